@@ -1,0 +1,41 @@
+import 'reflect-metadata';
+import { IsIn, IsInt, IsOptional, IsString, MaxLength, Min } from 'class-validator';
+import { SCHOOLS, caseParts } from '@tetrad/core';
+import type { Case, System } from '@tetrad/core';
+import { Fits } from './fits';
+
+export const JOB_STATUSES = ['open', 'closed'] as const;
+export type JobStatus = (typeof JOB_STATUSES)[number];
+const CRITERIA_IDS = SCHOOLS.map(({ id }) => id);
+
+/** Changes to a job. `version` is the one they were made on: an older one is refused, nothing is lost. */
+export class JobChanges {
+  @IsInt({ message: 'the version of the job that was changed, a whole number' })
+  @Min(1, { message: 'the version of the job that was changed, a whole number' })
+  version!: number;
+
+  @IsOptional()
+  @Fits(caseParts.system)
+  system?: System;
+
+  @IsOptional()
+  @Fits(caseParts.complaint)
+  complaint?: NonNullable<Case['complaint']>;
+
+  @IsOptional()
+  @Fits(caseParts.conditions)
+  conditions?: NonNullable<Case['conditions']>;
+
+  @IsOptional()
+  @IsIn(CRITERIA_IDS, { message: `one of ${CRITERIA_IDS.join(', ')}` })
+  criteria?: string;
+
+  @IsOptional()
+  @IsIn(JOB_STATUSES, { message: `one of ${JOB_STATUSES.join(', ')}` })
+  status?: JobStatus;
+
+  @IsOptional()
+  @IsString({ message: 'text of at most 80 characters' })
+  @MaxLength(80, { message: 'text of at most 80 characters' })
+  assignee?: string;
+}

@@ -1,0 +1,70 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { caseParts } from '@tetrad/core';
+import type { Case, System } from '@tetrad/core';
+import { Fits } from './fits';
+
+/** The vehicle a job is about: a known one by id, or a new one by name. */
+export class JobVehicle {
+  @IsUUID('all', { message: 'a UUID' })
+  id!: string;
+
+  @IsString({ message: 'text of 1 to 80 characters' })
+  @Length(1, 80, { message: 'text of 1 to 80 characters' })
+  name!: string;
+
+  @IsOptional()
+  @IsString({ message: 'text of at most 16 characters' })
+  @MaxLength(16, { message: 'text of at most 16 characters' })
+  plate?: string;
+
+  @IsOptional()
+  @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: '17 letters and digits, without I, O and Q' })
+  vin?: string;
+
+  @IsOptional()
+  @IsInt({ message: 'a year from 1900 to 2100' })
+  @Min(1900, { message: 'a year from 1900 to 2100' })
+  @Max(2100, { message: 'a year from 1900 to 2100' })
+  year?: number;
+}
+
+/** The body that opens a job. The id is the device's own, so that a repeat opens it once. */
+export class NewJob {
+  @IsUUID('all', { message: 'a UUID' })
+  id!: string;
+
+  @IsObject({ message: 'an object' })
+  @ValidateNested()
+  @Type(() => JobVehicle)
+  vehicle!: JobVehicle;
+
+  @Fits(caseParts.system)
+  system!: System;
+
+  @IsOptional()
+  @Fits(caseParts.complaint)
+  complaint?: NonNullable<Case['complaint']>;
+
+  @IsOptional()
+  @Fits(caseParts.conditions)
+  conditions?: NonNullable<Case['conditions']>;
+
+  @IsOptional()
+  @IsString({ message: 'text of at most 80 characters' })
+  @MaxLength(80, { message: 'text of at most 80 characters' })
+  assignee?: string;
+}

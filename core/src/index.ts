@@ -1,0 +1,48 @@
+/**
+ * The core: what the trade knows, in pure TypeScript.
+ *
+ * No DOM, no Node, no framework; nothing here knows who calls it. `case` is the open format,
+ * `quantities` and `battery` the arithmetic, `criteria` the schools as data, `judgement` the judge,
+ * `profile` the geometry of the four-note profile. Limits are data, never numbers in code.
+ */
+export * from './battery/cranking-resistance';
+export * from './battery/rating';
+export * from './battery/state-of-charge';
+export { CASE_FORMAT, caseParts, caseShape, readingShape } from './case/case-shape';
+export type { BatteryLabel, Case, Observation, Rating, Reading, ReadingConditions, System } from './case/case-shape';
+export { JUDGEMENT_FORMAT, STEP_NAMES, judgementSchema, judgementShape } from './case/judgement-shape';
+export type {
+  BudgetPiece,
+  Decision,
+  Derived,
+  FaultEvidence,
+  GradedReading,
+  Judgement,
+  NextStep,
+  PartVerdict,
+  RankedFault,
+  StepName,
+} from './case/judgement-shape';
+export { checkCase, describeMisfits, readCase, writeCase } from './case/read-case';
+export type { CaseResult } from './case/read-case';
+export type { Misfit, Shape } from './case/shape';
+export * from './case/vocabulary';
+export type { CriteriaSet, Limit, LimitRule } from './criteria/criteria-set';
+export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
+export { assess, showValue } from './judgement/assess';
+export type { Assessment } from './judgement/assess';
+export { assessCase, judge } from './judgement/judge';
+export { outsidePhysics } from './judgement/physics';
+export type { Impossible } from './judgement/physics';
+export type { ResolvedLimit } from './judgement/resolve-limit';
+export { nameOf, stepName } from './judgement/wording';
+export { fourNoteProfile } from './profile/four-note-profile';
+export type { Profile, ProfileNote } from './profile/four-note-profile';
+export * from './quantities/format';
+export { interpolate } from './quantities/interpolate';
+export { likelySlip } from './quantities/likely-slip';
+export type { Slip } from './quantities/likely-slip';
+export { parseEntry } from './quantities/parse-entry';
+export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
+export * from './quantities/temperature';
+export { CORE_VERSION } from './version';

@@ -1,0 +1,85 @@
+import type { Decision, NextStep, RankedFault, StepName } from '../case/judgement-shape';
+import { FAULTS } from '../case/vocabulary';
+import type { FaultName, Part } from '../case/vocabulary';
+import { formatShare } from '../quantities/format';
+import { whyStop } from './cautions';
+import { deadAfterCharge, isCharged, proofOf } from './proof';
+import type { Evidence } from './proof';
+import { nameOf } from './wording';
+import type { Situation } from './situation';
+
+export interface DecisionInput {
+  readonly evidence: Evidence;
+  readonly faults: readonly RankedFault[];
+  readonly uncovered: readonly StepName[];
+  readonly proposed: readonly NextStep[];
+}
+
+/** Under this nothing is suspected any more. */
+const EXCUSED = 0.3;
+/** With every useful test done, a proven fault above this is called all the same. */
+const LIKELY = 0.6;
+
+/** Faults that are put right by a new part; the others by a repair. */
+const REPLACED: ReadonlySet<Part> = new Set(['battery', 'starter', 'alternator', 'belt']);
+
+/** The part a fault belongs to in this vehicle. */
+export function partOfFault(fault: FaultName, { regulation }: Situation): Part | null {
+  return fault === 'regulator-high' && regulation === 'commanded' ? 'control' : FAULTS[fault].part;
+}
+
+/** The one thing to do now. */
+export function decide({ evidence, faults, uncovered, proposed }: DecisionInput): Decision {
+  const { situation } = evidence;
+  const stop = whyStop(situation);
+  if (stop) return { action: 'stop', part: null, fault: null, because: stop.because };
+
+  const settled = uncovered.length === 0 && proposed.length === 0;
+  const called = faults.find(
+    ({ fault, probability }) =>
+      fault !== 'none' &&
+      fault !== 'battery-discharged' &&
+      probability >= (settled ? LIKELY : situation.criteria.callProbability) &&
+      proofOf(fault, evidence).proven,
+  );
+  if (called) {
+    const part = partOfFault(called.fault, situation);
+    const replace = part !== null && REPLACED.has(part);
+    const strongest = called.evidence.find(({ weight }) => weight > 0);
+    return {
+      action: replace ? 'replace' : 'repair',
+      part,
+      fault: called.fault,
+      because: `${nameOf(called.fault)}, ${formatShare(called.probability)} probable${strongest ? `: ${strongest.says}` : ''}. Its excuses are tested and excluded.`,
+    };
+  }
+  if (situation.charge !== null && !isCharged(situation) && !deadAfterCharge(situation))
+    return {
+      action: 'charge-first',
+      part: 'battery',
+      fault: 'battery-discharged',
+      because: `The battery is ${formatShare(situation.charge)} charged; below ${formatShare(situation.criteria.minimumCharge)} no load or cranking reading can condemn anything. Charge first, then repeat.`,
+    };
+  const suspect = faults.find(({ fault }) => fault !== 'none' && fault !== 'battery-discharged');
+  const suspected = suspect !== undefined && suspect.probability >= EXCUSED;
+  if (uncovered.length === 0 && !suspected)
+    return {
+      action: 'none-found',
+      part: null,
+      fault: 'none',
+      because:
+        'The tests that the complaint asks for are done and lie within their limits: nothing in this system needs a part.',
+    };
+  const first = proposed[0];
+  const missing = suspected ? proofOf(suspect.fault, evidence).excuses : [];
+  return {
+    action: 'test-next',
+    part: null,
+    fault: suspected ? suspect.fault : null,
+    because: suspected
+      ? `Not proven yet: ${nameOf(suspect.fault)} leads with ${formatShare(suspect.probability)}${missing[0] ? `, but ${missing[0]}` : ''}.`
+      : first
+        ? `Not proven yet. ${first.because}`
+        : 'Not proven yet, and no test that is possible now would settle it.',
+  };
+}

@@ -1,0 +1,53 @@
+/**
+ * Findings: what each reading, observation or symptom says for or against the faults.
+ *
+ * A finding names the faults that could cause it and one log-likelihood ratio for "at least one of
+ * them is there". Where one cause is already proven by a reading of its own, the finding counts no
+ * longer for the others (see `rank-faults.ts`): nothing is counted twice.
+ */
+import type { FaultName } from '../../case/vocabulary';
+import type { DerivedFigures } from '../derive';
+import type { Situation } from '../situation';
+
+/** A possible cause, and the share of its cases in which it shows this finding. */
+export interface Cause {
+  readonly fault: FaultName;
+  readonly share: number;
+}
+
+export interface Finding {
+  readonly causes: readonly Cause[];
+  /** Natural logarithm of P(finding | some cause) / P(finding | no cause). */
+  readonly weight: number;
+  readonly says: string;
+  readonly source: { readonly reading: string } | { readonly observation: string } | { readonly symptom: string };
+}
+
+export type FindingRule = (situation: Situation, derived: DerivedFigures) => readonly (Finding | null)[];
+
+/** Causes from `fault` or `[fault, share]`. */
+export const causes = (...list: readonly (FaultName | readonly [FaultName, number])[]): readonly Cause[] =>
+  list.map((entry) => (typeof entry === 'string' ? { fault: entry, share: 1 } : { fault: entry[0], share: entry[1] }));
+
+/** How a figure is spread in sound and in faulty vehicles (normal, with a share of outliers). */
+export interface Spread {
+  readonly sound: readonly [mean: number, sd: number];
+  readonly faulty: readonly [mean: number, sd: number];
+}
+
+/** Share of readings that follow neither spread: slips, odd vehicles. Bounds every weight. */
+const OUTLIERS = 0.004;
+const OUTLIER_DENSITY = 0.15;
+
+const density = (x: number, [mean, sd]: readonly [number, number]): number =>
+  (1 - OUTLIERS) * (Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * 2.5066)) + OUTLIERS * OUTLIER_DENSITY;
+
+/**
+ * The weight of a figure that sound and faulty vehicles spread differently. Beyond either mean the
+ * figure counts as the mean, so that "even better than sound" never speaks for a fault.
+ */
+export function weigh(x: number, { sound, faulty }: Spread): number {
+  const [low, high] = sound[0] < faulty[0] ? [sound[0], faulty[0]] : [faulty[0], sound[0]];
+  const held = Math.min(Math.max(x, low), high);
+  return Math.log(density(held, faulty) / density(held, sound));
+}

@@ -1,0 +1,138 @@
+import { showValue } from '../assess';
+import { formatQuantity } from '../../quantities/format';
+import { latest, notPossible } from '../situation';
+import { causes, weigh } from './finding';
+import type { FindingRule } from './finding';
+
+const HIGH_DRAW = causes('starter-dragging', 'engine-drag', 'accessory-seized');
+const LOW_FLOW = causes(
+  'connection-positive-post',
+  'connection-negative-post',
+  'cable-starter-positive',
+  'cable-starter-ground',
+  'solenoid-contacts',
+  'starter-worn',
+);
+const OPEN = causes(
+  'starter-control',
+  'solenoid-contacts',
+  'cable-starter-positive',
+  'cable-starter-ground',
+  'connection-positive-post',
+  'connection-negative-post',
+  ['starter-worn', 0.5],
+);
+const SLOW = causes(
+  'battery-worn',
+  'battery-dead-cell',
+  'battery-discharged',
+  'connection-positive-post',
+  'connection-negative-post',
+  'cable-starter-positive',
+  'cable-starter-ground',
+  'solenoid-contacts',
+  'starter-worn',
+  'starter-dragging',
+  'engine-drag',
+  'accessory-seized',
+);
+/** Amps under which nothing flows in the motor: a solenoid's own winding at most. */
+const NO_FLOW_AMPS = 25;
+
+/** ln(draw / middle of the usual range); a maker's range is narrow, the typical one is wide. */
+const DRAW = {
+  typical: { sound: [0, 0.28], high: [0.9, 0.35], low: [-0.85, 0.35] },
+  specified: { sound: [0, 0.16], high: [0.65, 0.3], low: [-0.6, 0.3] },
+} as const;
+
+export const drawFindings: FindingRule = (situation, derived) => {
+  const reading = latest(situation, 'starter-draw');
+  if (!reading || derived.drawRatio === null) return [];
+  const source = { reading: reading.id };
+  const shown = `${showValue(reading)}, usual is about ${formatQuantity(situation.draw.reference, 'A')}`;
+  if (reading.value < NO_FLOW_AMPS)
+    return [
+      { causes: OPEN, weight: 4, source, says: `no current flows (${showValue(reading)})` },
+      { causes: HIGH_DRAW, weight: -4, source, says: `no current flows (${showValue(reading)})` },
+    ];
+  const ln = Math.log(Math.max(derived.drawRatio, 0.02));
+  const { sound, high, low } = DRAW[situation.draw.source];
+  const speed = latest(situation, 'cranking-speed');
+  const spins = speed !== undefined && speed.value < 20 && derived.drawRatio < 0.75;
+  return [
+    { causes: HIGH_DRAW, weight: weigh(ln, { sound, faulty: high }), source, says: shown },
+    spins
+      ? {
+          causes: causes('starter-drive'),
+          weight: 3.5,
+          source,
+          says: `draws ${showValue(reading)} but the engine does not turn`,
+        }
+      : { causes: LOW_FLOW, weight: weigh(ln, { sound, faulty: low }), source, says: shown },
+    {
+      causes: causes('starter-control'),
+      weight: -5,
+      source,
+      says: `current flows (${showValue(reading)}): the control circuit works`,
+    },
+  ];
+};
+
+/** Lowest usual cranking speed, rpm, at rated volts (docs/criteria.md). */
+const SLOWEST = { petrol: 150, diesel: 130 } as const;
+
+export const speedFindings: FindingRule = (situation) => {
+  const reading = latest(situation, 'cranking-speed');
+  if (!reading) return [];
+  const source = { reading: reading.id };
+  const says = `${showValue(reading)} cranking`;
+  if (reading.value < 20)
+    return [{ causes: [...SLOW, ...causes('starter-control', 'starter-drive')], weight: 2, source, says }];
+  const ln = Math.log(reading.value / SLOWEST[situation.fuel]);
+  return [
+    { causes: SLOW, weight: Math.max(-2, weigh(ln, { sound: [0.3, 0.16], faulty: [-0.45, 0.3] })), source, says },
+    { causes: causes('starter-control', 'starter-drive'), weight: -4, source, says },
+  ];
+};
+
+export const controlFindings: FindingRule = (situation) => {
+  const reading = latest(situation, 'starter-control-voltage');
+  if (!reading) return [];
+  const cranking = latest(situation, 'cranking-voltage')?.value ?? situation.resting ?? 12 * situation.scale;
+  const share = reading.value / cranking;
+  const source = { reading: reading.id };
+  const says = `${showValue(reading)} reaches the solenoid with the key at start`;
+  return [
+    {
+      causes: causes('starter-control'),
+      weight: weigh(share, { sound: [0.95, 0.05], faulty: [0.35, 0.3] }),
+      source,
+      says,
+    },
+  ];
+};
+
+/** A starter that did not crank, said as a reading that was not possible. */
+export const didNotCrankFindings: FindingRule = (situation) => {
+  const reading = situation.readings.find(({ notPossible: why }) => why === 'did-not-crank');
+  return reading && notPossible(situation, reading.test)
+    ? [
+        {
+          causes: [
+            ...OPEN,
+            ...causes(
+              'battery-discharged',
+              'battery-dead-cell',
+              ['battery-worn', 0.5],
+              ['starter-dragging', 0.3],
+              ['engine-drag', 0.4],
+              ['accessory-seized', 0.2],
+            ),
+          ],
+          weight: 1.5,
+          source: { reading: reading.id },
+          says: 'it did not crank',
+        },
+      ]
+    : [];
+};

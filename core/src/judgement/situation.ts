@@ -1,0 +1,109 @@
+/**
+ * The situation: a case seen through one criteria set, with the look-ups every later stage needs.
+ *
+ * The judge is a pipeline: situation → void rules → assessment (grades) → derived figures →
+ * findings → faults → proof → decision → next. Each stage reads the situation and adds to it nothing.
+ */
+import { batteryCca, packCca } from '../battery/rating';
+import { stateOfCharge } from '../battery/state-of-charge';
+import type { Case, Reading } from '../case/case-shape';
+import type { ObservationName, Pass, TestName } from '../case/vocabulary';
+import type { CriteriaSet } from '../criteria/criteria-set';
+import { expectedDraw } from './expected-draw';
+import type { DrawRange } from './expected-draw';
+
+export interface Situation {
+  readonly case: Case;
+  readonly criteria: CriteriaSet;
+  readonly pass: Pass;
+  /** Nominal volts over 12: every limit in volts is multiplied by it. */
+  readonly scale: number;
+  /** Battery temperature, °C: as read, else ambient, else 21; `celsiusKnown` tells. */
+  readonly celsius: number;
+  readonly celsiusKnown: boolean;
+  /** Cold-cranking amps (SAE) of one battery and of the pack; null where the label does not tell. */
+  readonly cca: number | null;
+  readonly packCca: number | null;
+  readonly regulation: 'fixed' | 'commanded';
+  readonly fuel: 'petrol' | 'diesel';
+  readonly draw: DrawRange;
+  /** Readings of this pass that may be judged, newest last. */
+  readonly readings: readonly Reading[];
+  /** Resting voltage of the pack, V, and its state of charge; null where none was read. */
+  readonly resting: number | null;
+  readonly charge: number | null;
+}
+
+/** A reading with a plain number for its value. */
+export type NumericReading = Reading & { readonly value: number };
+
+export const isNumeric = (reading: Reading | undefined): reading is NumericReading =>
+  typeof reading?.value === 'number';
+
+/** Sees a case as it stands; `excluded` are ids of readings found void. */
+export function situationOf(
+  subject: Case,
+  criteria: CriteriaSet,
+  excluded: ReadonlySet<string> = new Set(),
+): Situation {
+  const { system, conditions = {} } = subject;
+  const pass: Pass = subject.readings.some((reading) => reading.pass === 'after') ? 'after' : 'before';
+  const readings = subject.readings.filter(
+    (reading) => (reading.pass ?? 'before') === pass && reading.void === undefined && !excluded.has(reading.id),
+  );
+  const measuredCelsius = conditions.batteryCelsius ?? conditions.ambientCelsius;
+  const celsius = measuredCelsius ?? 21;
+  const resting = restingOf(readings);
+  return {
+    case: subject,
+    criteria,
+    pass,
+    scale: system.nominalVolts / 12,
+    celsius,
+    celsiusKnown: measuredCelsius !== undefined,
+    cca: batteryCca(system.battery),
+    packCca: packCca(system.battery),
+    regulation: system.alternator?.regulation ?? 'fixed',
+    fuel: system.engine?.fuel ?? 'petrol',
+    draw: expectedDraw(system, criteria, conditions.ambientCelsius ?? celsius),
+    readings,
+    resting,
+    charge:
+      resting === null
+        ? null
+        : stateOfCharge(resting, system.battery.chemistry, system.nominalVolts, measuredCelsius ?? 25),
+  };
+}
+
+function restingOf(readings: readonly Reading[]): number | null {
+  const resting = readings.filter((reading) => reading.test === 'resting-voltage').filter(isNumeric);
+  const pack = resting.filter((reading) => reading.battery === undefined).at(-1);
+  return (pack ?? resting.at(-1))?.value ?? null;
+}
+
+/** The newest numeric reading of a test; of one battery of a pack where `battery` is given. */
+export function latest(situation: Situation, test: TestName, battery?: number): NumericReading | undefined {
+  for (let i = situation.readings.length - 1; i >= 0; i--) {
+    const reading = situation.readings[i]!;
+    if (reading.test === test && isNumeric(reading) && (battery === undefined || reading.battery === battery))
+      return reading;
+  }
+  return undefined;
+}
+
+/** True where the test was asked for and could not be done. */
+export const notPossible = (situation: Situation, test: TestName): boolean =>
+  situation.readings.some((reading) => reading.test === test && reading.value === null);
+
+/** The newest finding of an observation in this pass. */
+export function observed(situation: Situation, about: ObservationName): string | undefined {
+  return situation.case.observations
+    ?.filter((observation) => observation.about === about && (observation.pass ?? 'before') === situation.pass)
+    .at(-1)?.finding;
+}
+
+/** The batteries that have readings of their own; `[undefined]` for a pack seen as one. */
+export function batteryUnits(situation: Situation): readonly (number | undefined)[] {
+  const own = new Set(situation.readings.map((reading) => reading.battery).filter((unit) => unit !== undefined));
+  return own.size > 0 ? [...own].sort() : [undefined];
+}

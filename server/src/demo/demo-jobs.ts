@@ -1,0 +1,277 @@
+/**
+ * The jobs of the demo: between them they show every verdict and every action. Times are hours before
+ * the day the data is loaded.
+ */
+import type { Case, Observation, Reading } from '@tetrad/core';
+import { VEHICLES } from './demo-vehicles';
+import type { DemoVehicle } from './demo-vehicles';
+
+export interface DemoJob {
+  readonly vehicle: DemoVehicle;
+  readonly hoursAgo: number;
+  readonly assignee: string;
+  readonly symptoms: NonNullable<NonNullable<Case['complaint']>['symptoms']>;
+  readonly note?: string;
+  readonly celsius: number;
+  readonly observations: readonly Observation[];
+  readonly readings: readonly Omit<Reading, 'id' | 'at'>[];
+}
+
+type Draft = Omit<Reading, 'id' | 'at'>;
+const rest = (value: number): Draft => ({
+  test: 'resting-voltage',
+  value,
+  uncertainty: 0.02,
+  conditions: { surfaceChargeRemoved: true },
+});
+const crank = (value: number): Draft => ({
+  test: 'cranking-voltage',
+  value,
+  uncertainty: 0.05,
+  conditions: { method: 'min-max', seconds: 8 },
+});
+const draw = (value: number): Draft => ({ test: 'starter-draw', value, conditions: { zeroOffsetAmps: 0 } });
+const charge = (value: number, loads: 'off' | 'on' = 'off'): Draft => ({
+  test: 'charging-voltage',
+  value,
+  uncertainty: 0.02,
+  conditions: { rpm: 2000, loads },
+});
+const ripple = (value: number): Draft => ({
+  test: 'ripple-ac',
+  value,
+  conditions: { rpm: 2000, loads: 'on', at: 'battery' },
+});
+const drop = (test: Draft['test'], value: number, amps: number): Draft => ({ test, value, conditions: { amps } });
+const plain = (test: Draft['test'], value: number): Draft => ({ test, value });
+const load = (value: number, amps: number): Draft => ({
+  test: 'load-test',
+  value,
+  conditions: { amps, seconds: 15, chargedBefore: true },
+});
+const saw = (about: Observation['about'], finding: string): Observation => ({ about, finding });
+
+export const DEMO_JOBS: readonly DemoJob[] = [
+  {
+    vehicle: VEHICLES.mealVan,
+    hoursAgo: 2,
+    assignee: 'Ilse Marrow',
+    symptoms: ['slow-crank'],
+    celsius: 12,
+    note: 'Slow on cold mornings. New starter last month, no change.',
+    observations: [saw('terminals', 'clean'), saw('belt', 'good')],
+    readings: [
+      rest(12.58),
+      crank(8.7),
+      draw(165),
+      plain('conductance', 262),
+      load(8.3, 280),
+      charge(14.2),
+      ripple(0.05),
+    ],
+  },
+  {
+    vehicle: VEHICLES.parksPickup,
+    hoursAgo: 3,
+    assignee: 'Tomas Aldery',
+    symptoms: ['slow-crank'],
+    celsius: 16,
+    observations: [saw('terminals', 'clean'), saw('ground-strap', 'damaged'), saw('belt', 'good')],
+    readings: [
+      rest(12.62),
+      crank(11.4),
+      draw(86),
+      plain('conductance', 575),
+      plain('cranking-speed', 95),
+      drop('drop-starter-positive', 0.21, 86),
+      drop('drop-starter-ground', 1.35, 86),
+      drop('drop-negative-post', 0.02, 86),
+      charge(14.1),
+      ripple(0.04),
+    ],
+  },
+  {
+    vehicle: VEHICLES.surveyCar,
+    hoursAgo: 5,
+    assignee: 'Ilse Marrow',
+    symptoms: ['slow-crank', 'lamps-dim-on-crank'],
+    celsius: 18,
+    observations: [
+      saw('terminals', 'clean'),
+      saw('crank-by-hand', 'turns'),
+      saw('belt-removed-crank', 'unchanged'),
+      saw('belt', 'good'),
+    ],
+    readings: [
+      rest(12.64),
+      crank(9.7),
+      draw(425),
+      plain('conductance', 640),
+      plain('cranking-speed', 105),
+      plain('starter-control-voltage', 9.5),
+      drop('drop-starter-positive', 0.62, 425),
+      drop('drop-starter-ground', 0.31, 425),
+      charge(14.3),
+      ripple(0.05),
+    ],
+  },
+  {
+    vehicle: VEHICLES.utilityVan,
+    hoursAgo: 1,
+    assignee: 'Bo Hannick',
+    symptoms: ['charge-lamp'],
+    celsius: 14,
+    observations: [
+      saw('belt', 'good'),
+      saw('ground-strap', 'sound'),
+      saw('charge-lamp', 'on-running'),
+      saw('terminals', 'clean'),
+    ],
+    readings: [
+      rest(12.72),
+      crank(10.6),
+      charge(12.4),
+      charge(12.1, 'on'),
+      ripple(0.01),
+      plain('alternator-stud-voltage', 12.7),
+      plain('excitation-voltage', 12.5),
+      { test: 'alternator-current', value: 1, conditions: { rpm: 2000, loads: 'on', systemVolts: 12.1 } },
+    ],
+  },
+  {
+    vehicle: VEHICLES.libraryBus,
+    hoursAgo: 7,
+    assignee: 'Bo Hannick',
+    symptoms: ['radio-whine'],
+    celsius: 20,
+    observations: [saw('belt', 'good'), saw('terminals', 'clean')],
+    readings: [
+      rest(12.75),
+      crank(10.5),
+      charge(13.9),
+      charge(13.3, 'on'),
+      ripple(0.62),
+      { test: 'ripple-waveform', value: 1.6, conditions: { humpsMissing: 1, at: 'battery' } },
+      plain('alternator-stud-voltage', 12.75),
+      plain('excitation-voltage', 12.5),
+      drop('drop-charge-positive', 0.14, 120),
+      drop('drop-charge-ground', 0.03, 120),
+    ],
+  },
+  {
+    vehicle: VEHICLES.wardenCar,
+    hoursAgo: 4,
+    assignee: 'Tomas Aldery',
+    symptoms: ['no-crank-rapid-clicks', 'goes-flat'],
+    celsius: 9,
+    observations: [saw('terminals', 'corroded')],
+    readings: [rest(12.02)],
+  },
+  {
+    vehicle: VEHICLES.poolCar,
+    hoursAgo: 26,
+    assignee: 'Ilse Marrow',
+    symptoms: ['slow-crank'],
+    celsius: 19,
+    observations: [saw('terminals', 'clean'), saw('belt', 'good')],
+    readings: [rest(12.61), crank(10.9), draw(128), charge(14.2), charge(14.0, 'on'), ripple(0.04)],
+  },
+  {
+    vehicle: VEHICLES.streetSweeper,
+    hoursAgo: 6,
+    assignee: 'Bo Hannick',
+    symptoms: ['dim-at-idle'],
+    celsius: 17,
+    observations: [saw('terminals', 'clean')],
+    readings: [rest(12.7), crank(10.6), charge(13.6), charge(12.9, 'on'), ripple(0.06)],
+  },
+  {
+    vehicle: VEHICLES.bridgeVan,
+    hoursAgo: 8,
+    assignee: 'Tomas Aldery',
+    symptoms: ['charge-lamp'],
+    celsius: 21,
+    observations: [],
+    readings: [
+      rest(12.74),
+      crank(10.8),
+      { test: 'charging-voltage', value: 13.1, conditions: { rpm: 1800, loads: 'off', commandedVolts: 13.0 } },
+    ],
+  },
+  {
+    vehicle: VEHICLES.snowPlough,
+    hoursAgo: 30,
+    assignee: 'Ilse Marrow',
+    symptoms: ['slow-crank'],
+    celsius: -14,
+    observations: [saw('battery-case', 'frozen')],
+    readings: [rest(23.6)],
+  },
+  {
+    vehicle: VEHICLES.fireTender,
+    hoursAgo: 50,
+    assignee: 'Bo Hannick',
+    symptoms: ['cranks-normally'],
+    celsius: 15,
+    note: 'Yearly check.',
+    observations: [saw('terminals', 'clean'), saw('belt', 'good')],
+    readings: [rest(25.4), crank(21.2), charge(28.1), ripple(0.09)],
+  },
+  {
+    vehicle: VEHICLES.greenMower,
+    hoursAgo: 28,
+    assignee: 'Tomas Aldery',
+    symptoms: ['no-crank-silent'],
+    celsius: 18,
+    observations: [saw('terminals', 'clean')],
+    readings: [
+      rest(6.32),
+      { test: 'cranking-voltage', value: null, notPossible: 'did-not-crank' },
+      plain('conductance', 290),
+      plain('starter-control-voltage', 0.4),
+    ],
+  },
+  {
+    vehicle: VEHICLES.mealVan,
+    hoursAgo: 24 * 61,
+    assignee: 'Bo Hannick',
+    symptoms: ['cranks-normally'],
+    celsius: 20,
+    note: 'Yearly check.',
+    observations: [saw('terminals', 'clean')],
+    readings: [rest(12.6), crank(10.1), charge(14.2), ripple(0.04)],
+  },
+  {
+    vehicle: VEHICLES.wardenCar,
+    hoursAgo: 24 * 30,
+    assignee: 'Ilse Marrow',
+    symptoms: ['goes-flat'],
+    celsius: 22,
+    observations: [saw('terminals', 'clean')],
+    readings: [
+      rest(12.55),
+      crank(10.4),
+      charge(14.1),
+      ripple(0.05),
+      { test: 'parasitic-draw', value: 0.42, conditions: { minutesAsleep: 40 } },
+    ],
+  },
+  {
+    vehicle: VEHICLES.streetSweeper,
+    hoursAgo: 12,
+    assignee: 'Tomas Aldery',
+    symptoms: ['battery-smell', 'bright-lamps'],
+    celsius: 24,
+    observations: [],
+    readings: [rest(13.4), { test: 'cranking-voltage', value: 8.8, conditions: { method: 'fast-peak' } }],
+  },
+  {
+    vehicle: VEHICLES.poolCar,
+    hoursAgo: 0.5,
+    assignee: 'Bo Hannick',
+    symptoms: ['slow-crank'],
+    celsius: 11,
+    observations: [],
+    readings: [],
+  },
+];

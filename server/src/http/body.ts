@@ -1,0 +1,22 @@
+import type { Request } from 'express';
+import { checkBody } from '@tetrad/contracts';
+import { misfit } from './problem';
+
+/** The request's body as an instance of its class; refuses with every field that does not fit. */
+export function bodyAs<T extends object>(type: new () => T, request: Request): T {
+  const result = checkBody(type, request.body as unknown);
+  if (!result.ok) throw misfit(result.errors);
+  return result.body;
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+
+/** A path parameter that is a UUID; another text names no record, and is refused by name. */
+export function uuidParam(request: Request, name: string): string {
+  const value = String(request.params[name]);
+  if (!UUID.test(value)) throw misfit([{ field: name, found: JSON.stringify(value), allowed: 'a UUID' }]);
+  return value.toLowerCase();
+}
+
+/** The shop an address names; the router before has refused one that is not there. */
+export const shopParam = (request: Request): string => String((request.params as Record<string, unknown>)['shop']);

@@ -1,0 +1,51 @@
+import { randomUUID } from 'node:crypto';
+import type { ErrorRequestHandler, Response } from 'express';
+import type { Problem } from '@tetrad/contracts';
+import { isAway } from '../sql/pool';
+import { Refusal, problem } from './problem';
+
+interface BodyError extends Error {
+  readonly type?: string;
+  readonly limit?: number;
+  readonly length?: number;
+}
+
+export function sendProblem(response: Response, given: Problem): void {
+  response.status(given.status).type('application/problem+json').send(JSON.stringify(given));
+}
+
+/** Every failure becomes a problem document; a stack goes to the log and never to the client. */
+export const onError: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) return next(error);
+  const found = toProblem(error);
+  if (found) {
+    if (found.status === 503) response.setHeader('Retry-After', '2');
+    return sendProblem(response, found);
+  }
+  const incident = randomUUID();
+  request.log?.error({ err: error, incident }, 'unexpected failure');
+  sendProblem(
+    response,
+    problem(500, 'fault', `Something failed in the server; it is in the log as ${incident}. Nothing was stored.`),
+  );
+};
+
+function toProblem(error: unknown): Problem | null {
+  if (error instanceof Refusal) return error.problem;
+  if (isAway(error))
+    return problem(503, 'database-away', 'The database does not answer. Nothing was stored; try again in a moment.');
+  const { type, limit, length, message } = error as BodyError;
+  switch (type) {
+    case 'entity.too.large':
+      return problem(413, 'too-large', `The body has ${length ?? 'more'} bytes; at most ${limit} are allowed.`);
+    case 'entity.parse.failed':
+      return problem(400, 'broken-json', `The body is no JSON: ${message}.`);
+    case 'charset.unsupported':
+    case 'encoding.unsupported':
+      return problem(415, 'not-json', `${message}; allowed is JSON in UTF-8.`);
+    case 'request.aborted':
+      return problem(400, 'aborted', 'The request ended before its body did.');
+    default:
+      return error instanceof URIError ? problem(400, 'broken-address', 'The address holds a broken % escape.') : null;
+  }
+}

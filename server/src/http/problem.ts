@@ -1,0 +1,44 @@
+import type { Problem } from '@tetrad/contracts';
+
+/** A refusal that is answered as RFC 9457 problem details. */
+export class Refusal extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'Not understood',
+  404: 'Not found',
+  409: 'Changed meanwhile',
+  413: 'Too large',
+  415: 'Not JSON',
+  422: 'Does not fit',
+  500: 'Fault in the server',
+  503: 'Database away',
+};
+
+/** @param kind Short name of the kind of problem, the end of its type. */
+export function problem(status: number, kind: string, detail: string, errors?: Problem['errors']): Problem {
+  return {
+    type: `urn:tetrad:problem:${kind}`,
+    title: TITLES[status] ?? 'Refused',
+    status,
+    detail,
+    ...(errors && { errors }),
+  };
+}
+
+export const notFound = (what: string, id: string): Refusal =>
+  new Refusal(
+    problem(404, 'not-found', `This shop has no ${what} ${id}.`, [
+      { field: what, found: id, allowed: `a ${what} of this shop` },
+    ]),
+  );
+
+export function misfit(errors: NonNullable<Problem['errors']>): Refusal {
+  const detail = errors
+    .map(({ field, found, allowed }) => `${field}: found ${found}, allowed is ${allowed}`)
+    .join('; ');
+  return new Refusal(problem(422, 'misfit', detail, errors));
+}

@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import { Router } from 'express';
+import { checkCase } from '@tetrad/core';
+import type { Case } from '@tetrad/core';
+import type { NewJob } from '@tetrad/contracts';
+import { caseOf, judgeJob } from '../../judging/judge-job';
+import { addJob, findJob } from '../../sql/jobs';
+import { inTransaction } from '../../sql/pool';
+import type { Pool, Sql } from '../../sql/pool';
+import { addObservation, addReading, voidReading } from '../../sql/readings';
+import { shopParam, uuidParam } from '../body';
+import { misfit, notFound } from '../problem';
+import { wholeJob } from './jobs';
+
+/** Cases in the open format: out of a job, and in as a new one. */
+export function caseRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.get('/jobs/:job/case', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const job = await findJob(pool, shop, id);
+    if (!job) throw notFound('job', id);
+    response.attachment(
+      `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
+    );
+    response.json(await caseOf(pool, shop, job));
+  });
+
+  router.post('/cases', async (request, response) => {
+    const shop = shopParam(request);
+    const checked = checkCase(request.body);
+    if (!checked.ok) throw misfit(checked.misfits.map(({ path, found, allowed }) => ({ field: path, found, allowed })));
+    const id = randomUUID();
+    await inTransaction(pool, (sql) => storeCase(sql, shop, id, checked.value));
+    response.status(201).json(await wholeJob(pool, shop, id));
+  });
+
+  return router;
+}
+
+/** Stores a case as a new job of a new vehicle, judged at once. */
+export async function storeCase(
+  sql: Sql,
+  shop: string,
+  id: string,
+  subject: Case,
+  options: {
+    readonly vehicle?: NewJob['vehicle'];
+    readonly openedAt?: Date;
+    readonly status?: 'open' | 'closed';
+    readonly assignee?: string;
+    readonly criteria?: string;
+  } = {},
+): Promise<void> {
+  const { format: _format, system, complaint, conditions, observations = [], readings, ...extra } = subject;
+  const vehicle = options.vehicle ?? {
+    id: randomUUID(),
+    name: (subject.title ?? 'Imported case').slice(0, 80) || 'Imported case',
+  };
+  const job: NewJob = {
+    id,
+    vehicle,
+    system,
+    ...(complaint && { complaint }),
+    ...(conditions && { conditions }),
+    ...(options.assignee && { assignee: options.assignee }),
+  };
+  await addJob(sql, shop, job, {
+    extra,
+    ...(options.openedAt && { openedAt: options.openedAt }),
+    ...(options.status && { status: options.status }),
+    ...(options.criteria && { criteria: options.criteria }),
+  });
+  for (const reading of readings) {
+    const { void: reason, ...document } = reading;
+    await addReading(sql, shop, id, document);
+    if (reason !== undefined) await voidReading(sql, shop, id, reading.id, reason, null);
+  }
+  for (const observation of observations) await addObservation(sql, shop, id, randomUUID(), observation);
+  await judgeJob(sql, shop, (await findJob(sql, shop, id))!);
+}

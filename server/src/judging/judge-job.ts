@@ -1,0 +1,52 @@
+import { BALANCED, CASE_FORMAT, assessCase, fourNoteProfile, judge, schoolById } from '@tetrad/core';
+import type { Case } from '@tetrad/core';
+import type { JobView } from '@tetrad/contracts';
+import { findJob, touchJob } from '../sql/jobs';
+import type { JobRow } from '../sql/jobs';
+import { addJudgement, newestJudgement } from '../sql/judgements';
+import type { Sql } from '../sql/pool';
+import { listObservations, listReadings } from '../sql/readings';
+
+/** The job's case in the open format, as all its rows stand now. */
+export async function caseOf(sql: Sql, shop: string, job: JobRow): Promise<Case> {
+  const readings = await listReadings(sql, shop, job.id);
+  const observations = await listObservations(sql, shop, job.id);
+  return {
+    ...job.extra,
+    format: CASE_FORMAT,
+    title: typeof job.extra['title'] === 'string' ? job.extra['title'] : job.vehicle.name,
+    system: job.system,
+    complaint: job.complaint,
+    conditions: job.conditions,
+    observations,
+    readings,
+  };
+}
+
+/** Judges a job anew and stores the judgement; call it inside the transaction that changed the job. */
+export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
+  const subject = await caseOf(sql, shop, job);
+  const criteria = schoolById(job.criteria) ?? BALANCED;
+  const profile = fourNoteProfile(assessCase(subject, criteria), subject.system.nominalVolts);
+  await addJudgement(sql, shop, job.id, judge(subject, criteria), profile);
+  await touchJob(sql, shop, job.id);
+}
+
+/** The whole job for a client; null where this shop has none of that id. */
+export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobView | null> {
+  const job = await findJob(sql, shop, id);
+  if (!job) return null;
+  const { version, vehicle, status, assignee, criteria, openedAt } = job;
+  const [subject, judgement] = [await caseOf(sql, shop, job), await newestJudgement(sql, shop, id)];
+  return {
+    id,
+    version,
+    vehicle,
+    status,
+    assignee,
+    criteria,
+    openedAt: openedAt.toISOString(),
+    case: subject,
+    judgement,
+  };
+}

@@ -1,0 +1,39 @@
+/** A server process: serves until it is told to stop, then finishes what it has begun. */
+import 'reflect-metadata';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import pino from 'pino';
+import { readConfig } from './config';
+import { createApp } from './http/app';
+import { openPool } from './sql/pool';
+
+/** Requests that are still running get this long before the process ends without them. */
+const GRACE_MS = 5000;
+
+const config = readConfig(process.env);
+const log = pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime });
+const pool = openPool(config.databaseUrl, log);
+const server = createServer(createApp({ pool, log, clientFolder: config.clientFolder }));
+
+server.on('error', (error: NodeJS.ErrnoException) => {
+  log.fatal({ code: error.code }, error.message);
+  process.exit(error.code === 'EADDRINUSE' ? 98 : 1);
+});
+server.listen(config.port, config.host, () => {
+  const { port } = server.address() as AddressInfo;
+  log.info({ port, host: config.host }, 'listening');
+  process.send?.({ listening: port });
+});
+
+let stopping = false;
+function stop(reason: string): void {
+  if (stopping) return;
+  stopping = true;
+  log.info({ reason }, 'stopping');
+  setTimeout(() => process.exit(0), GRACE_MS).unref();
+  server.close(() => void pool.end().finally(() => process.exit(0)));
+  server.closeIdleConnections();
+}
+process.on('SIGTERM', () => stop('SIGTERM'));
+process.on('SIGINT', () => stop('SIGINT'));
+process.on('disconnect', () => stop('the starting process is gone'));

@@ -1,0 +1,138 @@
+import type { FloorRow, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
+import type { Case, Judgement, Profile } from '@tetrad/core';
+import type { Sql } from './pool';
+
+/** A job as its row stands, with its vehicle. */
+export interface JobRow {
+  readonly id: string;
+  readonly version: number;
+  readonly status: JobStatus;
+  readonly assignee: string | null;
+  readonly criteria: string;
+  readonly openedAt: Date;
+  readonly system: Case['system'];
+  readonly complaint: NonNullable<Case['complaint']>;
+  readonly conditions: NonNullable<Case['conditions']>;
+  readonly extra: Readonly<Record<string, unknown>>;
+  readonly vehicle: VehicleView;
+}
+
+const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year)`;
+
+/** @returns the job, or null where this shop has none of that id. `lock` holds it for a change. */
+export async function findJob(sql: Sql, shop: string, id: string, lock = false): Promise<JobRow | null> {
+  const { rows } = await sql.query<JobRow>(
+    `SELECT j.job_id AS id, j.version, j.status, j.assignee, j.criteria_id AS criteria, j.opened_at AS "openedAt",
+            j.system, j.complaint, j.conditions, j.extra, ${VEHICLE} AS vehicle
+       FROM job j JOIN vehicle v USING (shop_id, vehicle_id)
+      WHERE j.shop_id = $1 AND j.job_id = $2 ${lock ? 'FOR UPDATE OF j' : ''}`,
+    [shop, id],
+  );
+  return rows[0] ?? null;
+}
+
+/** Opens a job, with its vehicle where that is new. @returns false where the id is taken already. */
+export async function addJob(
+  sql: Sql,
+  shop: string,
+  job: NewJob,
+  options: {
+    readonly extra?: object;
+    readonly openedAt?: Date;
+    readonly status?: JobStatus;
+    readonly criteria?: string;
+  } = {},
+): Promise<boolean> {
+  const { vehicle } = job;
+  await sql.query(
+    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year) VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
+    [shop, vehicle.id, vehicle.name, vehicle.plate ?? null, vehicle.vin ?? null, vehicle.year ?? null],
+  );
+  const openedAt = options.openedAt ?? new Date();
+  const { rowCount } = await sql.query(
+    `INSERT INTO job (shop_id, job_id, vehicle_id, assignee, system, complaint, conditions, extra, opened_at, changed_at, status, criteria_id)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $9, $10, $11) ON CONFLICT (shop_id, job_id) DO NOTHING`,
+    [
+      shop,
+      job.id,
+      vehicle.id,
+      job.assignee ?? null,
+      job.system,
+      job.complaint ?? {},
+      job.conditions ?? {},
+      options.extra ?? {},
+      openedAt,
+      options.status ?? 'open',
+      options.criteria ?? 'balanced',
+    ],
+  );
+  return rowCount === 1;
+}
+
+/** Applies changes to a job of the version they were made on. @returns false where it has moved on. */
+export async function changeJob(sql: Sql, shop: string, id: string, changes: JobChanges): Promise<boolean> {
+  const { rowCount } = await sql.query(
+    `UPDATE job SET version = version + 1, changed_at = now(),
+            system = coalesce($4, system), complaint = coalesce($5, complaint), conditions = coalesce($6, conditions),
+            criteria_id = coalesce($7, criteria_id), status = coalesce($8, status), assignee = coalesce($9, assignee)
+      WHERE shop_id = $1 AND job_id = $2 AND version = $3`,
+    [
+      shop,
+      id,
+      changes.version,
+      changes.system ?? null,
+      changes.complaint ?? null,
+      changes.conditions ?? null,
+      changes.criteria ?? null,
+      changes.status ?? null,
+      changes.assignee ?? null,
+    ],
+  );
+  return rowCount === 1;
+}
+
+interface FloorRecord extends Omit<FloorRow, 'openedAt' | 'changedAt' | 'waitsFor' | 'decision' | 'readings'> {
+  readonly openedAt: Date;
+  readonly changedAt: Date;
+  readonly decision: Judgement['decision'] | null;
+  readonly waitsFor: FloorRow['waitsFor'];
+  readonly profile: Profile | null;
+  readonly readings: string;
+}
+
+/** The jobs of a shop, the newest change first, each with its newest judgement in short. */
+export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promise<readonly FloorRow[]> {
+  const { rows } = await sql.query<FloorRecord>(
+    `SELECT j.job_id AS id, ${VEHICLE} AS vehicle, coalesce(j.complaint->'symptoms', '[]') AS symptoms, j.status, j.assignee,
+            j.opened_at AS "openedAt", j.changed_at AS "changedAt",
+            g.document->'decision' AS decision, g.document->'next'->0->>'test' AS "waitsFor", g.profile,
+            (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings
+       FROM job j
+       JOIN vehicle v USING (shop_id, vehicle_id)
+       LEFT JOIN LATERAL (SELECT document, profile FROM judgement
+                           WHERE shop_id = j.shop_id AND job_id = j.job_id ORDER BY seq DESC LIMIT 1) g ON true
+      WHERE j.shop_id = $1 AND j.status = $2
+      ORDER BY j.changed_at DESC, j.job_id`,
+    [shop, status],
+  );
+  return rows.map((row) => ({
+    ...row,
+    openedAt: row.openedAt.toISOString(),
+    changedAt: row.changedAt.toISOString(),
+    readings: Number(row.readings),
+  }));
+}
+
+export async function touchJob(sql: Sql, shop: string, id: string): Promise<void> {
+  await sql.query('UPDATE job SET changed_at = now() WHERE shop_id = $1 AND job_id = $2', [shop, id]);
+}
+
+/** Vehicles of a shop, by name. */
+export async function listVehicles(sql: Sql, shop: string): Promise<readonly VehicleView[]> {
+  const { rows } = await sql.query<VehicleView>(
+    'SELECT vehicle_id AS id, name, plate, vin, year FROM vehicle WHERE shop_id = $1 ORDER BY name, vehicle_id',
+    [shop],
+  );
+  return rows;
+}

@@ -1,0 +1,70 @@
+import type { Observation, Reading } from '@tetrad/core';
+import type { Sql } from './pool';
+
+/** The readings of a job in the order they were entered, voids included as the format has them. */
+export async function listReadings(sql: Sql, shop: string, job: string): Promise<readonly Reading[]> {
+  const { rows } = await sql.query<{ document: Reading; reason: string | null }>(
+    `SELECT r.document, x.reason FROM reading r LEFT JOIN reading_void x USING (shop_id, job_id, reading_id)
+      WHERE r.shop_id = $1 AND r.job_id = $2 ORDER BY r.seq`,
+    [shop, job],
+  );
+  return rows.map(({ document, reason }) => (reason === null ? document : { ...document, void: reason }));
+}
+
+/** Adds a reading. @returns the stored one where its id is taken already, else null. */
+export async function addReading(sql: Sql, shop: string, job: string, reading: Reading): Promise<Reading | null> {
+  const { rowCount } = await sql.query(
+    `INSERT INTO reading (shop_id, job_id, reading_id, test, document) VALUES ($1, $2, $3, $4, $5) ON CONFLICT DO NOTHING`,
+    [shop, job, reading.id, reading.test, reading],
+  );
+  if (rowCount === 1) return null;
+  const { rows } = await sql.query<{ document: Reading }>(
+    'SELECT document FROM reading WHERE shop_id = $1 AND job_id = $2 AND reading_id = $3',
+    [shop, job, reading.id],
+  );
+  return rows[0]?.document ?? null;
+}
+
+/** Voids a reading; the first reason stays. @returns false where the job has no such reading. */
+export async function voidReading(
+  sql: Sql,
+  shop: string,
+  job: string,
+  id: string,
+  reason: string,
+  by: string | null,
+): Promise<boolean> {
+  const { rowCount } = await sql.query('SELECT 1 FROM reading WHERE shop_id = $1 AND job_id = $2 AND reading_id = $3', [
+    shop,
+    job,
+    id,
+  ]);
+  if (rowCount === 0) return false;
+  await sql.query(
+    `INSERT INTO reading_void (shop_id, job_id, reading_id, reason, voided_by) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT DO NOTHING`,
+    [shop, job, id, reason, by],
+  );
+  return true;
+}
+
+export async function listObservations(sql: Sql, shop: string, job: string): Promise<readonly Observation[]> {
+  const { rows } = await sql.query<{ document: Observation }>(
+    'SELECT document FROM observation WHERE shop_id = $1 AND job_id = $2 ORDER BY seq',
+    [shop, job],
+  );
+  return rows.map(({ document }) => document);
+}
+
+export async function addObservation(
+  sql: Sql,
+  shop: string,
+  job: string,
+  id: string,
+  observation: Observation,
+): Promise<void> {
+  await sql.query(
+    'INSERT INTO observation (shop_id, job_id, observation_id, document) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING',
+    [shop, job, id, observation],
+  );
+}

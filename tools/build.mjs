@@ -1,0 +1,12 @@
+/** `npm run build`: all that runs, without starting it. */
+import { buildCli, buildClient, buildServer } from './setup/build.mjs';
+import { fail, step } from './setup/steps.mjs';
+
+const changed = (ran) => (ran ? 'done' : 'unchanged');
+
+async function main() {
+  await step('server', buildServer, changed);
+  await step('command line', buildCli, changed);
+  await step('client', buildClient, changed);
+}
+main().catch(fail);

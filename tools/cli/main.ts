@@ -1,0 +1,28 @@
+/** The command line: reads its words and hands over to one command. */
+import { UsageError, judgeCommand } from './judge-command';
+
+const USAGE = `tetrad judge [--criteria ID] [--lines] [FILE…]
+    judges each case file, or standard input where no file is given`;
+
+const COMMANDS: Readonly<Record<string, (words: readonly string[]) => Promise<number>>> = {
+  judge: judgeCommand,
+};
+
+async function main(): Promise<number> {
+  const [name, ...words] = process.argv.slice(2);
+  const command = name === undefined ? undefined : COMMANDS[name];
+  if (!command) {
+    console.error(name === undefined ? USAGE : `tetrad: ${name} is no command.\n${USAGE}`);
+    return 2;
+  }
+  try {
+    return await command(words);
+  } catch (error) {
+    if (!(error instanceof UsageError)) throw error;
+    console.error(`tetrad ${name}: ${error.message}\n${USAGE}`);
+    return 2;
+  }
+}
+
+process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1));
+process.exitCode = await main();

@@ -1,0 +1,61 @@
+/** Builds what runs: the client with Angular's builder, server and command line with esbuild. */
+import { join } from 'node:path';
+import { run } from './run.mjs';
+import { ROOT } from './root.mjs';
+import { unlessUnchanged } from './stamp.mjs';
+
+const SHARED = ['core/src', 'contracts/src', 'package-lock.json', 'tsconfig.base.json'];
+
+/** Bundles the project's own code and leaves registry packages outside. */
+async function bundle(entryPoints, outdir) {
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: entryPoints.map((entry) => join(ROOT, entry)),
+    outdir: join(ROOT, outdir),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outExtension: { '.js': '.mjs' },
+    sourcemap: true,
+    logLevel: 'error',
+    tsconfig: join(ROOT, 'tsconfig.base.json'),
+    plugins: [
+      {
+        name: 'registry-packages-stay-outside',
+        setup: ({ onResolve }) =>
+          onResolve({ filter: /^[^./]/ }, ({ path }) =>
+            path.startsWith('@tetrad/') || path.startsWith('/') ? undefined : { path, external: true },
+          ),
+      },
+    ],
+  });
+}
+
+export const buildServer = () =>
+  unlessUnchanged({
+    name: 'server',
+    inputs: [...SHARED, 'server/src', 'tools/setup/build.mjs'],
+    output: 'dist/server/main.mjs',
+    work: () => bundle(['server/src/main.ts', 'server/src/prepare.ts'], 'dist/server'),
+  });
+
+export const buildCli = () =>
+  unlessUnchanged({
+    name: 'cli',
+    inputs: [...SHARED, 'tools/cli', 'tools/setup/build.mjs'],
+    output: 'dist/cli/main.mjs',
+    work: () => bundle(['tools/cli/main.ts', 'tools/cli/schemas.ts'], 'dist/cli'),
+  });
+
+export const buildClient = () =>
+  unlessUnchanged({
+    name: 'client',
+    inputs: [...SHARED, 'client', 'angular.json'],
+    output: 'dist/client/browser/index.html',
+    work: () =>
+      run(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build', '--progress=false'], {
+        cwd: ROOT,
+        env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+      }),
+  });

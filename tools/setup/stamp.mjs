@@ -1,0 +1,45 @@
+/** Stamps: a step whose inputs have not changed since it last succeeded is passed over. */
+import { createHash } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { mkdir, readFile, readdir, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { ROOT } from './root.mjs';
+
+const FOLDER = join(ROOT, '.stamps');
+
+async function* filesBelow(path) {
+  const entries = await readdir(path, { withFileTypes: true });
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (entry.name === 'node_modules') continue;
+    const child = join(path, entry.name);
+    if (entry.isDirectory()) yield* filesBelow(child);
+    else yield child;
+  }
+}
+
+async function hashOf(inputs) {
+  const hash = createHash('sha256').update(process.versions.node);
+  for (const input of inputs) {
+    const path = join(ROOT, input);
+    const files = /\.\w+$/.test(input) ? [path] : filesBelow(path);
+    for await (const file of files) hash.update(file.slice(ROOT.length)).update(await readFile(file));
+  }
+  return hash.digest('hex');
+}
+
+/**
+ * Runs `work` unless the inputs are as they were when it last succeeded and its output is there.
+ * @param {{ name: string, inputs: string[], output: string, work: () => Promise<unknown> }} task
+ * @returns {Promise<boolean>} whether it ran
+ */
+export async function unlessUnchanged({ name, inputs, output, work }) {
+  const file = join(FOLDER, name);
+  const hash = await hashOf(inputs);
+  const known = existsSync(file) ? await readFile(file, 'utf8') : '';
+  if (known === hash && existsSync(join(ROOT, output))) return false;
+  await rm(file, { force: true });
+  await work();
+  await mkdir(FOLDER, { recursive: true });
+  await writeFile(file, hash);
+  return true;
+}

@@ -1,0 +1,150 @@
+/**
+ * `npm start`: everything from a fresh clone to a served application, before any package is there.
+ *
+ * Options: --port N, --host ADDRESS, --no-demo, --database URL, --reset-demo, --log-level LEVEL
+ */
+import { createInterface } from 'node:readline/promises';
+import { join } from 'node:path';
+import { mkdir } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+import { buildCli, buildClient, buildServer } from './setup/build.mjs';
+import { Cluster, clusterFolder } from './setup/cluster.mjs';
+import { installPackages } from './setup/packages.mjs';
+import { isFree } from './setup/ports.mjs';
+import { checkDisk, checkNode, installDebianPackages } from './setup/requirements.mjs';
+import { ROOT } from './setup/root.mjs';
+import { run } from './setup/run.mjs';
+import { SetupError, fail, step } from './setup/steps.mjs';
+import { guardDatabase, serverEnvironment, startServer, stopProcess } from './setup/supervise.mjs';
+
+const PARENT_WATCH_MS = 1000;
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string', default: '4300' },
+        host: { type: 'string', default: '127.0.0.1' },
+        'no-demo': { type: 'boolean', default: false },
+        database: { type: 'string' },
+        'reset-demo': { type: 'boolean', default: false },
+        'log-level': { type: 'string', default: 'warn' },
+      },
+    });
+    const port = Number(values.port);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      throw new Error(`--port is ${values.port}: it must be a whole number from 1 to 65535`);
+    if (values.database && !/^postgres(ql)?:\/\//.test(values.database))
+      throw new Error(`--database is ${values.database}: it must be an address that begins with postgres://`);
+    return { ...values, port };
+  } catch (error) {
+    throw new SetupError(
+      `${error.message}. Known are --port N, --host ADDRESS, --no-demo, --database URL, --reset-demo, --log-level LEVEL.`,
+    );
+  }
+}
+
+async function confirmReset() {
+  const asked = createInterface({ input: process.stdin, output: process.stdout });
+  const answer = await asked
+    .question('This removes every job and reading of this database and loads the demo data anew. Type "yes" to go on: ')
+    .catch(() => '');
+  asked.close();
+  if (answer.trim() !== 'yes') throw new SetupError('nothing was removed.');
+}
+
+const changed = (ran) => (ran ? 'done' : 'unchanged');
+
+async function main() {
+  checkNode();
+  const options = readOptions();
+  if (options['reset-demo']) await confirmReset();
+  if (!(await isFree(options.port, options.host)))
+    throw new SetupError(`port ${options.port} is busy: stop what uses it, or choose another with --port.`);
+  await checkDisk(ROOT);
+  if (!options.database)
+    await step(
+      'Debian packages',
+      () => installDebianPackages(['postgresql']),
+      (installed) => (installed.length ? `installed ${installed.join(', ')}` : 'there'),
+    );
+  await step('npm packages', installPackages, changed);
+  await step('server', async () => [await buildServer(), await buildCli()].some(Boolean), changed);
+  await step('client', buildClient, changed);
+
+  let cluster = null;
+  let guard = null;
+  let server = null;
+  let stopping = false;
+  const stop = async (code, why) => {
+    if (stopping) return;
+    stopping = true;
+    if (why) console.error(`\nTetrad: ${why}`);
+    if (server) await stopProcess(server.child);
+    await cluster?.stop();
+    guard?.stdin.destroy();
+    process.exit(code);
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
+  watchParent(() => void stop(0));
+
+  try {
+    if (!options.database) {
+      cluster = new Cluster(clusterFolder(ROOT));
+      await mkdir(join(ROOT, '.data'), { recursive: true, mode: 0o755 });
+      await step(
+        'database cluster',
+        () => cluster.create(),
+        (isNew) => `${isNew ? 'new' : 'kept'} in ${cluster.folder}`,
+      );
+      await step(
+        'database',
+        async () => {
+          await cluster.start();
+          guard = guardDatabase(cluster.pid);
+          await cluster.createDatabase();
+        },
+        () => `on 127.0.0.1:${cluster.port}`,
+      );
+      cluster.onExit(() => void stop(1, 'the database process ended; the server is stopped.'));
+    }
+    const env = {
+      ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
+      TETRAD_LOG_LEVEL: options['log-level'],
+    };
+    const words = [...(options['reset-demo'] ? ['--reset'] : []), ...(options['no-demo'] ? [] : ['--demo'])];
+    await step(
+      'tables and demo data',
+      () => run(process.execPath, [join(ROOT, 'dist/server/prepare.mjs'), ...words], { cwd: ROOT, env }),
+      (printed) => {
+        const { migrations, demoJobs } = JSON.parse(printed);
+        return `${migrations} migrations run, ${demoJobs} demo jobs loaded`;
+      },
+    );
+    server = await step(
+      'server process',
+      () => startServer(env),
+      () => 'listening',
+    );
+    server.child.once(
+      'exit',
+      (code) => void stop(1, `the server process ended with ${code}; the database is stopped.`),
+    );
+    console.log(
+      `\nTetrad is at  http://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${server.port}/\nCtrl-C stops it.`,
+    );
+  } catch (error) {
+    if (stopping) return;
+    console.error(error instanceof SetupError ? `\nTetrad: ${error.message}` : error);
+    await stop(1);
+  }
+}
+
+/** npm may be killed without passing the signal on: its end is the end. */
+function watchParent(gone) {
+  if (!process.env.npm_lifecycle_event) return;
+  const parent = process.ppid;
+  setInterval(() => process.ppid !== parent && gone(), PARENT_WATCH_MS).unref();
+}
+
+main().catch(fail);
