@@ -5,7 +5,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { chmod, chown, mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { chmod, chown, mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { freePort } from './ports.mjs';
 import { postgresPrograms } from './requirements.mjs';
@@ -76,34 +76,29 @@ export class Cluster {
       this.#password = (await readFile(secret, 'utf8')).trim();
       return false;
     }
-    if (existsSync(join(this.#folder, 'PG_VERSION')))
+    if (existsSync(this.#folder))
       throw new SetupError(
         `${secret} is gone, but ${this.#folder} holds data: put the password file back, or move the folder away to begin anew.`,
       );
-    await rm(this.#folder, { recursive: true, force: true });
-    await mkdir(this.#folder, { recursive: true, mode: 0o755 });
-    await chmod(this.#folder, 0o700);
-    const { uid, gid } = this.#options;
-    if (uid !== undefined) await chown(this.#folder, uid, gid);
+    // Made under another name and renamed when it is whole: an interrupted start leaves no half cluster.
+    const draft = `${this.#folder}.new`;
+    const passwordFile = `${draft}-password`;
+    await rm(draft, { recursive: true, force: true });
+    await mkdir(draft, { recursive: true, mode: 0o755 });
+    await chmod(draft, 0o700);
     this.#password = randomBytes(24).toString('base64url');
-    const args = [
-      '-D',
-      this.#folder,
-      '-U',
-      USER,
-      '--auth=scram-sha-256',
-      '--pwfile=/dev/stdin',
-      '--data-checksums',
-      '--encoding=UTF8',
-      '--locale=C.UTF-8',
-    ];
+    await writeFile(passwordFile, this.#password, { mode: 0o600 });
+    const { uid, gid } = this.#options;
+    if (uid !== undefined) for (const path of [draft, passwordFile]) await chown(path, uid, gid);
+    const args = ['-D', draft, '-U', USER, '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '--data-checksums', '--encoding=UTF8', '--locale=C.UTF-8'];
     try {
-      await run(join(this.#bin, 'initdb'), args, { ...this.#options, input: `${this.#password}\n` });
-    } catch (error) {
-      await rm(this.#folder, { recursive: true, force: true });
-      throw error;
+      await run(join(this.#bin, 'initdb'), args, this.#options);
+      await writeFile(secret, this.#password, { mode: 0o600 });
+      await rename(draft, this.#folder);
+    } finally {
+      await rm(passwordFile, { force: true });
+      await rm(draft, { recursive: true, force: true });
     }
-    await writeFile(secret, this.#password, { mode: 0o600 });
     return true;
   }
 

@@ -1,0 +1,68 @@
+import type { JobView } from '@tetrad/contracts';
+import { CASE_FORMAT } from '@tetrad/core';
+import type { OutboxItem } from '../outbox/outbox-item';
+
+/**
+ * A job as it will stand once the outbox is sent: nobody waits for the server to see what a reading
+ * means. A refused item is not applied; it is shown by itself.
+ *
+ * @param stored The job as the server last told it, or null.
+ * @returns null where neither the server nor the outbox knows the job.
+ */
+export function withOutbox(stored: JobView | null, id: string, items: readonly OutboxItem[]): JobView | null {
+  return items.filter((item) => item.job === id && item.state !== 'refused').reduce(apply, stored);
+}
+
+function apply(job: JobView | null, item: OutboxItem): JobView | null {
+  if (item.kind === 'new-job') return job ?? opened(item);
+  if (job === null) return null;
+  switch (item.kind) {
+    case 'reading': {
+      const { reading } = item.body;
+      if (job.case.readings.some((known) => known.id === reading.id)) return job;
+      return { ...job, case: { ...job.case, readings: [...job.case.readings, { ...reading, at: new Date(item.queuedAt).toISOString() }] } };
+    }
+    case 'void':
+      return {
+        ...job,
+        case: { ...job.case, readings: job.case.readings.map((reading) => (reading.id === item.reading ? { ...reading, void: item.body.reason } : reading)) },
+      };
+    case 'observation':
+      return { ...job, case: { ...job.case, observations: [...(job.case.observations ?? []), item.body.observation] } };
+    case 'changes': {
+      const { system, complaint, conditions, criteria, status, assignee } = item.body;
+      return {
+        ...job,
+        ...(criteria !== undefined && { criteria }),
+        ...(status !== undefined && { status }),
+        ...(assignee !== undefined && { assignee }),
+        case: { ...job.case, ...(system && { system }), ...(complaint && { complaint }), ...(conditions && { conditions }) },
+      };
+    }
+    default:
+      throw new Error(`unknown outbox item ${JSON.stringify(item satisfies never)}`);
+  }
+}
+
+function opened({ body, queuedAt }: Extract<OutboxItem, { kind: 'new-job' }>): JobView {
+  const { vehicle } = body;
+  return {
+    id: body.id,
+    version: 1,
+    vehicle: { id: vehicle.id, name: vehicle.name, plate: vehicle.plate ?? null, vin: vehicle.vin ?? null, year: vehicle.year ?? null },
+    status: 'open',
+    assignee: body.assignee ?? null,
+    criteria: 'balanced',
+    openedAt: new Date(queuedAt).toISOString(),
+    case: {
+      format: CASE_FORMAT,
+      title: vehicle.name,
+      system: body.system,
+      complaint: body.complaint ?? {},
+      conditions: body.conditions ?? {},
+      observations: [],
+      readings: [],
+    },
+    judgement: null,
+  };
+}

@@ -1,0 +1,35 @@
+import type { JobChanges, NewJob, NewObservation, NewReading, Problem, VoidReading } from '@tetrad/contracts';
+
+interface Common {
+  /** The item's own id, in the order of queueing. */
+  readonly id: string;
+  readonly shop: string;
+  readonly job: string;
+  /** When it was queued on this device, ms. */
+  readonly queuedAt: number;
+  readonly state: 'waiting' | 'sending' | 'refused';
+  readonly problem: Problem | null;
+}
+
+/** Something entered here that the server has not stored yet. */
+export type OutboxItem = Common &
+  (
+    | { readonly kind: 'new-job'; readonly body: NewJob }
+    | { readonly kind: 'reading'; readonly body: Pick<NewReading, 'reading'> }
+    | { readonly kind: 'void'; readonly reading: string; readonly body: VoidReading }
+    | { readonly kind: 'observation'; readonly body: NewObservation }
+    | { readonly kind: 'changes'; readonly body: JobChanges }
+  );
+
+type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'queuedAt' | 'state' | 'problem'> : never;
+/** What is queued, before it has a place in the queue. */
+export type OutboxDraft = Distribute<OutboxItem>;
+
+let counter = 0;
+
+/** Gives a draft its id and time. Ids sort in the order of queueing, also across reloads. */
+export function queued(draft: OutboxDraft, now = Date.now()): OutboxItem {
+  counter += 1;
+  const id = `${String(now).padStart(15, '0')}-${String(counter).padStart(6, '0')}`;
+  return { ...draft, id, queuedAt: now, state: 'waiting', problem: null } as OutboxItem;
+}

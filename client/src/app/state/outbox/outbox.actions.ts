@@ -1,0 +1,19 @@
+import { createActionGroup, emptyProps, props } from '@ngrx/store';
+import type { JobView, Problem } from '@tetrad/contracts';
+import type { OutboxItem } from './outbox-item';
+
+export const OutboxActions = createActionGroup({
+  source: 'Outbox',
+  events: {
+    Opened: emptyProps(),
+    Restored: props<{ items: readonly OutboxItem[] }>(),
+    Queued: props<{ item: OutboxItem }>(),
+    Flush: emptyProps(),
+    Sending: props<{ id: string }>(),
+    Stored: props<{ id: string; job: JobView }>(),
+    Waiting: props<{ id: string; problem: Problem }>(),
+    Refused: props<{ id: string; problem: Problem }>(),
+    Discarded: props<{ id: string }>(),
+    'Keeping Failed': props<{ reason: string }>(),
+  },
+});
