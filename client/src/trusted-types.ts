@@ -7,7 +7,8 @@ export function installTrustedTypes(): void {
   const { trustedTypes } = globalThis as { trustedTypes?: TrustedTypePolicyFactory };
   trustedTypes?.createPolicy('default', {
     createScriptURL: (url) => {
-      if (new URL(url, location.href).origin !== location.origin) throw new TypeError(`script from another origin: ${url}`);
+      if (new URL(url, location.href).origin !== location.origin)
+        throw new TypeError(`script from another origin: ${url}`);
       return url;
     },
   });

@@ -90,7 +90,17 @@ export class Cluster {
     await writeFile(passwordFile, this.#password, { mode: 0o600 });
     const { uid, gid } = this.#options;
     if (uid !== undefined) for (const path of [draft, passwordFile]) await chown(path, uid, gid);
-    const args = ['-D', draft, '-U', USER, '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '--data-checksums', '--encoding=UTF8', '--locale=C.UTF-8'];
+    const args = [
+      '-D',
+      draft,
+      '-U',
+      USER,
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '--data-checksums',
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+    ];
     try {
       await run(join(this.#bin, 'initdb'), args, this.#options);
       await writeFile(secret, this.#password, { mode: 0o600 });

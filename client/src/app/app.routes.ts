@@ -5,6 +5,10 @@ export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'floor' },
   { path: 'floor', title: 'Floor · Tetrad', loadComponent: () => import('./floor/floor').then((m) => m.Floor) },
   { path: 'jobs/:job', title: 'Bench · Tetrad', loadComponent: () => import('./bench/bench').then((m) => m.Bench) },
-  { path: 'jobs/:job/report', title: 'Report · Tetrad', loadComponent: () => import('./report/report').then((m) => m.Report) },
+  {
+    path: 'jobs/:job/report',
+    title: 'Report · Tetrad',
+    loadComponent: () => import('./report/report').then((m) => m.Report),
+  },
   { path: '**', redirectTo: 'floor' },
 ];

@@ -218,7 +218,7 @@ export const FAULTS = {
   'alternator-dead': { part: 'alternator', name: 'alternator gives no output' },
   'alternator-weak': { part: 'alternator', name: 'alternator weak' },
   'alternator-diode': { part: 'alternator', name: 'alternator diode bad' },
-  'regulator-high': { part: 'alternator', name: 'regulator sets too high a voltage' },
+  'regulator-high': { part: 'alternator', name: 'regulator set too high' },
   'belt-slip': { part: 'belt', name: 'belt slipping' },
   'charge-cable-positive': { part: 'connections', name: 'bad charging cable' },
   'charge-cable-ground': { part: 'connections', name: 'bad alternator ground' },

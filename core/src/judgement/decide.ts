@@ -1,7 +1,7 @@
 import type { Decision, NextStep, RankedFault, StepName } from '../case/judgement-shape';
 import { FAULTS } from '../case/vocabulary';
 import type { FaultName, Part } from '../case/vocabulary';
-import { formatShare } from '../quantities/format';
+import { formatProbability, formatShare } from '../quantities/format';
 import { whyStop } from './cautions';
 import { deadAfterCharge, isCharged, proofOf } from './proof';
 import type { Evidence } from './proof';
@@ -50,7 +50,7 @@ export function decide({ evidence, faults, uncovered, proposed }: DecisionInput)
       action: replace ? 'replace' : 'repair',
       part,
       fault: called.fault,
-      because: `${nameOf(called.fault)}, ${formatShare(called.probability)} probable${strongest ? `: ${strongest.says}` : ''}. Its excuses are tested and excluded.`,
+      because: `${nameOf(called.fault)}, ${formatProbability(called.probability)} probable${strongest ? `: ${strongest.says}` : ''}. Its excuses are tested and excluded.`,
     };
   }
   if (situation.charge !== null && !isCharged(situation) && !deadAfterCharge(situation))
@@ -77,9 +77,9 @@ export function decide({ evidence, faults, uncovered, proposed }: DecisionInput)
     part: null,
     fault: suspected ? suspect.fault : null,
     because: suspected
-      ? `Not proven yet: ${nameOf(suspect.fault)} leads with ${formatShare(suspect.probability)}${missing[0] ? `, but ${missing[0]}` : ''}.`
+      ? `${nameOf(suspect.fault)} leads with ${formatProbability(suspect.probability)}${missing[0] ? `, but ${missing[0]}` : ''}.`
       : first
-        ? `Not proven yet. ${first.because}`
-        : 'Not proven yet, and no test that is possible now would settle it.',
+        ? first.because
+        : 'No test that is possible now would settle it.',
   };
 }

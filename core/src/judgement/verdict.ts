@@ -65,7 +65,7 @@ function notProven(missing: readonly StepName[], why: string): PartVerdict {
   const names = missing.map((step) => stepName(step).toLowerCase()).join(', ');
   return {
     verdict: 'not-proven',
-    because: names ? `${why}. Not proven yet: ${names}.` : `${why}. Not proven yet.`,
+    because: names ? `${why}. Missing: ${names}.` : `${why}.`,
     missing,
   };
 }

@@ -27,6 +27,8 @@ const ofTest =
 const STEADY_AFTER_S = 2;
 /** Least share of the usual current at which a drop means anything. */
 const LEAST_CURRENT_SHARE = 0.5;
+/** From this share on, a drop that fails already fails for sure: more current only deepens it. */
+const LEAST_TELLING_SHARE = 0.15;
 /** A drop this near to the whole battery voltage is an open path, whatever the current. */
 const OPEN_PATH_VOLTS = 6;
 
@@ -155,7 +157,7 @@ export const VOID_RULES: readonly VoidRule[] = [
       const amps = reading.conditions?.amps;
       if (amps === undefined || reference === null || amps >= reference * LEAST_CURRENT_SHARE) return null;
       if (Math.abs(reading.value) >= OPEN_PATH_VOLTS * situation.scale) return null;
-      if (amps > 0 && assess(reading, situation).grade === 'outside') return null;
+      if (amps >= reference * LEAST_TELLING_SHARE && assess(reading, situation).grade === 'outside') return null;
       return `Only ${formatQuantity(amps, 'A')} flowed, less than half of the usual ${formatQuantity(reference, 'A')}: a drop without current says nothing.`;
     },
   },

@@ -1,5 +1,5 @@
-import { FAULTS, OBSERVATION_NAMES, TESTS, isTestName } from '../case/vocabulary';
-import type { FaultName } from '../case/vocabulary';
+import { FAULTS, TESTS, isTestName } from '../case/vocabulary';
+import type { FaultName, OBSERVATION_NAMES } from '../case/vocabulary';
 import type { StepName } from '../case/judgement-shape';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -33,5 +33,9 @@ export function formatQuantity(value: number, unit: string): string {
 export const formatSmallVolts = (volts: number): string =>
   Math.abs(volts) < 0.5 ? `${fixed(volts * 1000, 0)} mV` : `${fixed(volts, 2)} V`;
 
+/** A probability for people: never quite certain. */
+export const formatProbability = (share: number): string =>
+  share > 0.99 ? 'over 99 %' : share < 0.01 ? 'under 1 %' : formatShare(share);
+
 /** A share of one as a whole percentage. */
 export const formatShare = (share: number): string => `${fixed(share * 100, 0)} %`;

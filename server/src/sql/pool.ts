@@ -40,7 +40,7 @@ export async function inTransaction<T>(pool: Pool, work: (sql: Sql) => Promise<T
 }
 
 /** SQLSTATE classes and socket codes that mean "the database is away", not "the query is wrong". */
-const AWAY = /^(08|57P|53|ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|ENOENT)/;
+const AWAY = /^(08|57P|53|55000|ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|ENOENT)/;
 
 /** True where the failure is the database's absence. */
 export function isAway(error: unknown): boolean {

@@ -2,12 +2,13 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { showValue } from '@tetrad/core';
 import type { Assessment } from '@tetrad/core';
+import { FocusFirst } from '../parts/focus-first';
 import { GradeMark } from '../parts/grade-mark';
 
 /** All readings of this step, voided ones too: evidence is kept. */
 @Component({
   selector: 'tt-attempts',
-  imports: [GradeMark, DatePipe],
+  imports: [GradeMark, DatePipe, FocusFirst],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (attempts().length > 0) {
@@ -30,13 +31,27 @@ import { GradeMark } from '../parts/grade-mark';
                 <form class="reason" (submit)="confirm($event, entry.id)">
                   <label class="field">
                     Why is it void?
-                    <input name="reason" maxlength="200" required autofocus [value]="reason()" (input)="reason.set($any($event.target).value)" />
+                    <input
+                      name="reason"
+                      maxlength="200"
+                      required
+                      ttFocusFirst
+                      [value]="reason()"
+                      (input)="reason.set($any($event.target).value)"
+                    />
                   </label>
                   <button type="submit" class="btn" [disabled]="!reason().trim()">Void it</button>
                   <button type="button" class="btn bare" (click)="voiding.set(null)">Back</button>
                 </form>
               } @else {
-                <button type="button" class="btn bare" (click)="voiding.set(entry.id); reason.set('')" [attr.aria-label]="'Void ' + show(entry)">Void …</button>
+                <button
+                  type="button"
+                  class="btn bare"
+                  (click)="voiding.set(entry.id); reason.set('')"
+                  [attr.aria-label]="'Void ' + show(entry)"
+                >
+                  Void …
+                </button>
               }
             }
           </li>

@@ -6,7 +6,15 @@ import type { Assessment, Reading, StepName, SymptomName } from '@tetrad/core';
 import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';
 import { JobActions } from '../state/job/job.reducer';
-import { selectAssessments, selectCriteria, selectJob, selectJobLoading, selectJudgement, selectPendingReadings, selectProfile } from '../state/job/job.selectors';
+import {
+  selectAssessments,
+  selectCriteria,
+  selectJob,
+  selectJobLoading,
+  selectJudgement,
+  selectPendingReadings,
+  selectProfile,
+} from '../state/job/job.selectors';
 import { queued } from '../state/outbox/outbox-item';
 import type { OutboxDraft } from '../state/outbox/outbox-item';
 import { OutboxActions } from '../state/outbox/outbox.actions';
@@ -34,7 +42,7 @@ export class Bench {
   readonly #router = inject(Router);
 
   /** The job's id, from the address. */
-  readonly job = input.required<string>({ alias: 'job' });
+  readonly job = input.required<string>();
 
   protected readonly view = this.#store.selectSignal(selectJob);
   protected readonly loading = this.#store.selectSignal(selectJobLoading);
@@ -56,13 +64,17 @@ export class Bench {
     const chosen = BENCH_STEPS.find((step) => keyOf(step) === this.#chosen());
     return chosen ?? BENCH_STEPS.find((step) => step.note && !this.newest(step)) ?? BENCH_STEPS[0]!;
   });
-  protected readonly attempts = computed(() => this.assessments().filter(({ reading }) => belongs(reading, this.step())));
+  protected readonly attempts = computed(() =>
+    this.assessments().filter(({ reading }) => belongs(reading, this.step())),
+  );
   protected readonly nextTest = computed(() => this.judgement()?.next[0]?.test ?? null);
   protected readonly nextObservation = computed(() => {
     const next = this.nextTest();
     return next !== null && isObservationName(next) ? next : null;
   });
-  protected readonly symptoms = computed(() => (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '));
+  protected readonly symptoms = computed(() =>
+    (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '),
+  );
 
   constructor() {
     effect(() => {
@@ -104,7 +116,8 @@ export class Bench {
     this.#queue((shop, job) => ({ kind: 'reading', shop, job, body: { reading } }));
     this.#last.set(id);
     const at = BENCH_STEPS.indexOf(step);
-    const open = (candidate: BenchStep): boolean => candidate.note === true && candidate !== step && !this.newest(candidate);
+    const open = (candidate: BenchStep): boolean =>
+      candidate.note === true && candidate !== step && !this.newest(candidate);
     const following = BENCH_STEPS.slice(at + 1).find(open) ?? BENCH_STEPS.find(open);
     if (step.note && following) this.choose(following);
     else this.choose(step);
@@ -116,7 +129,12 @@ export class Bench {
 
   protected observe(about: string, finding: string): void {
     if (!isObservationName(about)) return;
-    this.#queue((shop, job) => ({ kind: 'observation', shop, job, body: { id: crypto.randomUUID(), observation: { about, finding } } }));
+    this.#queue((shop, job) => ({
+      kind: 'observation',
+      shop,
+      job,
+      body: { id: crypto.randomUUID(), observation: { about, finding } },
+    }));
   }
 
   protected change(changes: Omit<Extract<OutboxDraft, { kind: 'changes' }>['body'], 'version'>): void {
@@ -138,7 +156,11 @@ export class Bench {
       const last = this.#last();
       if (last !== null) this.voidReading({ id: last, reason: 'Undone' });
       this.#last.set(null);
-    } else if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && !(event.target instanceof HTMLSelectElement) && !event.altKey) {
+    } else if (
+      (event.key === 'ArrowDown' || event.key === 'ArrowUp') &&
+      !(event.target instanceof HTMLSelectElement) &&
+      !event.altKey
+    ) {
       event.preventDefault();
       const at = BENCH_STEPS.indexOf(this.step()) + (event.key === 'ArrowDown' ? 1 : -1);
       this.choose(BENCH_STEPS[Math.min(BENCH_STEPS.length - 1, Math.max(0, at))]!);

@@ -3,13 +3,14 @@ import { CHEMISTRIES, RATING_STANDARDS, SCHOOLS, formatQuantity, parseEntry } fr
 import type { Chemistry, CriteriaSet, RatingStandard } from '@tetrad/core';
 import type { JobChanges, JobView } from '@tetrad/contracts';
 import { Dialog } from 'primeng/dialog';
+import { FocusFirst } from '../parts/focus-first';
 
 export type LabelChanges = Omit<JobChanges, 'version'>;
 
 /** What the bench knows of the battery, the temperature and the criteria, and the place to correct it. */
 @Component({
   selector: 'tt-job-label',
-  imports: [Dialog],
+  imports: [Dialog, FocusFirst],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-label.html',
   styleUrl: './job-label.css',

@@ -1,6 +1,25 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked, viewChild } from '@angular/core';
-import { CONDITIONS, NOT_POSSIBLE, TESTS, assessCase, formatQuantity, outsidePhysics, packCca, parseEntry } from '@tetrad/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import {
+  CONDITIONS,
+  NOT_POSSIBLE,
+  TESTS,
+  assessCase,
+  formatQuantity,
+  outsidePhysics,
+  packCca,
+  parseEntry,
+} from '@tetrad/core';
 import type { Assessment, Case, ConditionName, CriteriaSet, EntryUnit, Reading } from '@tetrad/core';
 import { entryProblem } from '../parts/entry-problem';
 import { GradeMark } from '../parts/grade-mark';
@@ -56,7 +75,10 @@ export class ReadingEntry {
 
   protected readonly understood = computed((): Understood => {
     const entry = parseEntry(this.typed(), this.row().unit as EntryUnit);
-    if (!entry.ok) return entry.fault.code === 'empty' ? { state: 'empty' } : { state: 'unclear', problem: entryProblem(entry.fault) };
+    if (!entry.ok)
+      return entry.fault.code === 'empty'
+        ? { state: 'empty' }
+        : { state: 'unclear', problem: entryProblem(entry.fault) };
     const nominal = this.subject().system.nominalVolts;
     const wrong = outsidePhysics({ test: this.step().test, value: entry.value }, nominal);
     if (wrong === null) return { state: 'value', value: entry.value };
@@ -79,13 +101,16 @@ export class ReadingEntry {
   constructor() {
     effect(() => {
       const { asks } = this.step();
-      const { battery } = this.subject().system;
       untracked(() => {
+        const { battery } = this.subject().system; // untracked: an answer of the server must not clear what is typed
         this.typed.set('');
         this.askedWhy.set(false);
-        const begun = Object.entries(asks).filter((entry): entry is [string, string | number | boolean] => entry[1] !== null);
+        const begun = Object.entries(asks).filter(
+          (entry): entry is [string, string | number | boolean] => entry[1] !== null,
+        );
         const cca = packCca(battery);
-        const load: Record<string, number> = this.step().test === 'load-test' && cca !== null ? { amps: Math.round(cca / 2) } : {};
+        const load: Record<string, number> =
+          this.step().test === 'load-test' && cca !== null ? { amps: Math.round(cca / 2) } : {};
         this.conditions.set({ ...Object.fromEntries(begun), ...load });
         setTimeout(() => this.box().nativeElement.focus({ preventScroll: true }));
       });
@@ -126,7 +151,11 @@ export class ReadingEntry {
 
   #reading(value: number): Reading {
     const { test, fixed } = this.step();
-    return { id: 'typed-now', test, value, conditions: { ...this.conditions(), ...fixed } as NonNullable<Reading['conditions']> };
+    return {
+      id: 'typed-now',
+      test,
+      value,
+      conditions: { ...this.conditions(), ...fixed } as NonNullable<Reading['conditions']>,
+    };
   }
 }
-

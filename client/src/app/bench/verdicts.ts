@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { JUDGED_PARTS, OBSERVATIONS, nameOf, stepName } from '@tetrad/core';
+import { JUDGED_PARTS, OBSERVATIONS, formatProbability, nameOf, stepName } from '@tetrad/core';
 import type { Judgement, ObservationName, RankedFault, StepName } from '@tetrad/core';
 import { VERDICT_WORDS, decisionTone, decisionWords } from '../parts/decision-words';
 import { BENCH_STEPS } from './bench-steps';
@@ -28,13 +28,23 @@ export class Verdicts {
   protected readonly tone = computed(() => decisionTone(this.judgement().decision));
   protected readonly next = computed(() => this.judgement().next[0] ?? null);
   protected readonly parts = computed(() =>
-    JUDGED_PARTS.map((part) => ({ part, ...this.judgement().parts[part], words: VERDICT_WORDS[this.judgement().parts[part].verdict] })),
+    JUDGED_PARTS.map((part) => ({
+      part,
+      ...this.judgement().parts[part],
+      words: VERDICT_WORDS[this.judgement().parts[part].verdict],
+    })),
   );
   protected readonly faults = computed(() =>
     this.judgement()
       .faults.filter(({ fault, probability }) => fault !== 'none' && probability >= WORTH_SHOWING)
       .slice(0, MOST_FAULTS)
-      .map((entry) => ({ ...entry, name: nameOf(entry.fault), share: Math.round(entry.probability * 100), ...evidence(entry) })),
+      .map((entry) => ({
+        ...entry,
+        name: nameOf(entry.fault),
+        share: Math.round(entry.probability * 100),
+        shown: formatProbability(entry.probability),
+        ...evidence(entry),
+      })),
   );
   protected readonly findings = computed(() => {
     const about = this.observation();
@@ -54,8 +64,14 @@ export class Verdicts {
 }
 
 const evidence = ({ evidence: all }: RankedFault): { for: readonly string[]; against: readonly string[] } => ({
-  for: all.filter(({ weight }) => weight > 0).slice(0, MOST_EVIDENCE).map(({ says }) => says),
-  against: all.filter(({ weight }) => weight < 0).slice(0, MOST_EVIDENCE).map(({ says }) => says),
+  for: all
+    .filter(({ weight }) => weight > 0)
+    .slice(0, MOST_EVIDENCE)
+    .map(({ says }) => says),
+  against: all
+    .filter(({ weight }) => weight < 0)
+    .slice(0, MOST_EVIDENCE)
+    .map(({ says }) => says),
 });
 
 const CONDITION_WORDS: Readonly<Record<string, (value: number | string | boolean) => string>> = {

@@ -15,6 +15,8 @@ export class CaseFiles {
   async import(shop: string, file: File): Promise<JobView | string> {
     const result = readCase(await file.text());
     if (!result.ok) return describeMisfits(result.misfits);
-    return firstValueFrom(this.#api.importCase(shop, result.value)).catch((failure: HttpErrorResponse) => problemOf(failure).detail);
+    return firstValueFrom(this.#api.importCase(shop, result.value)).catch(
+      (failure: HttpErrorResponse) => problemOf(failure).detail,
+    );
   }
 }

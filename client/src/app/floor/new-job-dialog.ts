@@ -1,8 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
 import { NewJob, checkBody } from '@tetrad/contracts';
-import { CHEMISTRIES, NOMINAL_VOLTS, RATING_STANDARDS, SYMPTOMS, SYMPTOM_NAMES, convertRating, parseEntry } from '@tetrad/core';
+import {
+  CHEMISTRIES,
+  NOMINAL_VOLTS,
+  RATING_STANDARDS,
+  SYMPTOMS,
+  SYMPTOM_NAMES,
+  convertRating,
+  parseEntry,
+} from '@tetrad/core';
 import type { Chemistry, NominalVolts, RatingStandard, SymptomName } from '@tetrad/core';
 import { Dialog } from 'primeng/dialog';
+import { FocusFirst } from '../parts/focus-first';
 
 /** A job as the dialog hands it over: a body that fits its class. */
 export type JobDraft = NewJob;
@@ -18,7 +27,7 @@ const CHEMISTRY_WORDS: Readonly<Record<Chemistry, string>> = {
 /** Three fields open a job: the vehicle, the battery's rating, what is wrong. The rest has defaults. */
 @Component({
   selector: 'tt-new-job-dialog',
-  imports: [Dialog],
+  imports: [Dialog, FocusFirst],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-job-dialog.html',
   styleUrl: './new-job-dialog.css',
@@ -46,7 +55,8 @@ export class NewJobDialog {
   protected readonly ratingNote = computed(() => {
     if (this.standard() === 'JIS') return 'A JIS code holds no amperes; leave the rating empty.';
     const entry = parseEntry(this.rating(), 'A');
-    if (this.standard() === 'SAE' || !entry.ok || entry.value <= 0) return 'CCA and CA stand side by side on many labels: CA is the larger one, at 0 °C.';
+    if (this.standard() === 'SAE' || !entry.ok || entry.value <= 0)
+      return 'CCA and CA stand side by side on many labels: CA is the larger one, at 0 °C.';
     const sae = convertRating({ value: entry.value, standard: this.standard() }, 'SAE');
     return sae === null ? '' : `About ${Math.round(sae)} A CCA (SAE), approximate.`;
   });
@@ -66,17 +76,29 @@ export class NewJobDialog {
     if (rating === undefined || celsius === undefined) return;
     const draft = {
       id: crypto.randomUUID(),
-      vehicle: { id: crypto.randomUUID(), name: this.name().trim(), ...(this.plate().trim() && { plate: this.plate().trim() }) },
+      vehicle: {
+        id: crypto.randomUUID(),
+        name: this.name().trim(),
+        ...(this.plate().trim() && { plate: this.plate().trim() }),
+      },
       system: {
         nominalVolts: this.nominal(),
-        battery: { chemistry: this.chemistry(), ...(rating !== null && this.standard() !== 'JIS' && { rating: { value: rating, standard: this.standard() } }) },
+        battery: {
+          chemistry: this.chemistry(),
+          ...(rating !== null && this.standard() !== 'JIS' && { rating: { value: rating, standard: this.standard() } }),
+        },
       },
       complaint: { symptoms: [...this.chosen()] },
       conditions: celsius === null ? {} : { batteryCelsius: celsius, ambientCelsius: celsius },
     };
     const result = checkBody(NewJob, draft);
     if (result.ok) this.opened.emit(draft);
-    else this.problems.set(Object.fromEntries(result.errors.map(({ field, found, allowed }) => [field, `Found ${found}; allowed is ${allowed}.`])));
+    else
+      this.problems.set(
+        Object.fromEntries(
+          result.errors.map(({ field, found, allowed }) => [field, `Found ${found}; allowed is ${allowed}.`]),
+        ),
+      );
   }
 
   /** A number, null where the field is empty, undefined where it is none (and says so). */
@@ -84,7 +106,10 @@ export class NewJobDialog {
     const entry = parseEntry(typed, unit);
     if (entry.ok) return entry.value;
     if (entry.fault.code === 'empty') return null;
-    this.problems.set({ [field === 'rating' ? 'system.battery.rating.value' : 'conditions.batteryCelsius']: `Found “${typed}”; allowed is a number in ${unit}.` });
+    this.problems.set({
+      [field === 'rating' ? 'system.battery.rating.value' : 'conditions.batteryCelsius']:
+        `Found “${typed}”; allowed is a number in ${unit}.`,
+    });
     return undefined;
   }
 }

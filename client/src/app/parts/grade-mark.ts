@@ -1,7 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Grade } from '@tetrad/core';
 
-const WORDS: Readonly<Record<Grade, string>> = { within: 'Within', near: 'Near', outside: 'Outside', void: 'Void', noted: 'Noted' };
+const WORDS: Readonly<Record<Grade, string>> = {
+  within: 'Within',
+  near: 'Near',
+  outside: 'Outside',
+  void: 'Void',
+  noted: 'Noted',
+};
 
 /** A grade by shape and word first, colour second. */
 @Component({

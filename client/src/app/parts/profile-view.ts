@@ -35,7 +35,9 @@ export class ProfileView {
 
   protected readonly spoken = computed(() => {
     const { notes, ripple } = this.profile();
-    const read = notes.filter(({ volts }) => volts !== null).map(({ name, volts, grade }) => `${name} ${volts!.toFixed(2)} volts, ${grade}`);
+    const read = notes
+      .filter(({ volts }) => volts !== null)
+      .map(({ name, volts, grade }) => `${name} ${volts!.toFixed(2)} volts, ${grade}`);
     return [...read, ...(ripple ? [`Ripple ${formatSmallVolts(ripple.volts)}`] : [])].join('; ') || 'Nothing read yet';
   });
 

@@ -9,7 +9,14 @@ import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';
 import { saveFile } from '../parts/save-file';
 import { JobActions } from '../state/job/job.reducer';
-import { selectAssessments, selectCriteria, selectJob, selectJobLoading, selectJudgement, selectProfile } from '../state/job/job.selectors';
+import {
+  selectAssessments,
+  selectCriteria,
+  selectJob,
+  selectJobLoading,
+  selectJudgement,
+  selectProfile,
+} from '../state/job/job.selectors';
 
 /** The report of a job, for paper: what was found in plain words, the profile, every reading. */
 @Component({
@@ -38,10 +45,18 @@ export class Report {
     const said = this.judgement();
     return said ? decisionTone(said.decision) : 'open';
   });
-  protected readonly symptoms = computed(() => (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '));
+  protected readonly symptoms = computed(() =>
+    (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '),
+  );
   protected readonly parts = computed(() => {
     const said = this.judgement();
-    return said ? JUDGED_PARTS.map((part) => ({ part, words: VERDICT_WORDS[said.parts[part].verdict], because: said.parts[part].because })) : [];
+    return said
+      ? JUDGED_PARTS.map((part) => ({
+          part,
+          words: VERDICT_WORDS[said.parts[part].verdict],
+          because: said.parts[part].because,
+        }))
+      : [];
   });
 
   constructor() {
@@ -58,7 +73,13 @@ export class Report {
   /** How a reading was taken, in few words. */
   protected method({ conditions = {} }: Reading): string {
     return Object.entries(conditions)
-      .map(([name, value]) => (typeof value === 'boolean' ? (value ? name.replace(/([A-Z])/g, ' $1').toLowerCase() : '') : `${name.replace(/([A-Z])/g, ' $1').toLowerCase()} ${value}`))
+      .map(([name, value]) =>
+        typeof value === 'boolean'
+          ? value
+            ? name.replace(/([A-Z])/g, ' $1').toLowerCase()
+            : ''
+          : `${name.replace(/([A-Z])/g, ' $1').toLowerCase()} ${value}`,
+      )
       .filter(Boolean)
       .join(', ');
   }
@@ -67,6 +88,11 @@ export class Report {
   }
   protected exportCase(): void {
     const job = this.view();
-    if (job) saveFile(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.case.json`, 'application/json', writeCase(job.case));
+    if (job)
+      saveFile(
+        `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.case.json`,
+        'application/json',
+        writeCase(job.case),
+      );
   }
 }

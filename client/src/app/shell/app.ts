@@ -60,4 +60,5 @@ export class App {
 
 /** A question mark belongs to the text in fields for free text, and to the keys everywhere else. */
 const isWriting = ({ target }: KeyboardEvent): boolean =>
-  target instanceof HTMLTextAreaElement || (target instanceof HTMLInputElement && target.type === 'text' && !target.classList.contains('reading'));
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && target.type === 'text' && !target.classList.contains('reading'));

@@ -2,10 +2,42 @@ import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
 
 const KEYS = [
-  ['Anywhere', [['?', 'this sheet'], ['Alt F', 'the floor'], ['Alt T', 'light or dark']]],
-  ['Floor', [['N', 'new job'], ['/', 'filter'], ['↑ ↓', 'choose a job'], ['Enter', 'open it']]],
-  ['Bench', [['Enter', 'save the reading, go to the next step'], ['↑ ↓', 'another step'], ['Alt Z', 'undo the last reading'], ['Alt P', 'the report'], ['Tab', 'conditions of the reading']]],
-  ['Entries', [['12.61 or 12,61', 'volts'], ['610m', 'thousandths'], ['230 mV', 'with its unit'], ['70 °F', 'as °C']]],
+  [
+    'Anywhere',
+    [
+      ['?', 'this sheet'],
+      ['Alt F', 'the floor'],
+      ['Alt T', 'light or dark'],
+    ],
+  ],
+  [
+    'Floor',
+    [
+      ['N', 'new job'],
+      ['/', 'filter'],
+      ['↑ ↓', 'choose a job'],
+      ['Enter', 'open it'],
+    ],
+  ],
+  [
+    'Bench',
+    [
+      ['Enter', 'save the reading, go to the next step'],
+      ['↑ ↓', 'another step'],
+      ['Alt Z', 'undo the last reading'],
+      ['Alt P', 'the report'],
+      ['Tab', 'conditions of the reading'],
+    ],
+  ],
+  [
+    'Entries',
+    [
+      ['12.61 or 12,61', 'volts'],
+      ['610m', 'thousandths'],
+      ['230 mV', 'with its unit'],
+      ['70 °F', 'as °C'],
+    ],
+  ],
 ] as const;
 
 /** Every key there is. */
@@ -14,7 +46,15 @@ const KEYS = [
   imports: [Dialog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p-dialog header="Keys" [visible]="true" (visibleChange)="closed.emit()" [modal]="true" [draggable]="false" [resizable]="false" [dismissableMask]="true">
+    <p-dialog
+      header="Keys"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [resizable]="false"
+      [dismissableMask]="true"
+    >
       <div class="groups">
         @for (group of groups; track group[0]) {
           <section>

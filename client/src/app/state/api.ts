@@ -35,7 +35,10 @@ export class Api {
           secondsAgo: Math.max(0, (now - item.queuedAt) / 1000),
         });
       case 'void':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/readings/${encodeURIComponent(item.reading)}/void`, item.body);
+        return this.#http.post<JobView>(
+          `${jobs}/${item.job}/readings/${encodeURIComponent(item.reading)}/void`,
+          item.body,
+        );
       case 'observation':
         return this.#http.post<JobView>(`${jobs}/${item.job}/observations`, item.body);
       case 'changes':

@@ -3,8 +3,7 @@ import type { Problem } from '@tetrad/contracts';
 
 /** Where a thing that comes from the server stands. */
 export type Loading =
-  | { readonly state: 'idle' | 'loading' | 'loaded' }
-  | { readonly state: 'failed'; readonly problem: Problem };
+  { readonly state: 'idle' | 'loading' | 'loaded' } | { readonly state: 'failed'; readonly problem: Problem };
 
 export const IDLE: Loading = { state: 'idle' };
 export const LOADING: Loading = { state: 'loading' };

@@ -10,7 +10,7 @@ interface Row {
 }
 
 const POSTS = causes('connection-positive-post', 'connection-negative-post');
-const OBSERVED: { readonly [K in ObservationName]?: Readonly<Record<string, readonly Row[]>> } = {
+const OBSERVED: Readonly<Partial<Record<ObservationName, Readonly<Record<string, readonly Row[]>>>>> = {
   terminals: {
     corroded: [{ causes: POSTS, weight: 1.2 }],
     loose: [{ causes: POSTS, weight: 1.5 }],

@@ -16,7 +16,10 @@ export class FloorEffects {
   readonly #api = inject(Api);
 
   readonly load = createEffect(() =>
-    combineLatest([this.#actions.pipe(ofType(FloorActions.load)), this.#store.select(selectShop).pipe(filter((shop) => shop !== null))]).pipe(
+    combineLatest([
+      this.#actions.pipe(ofType(FloorActions.load)),
+      this.#store.select(selectShop).pipe(filter((shop) => shop !== null)),
+    ]).pipe(
       switchMap(([{ status }, shop]) =>
         this.#api.floor(shop, status).pipe(
           map((rows) => FloorActions.loaded({ rows })),

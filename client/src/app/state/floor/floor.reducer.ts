@@ -20,7 +20,11 @@ export interface FloorState {
 
 export const floorReducer = createReducer<FloorState>(
   { rows: [], status: 'open', loading: IDLE },
-  on(FloorActions.load, (state, { status }) => ({ rows: status === state.status ? state.rows : [], status, loading: LOADING })),
+  on(FloorActions.load, (state, { status }) => ({
+    rows: status === state.status ? state.rows : [],
+    status,
+    loading: LOADING,
+  })),
   on(FloorActions.loaded, (state, { rows }) => ({ ...state, rows, loading: LOADED })),
   on(FloorActions.failed, (state, { problem }) => ({ ...state, loading: { state: 'failed' as const, problem } })),
 );

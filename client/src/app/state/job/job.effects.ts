@@ -18,7 +18,10 @@ export class JobEffects {
   readonly #api = inject(Api);
 
   readonly load = createEffect(() =>
-    combineLatest([this.#actions.pipe(ofType(JobActions.opened)), this.#store.select(selectShop).pipe(filter((shop) => shop !== null))]).pipe(
+    combineLatest([
+      this.#actions.pipe(ofType(JobActions.opened)),
+      this.#store.select(selectShop).pipe(filter((shop) => shop !== null)),
+    ]).pipe(
       switchMap(([{ id }, shop]) =>
         this.#api.job(shop, id).pipe(
           map((job) => JobActions.loaded({ job })),

@@ -31,5 +31,7 @@ export const jobReducer = createReducer<JobState>(
   { id: null, jobs: {}, loading: LOADING },
   on(JobActions.opened, (state, { id }) => ({ ...state, id, loading: LOADING })),
   on(JobActions.loaded, OutboxActions.stored, (state, { job }) => received(state, job)),
-  on(JobActions.failed, (state, { id, problem }) => (id === state.id ? { ...state, loading: { state: 'failed' as const, problem } } : state)),
+  on(JobActions.failed, (state, { id, problem }) =>
+    id === state.id ? { ...state, loading: { state: 'failed' as const, problem } } : state,
+  ),
 );

@@ -12,11 +12,18 @@ export const selectJob = createSelector(selectState, selectItems, ({ id, jobs },
   id === null ? null : withOutbox(jobs[id] ?? null, id, items),
 );
 /** Ids of readings that the server has not stored yet. */
-export const selectPendingReadings = createSelector(selectItems, (items) => new Set(items.flatMap((item) => (item.kind === 'reading' ? [item.body.reading.id] : []))));
+export const selectPendingReadings = createSelector(
+  selectItems,
+  (items) => new Set(items.flatMap((item) => (item.kind === 'reading' ? [item.body.reading.id] : []))),
+);
 export const selectCriteria = createSelector(selectJob, (job) => (job && schoolById(job.criteria)) ?? BALANCED);
 /** Every reading graded here and now, by the core in this browser. */
-export const selectAssessments = createSelector(selectJob, selectCriteria, (job, criteria) => (job ? assessCase(job.case, criteria) : []));
-export const selectJudgement = createSelector(selectJob, selectCriteria, (job, criteria) => (job ? judge(job.case, criteria) : null));
+export const selectAssessments = createSelector(selectJob, selectCriteria, (job, criteria) =>
+  job ? assessCase(job.case, criteria) : [],
+);
+export const selectJudgement = createSelector(selectJob, selectCriteria, (job, criteria) =>
+  job ? judge(job.case, criteria) : null,
+);
 export const selectProfile = createSelector(selectJob, selectAssessments, (job, assessments) =>
   job ? fourNoteProfile(assessments, job.case.system.nominalVolts) : null,
 );

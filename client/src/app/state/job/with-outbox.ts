@@ -20,12 +20,23 @@ function apply(job: JobView | null, item: OutboxItem): JobView | null {
     case 'reading': {
       const { reading } = item.body;
       if (job.case.readings.some((known) => known.id === reading.id)) return job;
-      return { ...job, case: { ...job.case, readings: [...job.case.readings, { ...reading, at: new Date(item.queuedAt).toISOString() }] } };
+      return {
+        ...job,
+        case: {
+          ...job.case,
+          readings: [...job.case.readings, { ...reading, at: new Date(item.queuedAt).toISOString() }],
+        },
+      };
     }
     case 'void':
       return {
         ...job,
-        case: { ...job.case, readings: job.case.readings.map((reading) => (reading.id === item.reading ? { ...reading, void: item.body.reason } : reading)) },
+        case: {
+          ...job.case,
+          readings: job.case.readings.map((reading) =>
+            reading.id === item.reading ? { ...reading, void: item.body.reason } : reading,
+          ),
+        },
       };
     case 'observation':
       return { ...job, case: { ...job.case, observations: [...(job.case.observations ?? []), item.body.observation] } };
@@ -36,7 +47,12 @@ function apply(job: JobView | null, item: OutboxItem): JobView | null {
         ...(criteria !== undefined && { criteria }),
         ...(status !== undefined && { status }),
         ...(assignee !== undefined && { assignee }),
-        case: { ...job.case, ...(system && { system }), ...(complaint && { complaint }), ...(conditions && { conditions }) },
+        case: {
+          ...job.case,
+          ...(system && { system }),
+          ...(complaint && { complaint }),
+          ...(conditions && { conditions }),
+        },
       };
     }
     default:
@@ -49,7 +65,13 @@ function opened({ body, queuedAt }: Extract<OutboxItem, { kind: 'new-job' }>): J
   return {
     id: body.id,
     version: 1,
-    vehicle: { id: vehicle.id, name: vehicle.name, plate: vehicle.plate ?? null, vin: vehicle.vin ?? null, year: vehicle.year ?? null },
+    vehicle: {
+      id: vehicle.id,
+      name: vehicle.name,
+      plate: vehicle.plate ?? null,
+      vin: vehicle.vin ?? null,
+      year: vehicle.year ?? null,
+    },
     status: 'open',
     assignee: body.assignee ?? null,
     criteria: 'balanced',

@@ -4,7 +4,21 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
 import {
-  asapScheduler, catchError, concatMap, exhaustMap, filter, from, fromEvent, map, merge, mergeMap, observeOn, of, switchMap, timer, withLatestFrom,
+  asapScheduler,
+  catchError,
+  concatMap,
+  exhaustMap,
+  filter,
+  from,
+  fromEvent,
+  map,
+  merge,
+  mergeMap,
+  observeOn,
+  of,
+  switchMap,
+  timer,
+  withLatestFrom,
 } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Api } from '../api';
@@ -19,7 +33,9 @@ const RETRY_MS = 2000;
 
 /** The next item that may be sent: in order, and nothing of a job past its refused opening. */
 export function nextToSend(items: readonly OutboxItem[]): OutboxItem | undefined {
-  const blocked = new Set(items.filter(({ kind, state }) => kind === 'new-job' && state === 'refused').map(({ job }) => job));
+  const blocked = new Set(
+    items.filter(({ kind, state }) => kind === 'new-job' && state === 'refused').map(({ job }) => job),
+  );
   return items.find(({ state, job }) => state === 'waiting' && !blocked.has(job));
 }
 
@@ -34,14 +50,25 @@ export class OutboxEffects {
   readonly restore = createEffect(() =>
     this.#actions.pipe(
       ofType(OutboxActions.opened),
-      switchMap(() => from(this.#keeper.all()).pipe(map((items) => OutboxActions.restored({ items })), catchError(notKept))),
+      switchMap(() =>
+        from(this.#keeper.all()).pipe(
+          map((items) => OutboxActions.restored({ items })),
+          catchError(notKept),
+        ),
+      ),
     ),
   );
 
   readonly keep = createEffect(() =>
     this.#actions.pipe(
       ofType(OutboxActions.queued),
-      concatMap(({ item }) => from(this.#keeper.keep(item)).pipe(map(() => OutboxActions.flush()), catchError((error: unknown) => merge(notKept(error), of(OutboxActions.flush()))))),
+      // begun at once, in the order of queueing: an item is on the device before it can be forgotten
+      mergeMap(({ item }) =>
+        from(this.#keeper.keep(item)).pipe(
+          map(() => OutboxActions.flush()),
+          catchError((error: unknown) => merge(notKept(error), of(OutboxActions.flush()))),
+        ),
+      ),
     ),
   );
 
@@ -69,8 +96,13 @@ export class OutboxEffects {
 
   readonly again = createEffect(() =>
     merge(
-      this.#actions.pipe(ofType(OutboxActions.restored, OutboxActions.stored, OutboxActions.refused, OutboxActions.discarded)),
-      this.#actions.pipe(ofType(OutboxActions.waiting), switchMap(() => timer(RETRY_MS))),
+      this.#actions.pipe(
+        ofType(OutboxActions.restored, OutboxActions.stored, OutboxActions.refused, OutboxActions.discarded),
+      ),
+      this.#actions.pipe(
+        ofType(OutboxActions.waiting),
+        switchMap(() => timer(RETRY_MS)),
+      ),
       fromEvent(globalThis, 'online'),
     ).pipe(
       observeOn(asapScheduler), // after the sending before it has completed, or it would be passed over
@@ -96,7 +128,9 @@ export class OutboxEffects {
         map((job) => OutboxActions.stored({ id, job })),
         catchError((failure: HttpErrorResponse) => {
           const problem = problemOf(failure);
-          return of(mayRetry(problem) ? OutboxActions.waiting({ id, problem }) : OutboxActions.refused({ id, problem }));
+          return of(
+            mayRetry(problem) ? OutboxActions.waiting({ id, problem }) : OutboxActions.refused({ id, problem }),
+          );
         }),
       ),
     );

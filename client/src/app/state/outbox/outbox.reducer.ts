@@ -11,17 +11,26 @@ export interface OutboxState {
 
 const START: OutboxState = { items: [], keepingFailed: null };
 
-const change = (state: OutboxState, id: string, fields: Partial<Pick<OutboxItem, 'state' | 'problem'>>): OutboxState => ({
+const change = (
+  state: OutboxState,
+  id: string,
+  fields: Partial<Pick<OutboxItem, 'state' | 'problem'>>,
+): OutboxState => ({
   ...state,
   items: state.items.map((item) => (item.id === id ? { ...item, ...fields } : item)),
 });
-const without = (state: OutboxState, id: string): OutboxState => ({ ...state, items: state.items.filter((item) => item.id !== id) });
+const without = (state: OutboxState, id: string): OutboxState => ({
+  ...state,
+  items: state.items.filter((item) => item.id !== id),
+});
 
 export const outboxReducer = createReducer(
   START,
   on(OutboxActions.restored, (state, { items }) => {
     const known = new Set(state.items.map(({ id }) => id));
-    const kept = items.filter(({ id }) => !known.has(id)).map((item): OutboxItem => ({ ...item, state: item.state === 'sending' ? 'waiting' : item.state }));
+    const kept = items
+      .filter(({ id }) => !known.has(id))
+      .map((item): OutboxItem => ({ ...item, state: item.state === 'sending' ? 'waiting' : item.state }));
     return { ...state, items: [...kept, ...state.items] };
   }),
   on(OutboxActions.queued, (state, { item }) => ({ ...state, items: [...state.items, item] })),
@@ -37,4 +46,7 @@ export const selectItems = createSelector(selectOutbox, ({ items }) => items);
 export const selectRefused = createSelector(selectItems, (items) => items.filter(({ state }) => state === 'refused'));
 export const selectUnsent = createSelector(selectItems, (items) => items.filter(({ state }) => state !== 'refused'));
 /** What holds the queue up, where something does. */
-export const selectTrouble = createSelector(selectUnsent, (items) => items.find(({ problem }) => problem !== null)?.problem ?? null);
+export const selectTrouble = createSelector(
+  selectUnsent,
+  (items) => items.find(({ problem }) => problem !== null)?.problem ?? null,
+);

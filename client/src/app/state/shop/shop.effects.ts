@@ -32,11 +32,18 @@ export class ShopEffects {
   );
 
   readonly retry = createEffect(() =>
-    this.#actions.pipe(ofType(ShopActions.failed), switchMap(() => timer(RETRY_MS).pipe(map(() => ShopActions.load())))),
+    this.#actions.pipe(
+      ofType(ShopActions.failed),
+      switchMap(() => timer(RETRY_MS).pipe(map(() => ShopActions.load()))),
+    ),
   );
 
   readonly remember = createEffect(
-    () => this.#actions.pipe(ofType(ShopActions.chosen), tap(({ id }) => localStorage.setItem(KEY, id))),
+    () =>
+      this.#actions.pipe(
+        ofType(ShopActions.chosen),
+        tap(({ id }) => localStorage.setItem(KEY, id)),
+      ),
     { dispatch: false },
   );
 }

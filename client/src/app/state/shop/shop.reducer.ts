@@ -1,4 +1,12 @@
-import { createActionGroup, createFeatureSelector, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import {
+  createActionGroup,
+  createFeatureSelector,
+  createReducer,
+  createSelector,
+  emptyProps,
+  on,
+  props,
+} from '@ngrx/store';
 import type { Problem, ShopView } from '@tetrad/contracts';
 import { IDLE, LOADED, LOADING } from '../loading';
 import type { Loading } from '../loading';

@@ -1,0 +1,4 @@
+import 'reflect-metadata';
+import { setupZonelessTestEnv } from 'jest-preset-angular/setup-env/zoneless';
+
+setupZonelessTestEnv();

@@ -1,0 +1,72 @@
+import { randomUUID } from 'node:crypto';
+import { test as base, expect } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import pg from 'pg';
+import { ROOT } from '../tools/setup/root.mjs';
+import { freePort } from '../tools/setup/ports.mjs';
+import { run } from '../tools/setup/run.mjs';
+import { serverEnvironment, startServer, stopProcess } from '../tools/setup/supervise.mjs';
+
+/** A served application that a test may stop and start again on the same address. */
+export interface Application {
+  readonly url: string;
+  stop(): Promise<void>;
+  start(): Promise<void>;
+}
+
+async function newDatabase(): Promise<string> {
+  const address = process.env['TETRAD_TEST_CLUSTER']!;
+  const admin = new pg.Client({ connectionString: address });
+  await admin.connect();
+  const name = `e2e_${randomUUID().replaceAll('-', '')}`;
+  await admin.query(`CREATE DATABASE ${name}`);
+  await admin.end();
+  return address.replace(/\/postgres$/, `/${name}`);
+}
+
+export const test = base.extend<{ app: Application; faults: string[] }>({
+  app: async ({}, use) => {
+    const port = await freePort();
+    const env = { ...serverEnvironment(await newDatabase(), port), TETRAD_LOG_LEVEL: 'error' };
+    await run(process.execPath, [`${ROOT}/dist/server/prepare.mjs`, '--demo'], { cwd: ROOT, env });
+    let running = await startServer(env, { quiet: true });
+    await use({
+      url: `http://127.0.0.1:${port}`,
+      stop: () => stopProcess(running.child),
+      start: async () => {
+        running = await startServer(env, { quiet: true });
+      },
+    });
+    await stopProcess(running.child);
+  },
+
+  /** What the browser complained of: a broken content policy or an exception fails the test. */
+  faults: [
+    async ({ page }, use) => {
+      const faults: string[] = [];
+      page.on('pageerror', (error) => faults.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) faults.push(message.text());
+      });
+      await use(faults);
+      expect(faults).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+/** Chooses the shop whose floor is empty. */
+export async function toEmptyShop(page: Page, app: Application): Promise<void> {
+  await page.goto(`${app.url}/floor`);
+  await page.getByLabel('Shop').selectOption('island');
+  await expect(page.getByText('The floor is empty.')).toBeVisible();
+}
+
+/** Types a reading into the entry in focus and saves it by keyboard. */
+export async function enter(page: Page, step: string, typed: string): Promise<void> {
+  await expect(page.getByRole('textbox', { name: step, exact: true })).toBeFocused();
+  await page.keyboard.type(typed);
+  await page.keyboard.press('Enter');
+}
+
+export { expect };

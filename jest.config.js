@@ -1,0 +1,49 @@
+/** Unit tests: core and server in Node, client in jsdom. */
+const swc = {
+  '^.+\\.ts$': [
+    '@swc/jest',
+    {
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', decorators: true },
+        transform: { legacyDecorator: true, decoratorMetadata: false, useDefineForClassFields: false },
+        keepClassNames: true,
+      },
+    },
+  ],
+};
+const own = {
+  '^@tetrad/core$': '<rootDir>/core/src/index.ts',
+  '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
+};
+const node = { testEnvironment: 'node', transform: swc, moduleNameMapper: own, rootDir: import.meta.dirname };
+
+export default {
+  projects: [
+    { ...node, displayName: 'core', testMatch: ['<rootDir>/core/test/**/*.test.ts'] },
+    { ...node, displayName: 'tools', testMatch: ['<rootDir>/tools/test/**/*.test.ts'] },
+    {
+      ...node,
+      displayName: 'server',
+      testMatch: ['<rootDir>/server/test/**/*.test.ts'],
+      globalSetup: '<rootDir>/server/test/cluster-setup.mjs',
+      globalTeardown: '<rootDir>/server/test/cluster-teardown.mjs',
+    },
+    {
+      displayName: 'client',
+      rootDir: import.meta.dirname,
+      preset: 'jest-preset-angular',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/client/test/**/*.test.ts'],
+      setupFilesAfterEnv: ['<rootDir>/client/setup-jest.ts'],
+      moduleNameMapper: own,
+      transform: {
+        '^.+\\.(ts|mjs|js|html|svg)$': [
+          'jest-preset-angular',
+          { tsconfig: '<rootDir>/client/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
+        ],
+      },
+      transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|idb|@angular|@ngrx|primeng)'],
+    },
+  ],
+};

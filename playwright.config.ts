@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** Browser tests against the built application, each worker with a server and a database of its own. */
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '*.e2e.ts',
+  outputDir: 'test-results',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: process.env['TETRAD_E2E_REPORT']
+    ? [['dot'], ['json', { outputFile: process.env['TETRAD_E2E_REPORT'] }]]
+    : 'list',
+  globalSetup: './e2e/cluster.ts',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: FLAGS },
+    screenshot: 'only-on-failure',
+  },
+});

@@ -1,0 +1,103 @@
+import { cp, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pino from 'pino';
+import { judge } from '@tetrad/core';
+import { DEMO_JOBS } from '../src/demo/demo-jobs';
+import { demoCase, loadDemo } from '../src/demo/load-demo';
+import { migrate } from '../src/sql/migrate';
+import { openPool } from '../src/sql/pool';
+import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
+
+const silent = pino({ level: 'silent' });
+
+describe('migrations', () => {
+  it('run once, in order, and are all or nothing', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'migrations-'));
+    await cp(MIGRATIONS, folder, { recursive: true });
+    const pool = openPool(await newDatabase(), silent);
+    try {
+      const first = await migrate(pool, folder);
+      expect(first).toContain('0001_first.sql');
+      expect(await migrate(pool, folder)).toEqual([]);
+      await writeFile(join(folder, '9001_half.sql'), 'CREATE TABLE half (x int); SELECT no_such_thing;');
+      await expect(migrate(pool, folder)).rejects.toThrow(/no_such_thing/);
+      await expect(pool.query('SELECT * FROM half')).rejects.toThrow(/does not exist/);
+      await rm(join(folder, '9001_half.sql'));
+      await pool.query(`INSERT INTO migration (name) VALUES ('9999_future.sql')`);
+      await expect(migrate(pool, folder)).rejects.toThrow(/newer version.*9999_future/);
+    } finally {
+      await pool.end();
+      await rm(folder, { recursive: true });
+    }
+  });
+
+  it('key every table of records by its shop first', async () => {
+    const pool = openPool(await newDatabase(), silent);
+    await migrate(pool, MIGRATIONS);
+    const { rows } = await pool.query<{ table: string; first: string }>(
+      `SELECT c.relname AS table, a.attname AS first FROM pg_index i JOIN pg_class c ON c.oid = i.indrelid
+         JOIN pg_namespace n ON n.oid = c.relnamespace AND n.nspname = 'public'
+         JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = i.indkey[0] WHERE i.indisprimary AND c.relname <> 'migration'`,
+    );
+    await pool.end();
+    expect(rows.length).toBeGreaterThan(5);
+    expect(rows.filter(({ first }) => first !== 'shop_id')).toEqual([]);
+  });
+});
+
+describe('the database away', () => {
+  it('is a clear 503, the server lives on, and the same reading is stored once it is back', async () => {
+    const app = await startApplication();
+    const body = jobBody();
+    await app.ask('POST', '/api/shops/one/jobs', body);
+    const name = (await app.pool.query('SELECT current_database() AS name')).rows[0].name as string;
+    const admin = openPool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const reading = readingBody('resting-voltage', 12.6);
+    try {
+      await admin.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS false`);
+      await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [name]);
+      const away = await app.ask('POST', `/api/shops/one/jobs/${body.id}/readings`, reading);
+      expect(away).toMatchObject({ status: 503, body: { detail: expect.stringContaining('Nothing was stored') } });
+      expect((await app.ask('GET', '/api/health')).status).toBe(503);
+      await admin.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS true`);
+      expect((await app.ask('POST', `/api/shops/one/jobs/${body.id}/readings`, reading)).status).toBe(201);
+    } finally {
+      await admin.end();
+      await app.close();
+    }
+  });
+});
+
+describe('the demo', () => {
+  it('shows every verdict and every action, on about 12 vehicles and 16 jobs', () => {
+    const judgements = DEMO_JOBS.map((job) => judge(demoCase(job, new Date())));
+    expect(DEMO_JOBS).toHaveLength(16);
+    expect(new Set(DEMO_JOBS.map(({ vehicle }) => vehicle.id)).size).toBe(12);
+    expect([...new Set(judgements.map(({ decision }) => decision.action))].sort()).toEqual([
+      'charge-first',
+      'none-found',
+      'repair',
+      'replace',
+      'stop',
+      'test-next',
+    ]);
+    expect(new Set(judgements.map(({ decision }) => decision.part))).toEqual(
+      new Set(['battery', 'starter', 'alternator', 'connections', 'control', 'drain', null]),
+    );
+    const verdicts = judgements.flatMap(({ parts }) => Object.values(parts).map(({ verdict }) => verdict));
+    expect([...new Set(verdicts)].sort()).toEqual(['charge-first', 'keep', 'not-proven', 'repair', 'replace']);
+  });
+
+  it('is loaded once, with times before now', async () => {
+    const pool = openPool(await newDatabase(), silent);
+    await migrate(pool, MIGRATIONS);
+    expect(await loadDemo(pool, new Date())).toBe(16);
+    expect(await loadDemo(pool, new Date())).toBe(0);
+    const { rows } = await pool.query(
+      'SELECT count(*) FILTER (WHERE opened_at > now()) AS future, count(*) AS all FROM job',
+    );
+    await pool.end();
+    expect(rows[0]).toEqual({ future: '0', all: '16' });
+  });
+});
