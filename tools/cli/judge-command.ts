@@ -1,9 +1,8 @@
 import { readFile } from 'node:fs/promises';
-import { createInterface } from 'node:readline';
-import { once } from 'node:events';
 import { parseArgs } from 'node:util';
 import { BALANCED, SCHOOLS, describeMisfits, judge, readCase, schoolById } from '@tetrad/core';
 import type { CriteriaSet } from '@tetrad/core';
+import { judgeLines } from './judge-lines';
 
 /** Words on the command line that make no sense: exit status 2. */
 export class UsageError extends Error {}
@@ -64,25 +63,4 @@ async function readInput(file: string | null): Promise<string> {
   process.stdin.setEncoding('utf8');
   for await (const part of process.stdin) text += part as string;
   return text;
-}
-
-/** Lines of output gathered before they are written: one write a line would halve the speed. */
-const BATCH_CHARACTERS = 1 << 16;
-
-async function judgeLines(criteria: CriteriaSet): Promise<number> {
-  let status = 0;
-  let batch = '';
-  const flush = async (): Promise<void> => {
-    const text = batch;
-    batch = '';
-    if (!process.stdout.write(text)) await once(process.stdout, 'drain');
-  };
-  for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
-    const result = readCase(line);
-    if (!result.ok) status = 1;
-    batch += `${JSON.stringify(result.ok ? judge(result.value, criteria) : { error: describeMisfits(result.misfits) })}\n`;
-    if (batch.length > BATCH_CHARACTERS) await flush();
-  }
-  await flush();
-  return status;
 }

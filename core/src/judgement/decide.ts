@@ -12,7 +12,8 @@ export interface DecisionInput {
   readonly evidence: Evidence;
   readonly faults: readonly RankedFault[];
   readonly uncovered: readonly StepName[];
-  readonly proposed: readonly NextStep[];
+  /** The steps that are open now, worked out only where they matter. */
+  readonly proposed: () => readonly NextStep[];
 }
 
 /** Under this nothing is suspected any more. */
@@ -34,14 +35,13 @@ export function decide({ evidence, faults, uncovered, proposed }: DecisionInput)
   const stop = whyStop(situation);
   if (stop) return { action: 'stop', part: null, fault: null, because: stop.because };
 
-  const settled = uncovered.length === 0 && proposed.length === 0;
-  const called = faults.find(
-    ({ fault, probability }) =>
-      fault !== 'none' &&
-      fault !== 'battery-discharged' &&
-      probability >= (settled ? LIKELY : situation.criteria.callProbability) &&
-      proofOf(fault, evidence).proven,
-  );
+  const callable = (least: number): RankedFault | undefined =>
+    faults.find(
+      ({ fault, probability }) =>
+        fault !== 'none' && fault !== 'battery-discharged' && probability >= least && proofOf(fault, evidence).proven,
+    );
+  const exhausted = (): boolean => uncovered.length === 0 && proposed().length === 0;
+  const called = callable(situation.criteria.callProbability) ?? (exhausted() ? callable(LIKELY) : undefined);
   if (called) {
     const part = partOfFault(called.fault, situation);
     const replace = part !== null && REPLACED.has(part);
@@ -70,7 +70,7 @@ export function decide({ evidence, faults, uncovered, proposed }: DecisionInput)
       because:
         'The tests that the complaint asks for are done and lie within their limits: nothing in this system needs a part.',
     };
-  const first = proposed[0];
+  const first = proposed()[0];
   const missing = suspected ? proofOf(suspect.fault, evidence).excuses : [];
   return {
     action: 'test-next',

@@ -64,7 +64,7 @@ export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
   const evidence: Evidence = { situation, derived, probability };
   const uncovered = uncoveredTests(situation);
   const leading = leadingFault(faults, evidence);
-  const proposed = nextSteps({ evidence, leading, uncovered });
+  const proposed = once(() => nextSteps({ evidence, leading, uncovered }));
   const decision = decide({ evidence, faults, uncovered, proposed });
   const next = nextFor(decision, proposed, situation);
   const parts = Object.fromEntries(
@@ -87,6 +87,12 @@ export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
   };
 }
 
+/** Works something out when it is first asked for, and once. */
+function once<T>(work: () => T): () => T {
+  let result: { readonly value: T } | null = null;
+  return () => (result ??= { value: work() }).value;
+}
+
 /** The most probable fault, with what its proof still lacks. */
 function leadingFault(faults: readonly RankedFault[], evidence: Evidence) {
   const first = faults.find(({ fault }) => fault !== 'none' && fault !== 'battery-discharged');
@@ -96,7 +102,7 @@ function leadingFault(faults: readonly RankedFault[], evidence: Evidence) {
 }
 
 /** A settled case asks for nothing more; charge-first asks for the charge. */
-function nextFor(decision: Decision, proposed: Judgement['next'], situation: Situation): Judgement['next'] {
+function nextFor(decision: Decision, proposed: () => Judgement['next'], situation: Situation): Judgement['next'] {
   switch (decision.action) {
     case 'charge-first':
       return [
@@ -107,7 +113,7 @@ function nextFor(decision: Decision, proposed: Judgement['next'], situation: Sit
         ),
       ];
     case 'test-next':
-      return proposed;
+      return proposed();
     default:
       return [];
   }

@@ -1,18 +1,33 @@
 import { FAULT_NAMES } from '../case/vocabulary';
-import type { FaultName } from '../case/vocabulary';
 import type { FaultEvidence, RankedFault } from '../case/judgement-shape';
 import type { Finding } from './findings/finding';
 import { PRIOR } from './findings/priors';
 
-/** Rounds of message passing; the graph is small and settles after three. */
-const ROUNDS = 4;
+/** Most rounds of message passing; the graph is small and mostly settles after three. */
+const MOST_ROUNDS = 5;
+/** A round that moves no fault's log-odds by more than this was the last. */
+const SETTLED = 0.03;
 /** Evidence under this weight is not worth a line. */
 const LEAST_WEIGHT = 0.15;
+/** Lines of evidence listed with one fault, and the probability from which a fault has any. */
+const MOST_LINES = 4;
+const LEAST_PROBABILITY = 0.02;
 /** No fault is more certain than this: something outside the model is always possible. */
 const CERTAIN = 0.995;
 
 const sigmoid = (x: number): number => 1 / (1 + Math.exp(-x));
-const logit = (p: number): number => Math.log(p / (1 - p));
+const COUNT = FAULT_NAMES.length;
+const NONE = FAULT_NAMES.indexOf('none');
+const PRIOR_ODDS = Float64Array.from(FAULT_NAMES, (fault) => Math.log(PRIOR[fault] / (1 - PRIOR[fault])));
+
+/** Findings that share one list of causes, and what each cause has heard from each, in one flat table. */
+interface Network {
+  readonly findings: readonly Finding[];
+  /** Where the messages of each finding begin. */
+  readonly begins: Int32Array;
+  readonly messages: Float64Array;
+  readonly odds: Float64Array;
+}
 
 /**
  * The probability of every fault, each its own: several may be true at once.
@@ -23,47 +38,88 @@ const logit = (p: number): number => Math.log(p / (1 - p));
  * starter is no longer suspected for it.
  */
 export function rankFaults(findings: readonly Finding[]): readonly RankedFault[] {
-  const prior = FAULT_NAMES.map((fault) => logit(PRIOR[fault]));
-  const index = new Map(FAULT_NAMES.map((fault, i) => [fault, i]));
-  const links = findings.map(({ causes, weight }) => ({
-    factor: Math.exp(weight) - 1,
-    causes: causes.map(({ fault, share }) => ({ fault: index.get(fault)!, share, message: 0 })),
-  }));
-  const total = [...prior];
-  for (let round = 0; round < ROUNDS; round++) {
-    for (const { factor, causes } of links) {
-      const open = causes.map(({ fault, share, message }) => 1 - share * sigmoid(total[fault]! - message));
-      const allOpen = open.reduce((product, value) => product * value, 1);
-      causes.forEach((cause, i) => {
-        const others = open[i]! > 1e-9 ? 1 - allOpen / open[i]! : 1;
-        const without = 1 + factor * others;
-        const withCause = 1 + factor * (cause.share + (1 - cause.share) * others);
-        const message = Math.log(Math.max(withCause, 1e-9) / Math.max(without, 1e-9));
-        total[cause.fault]! += message - cause.message;
-        cause.message = message;
+  const network = layOut(findings);
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    let moved = 0;
+    for (let k = 0; k < findings.length; k++) moved = Math.max(moved, pass(network, k));
+    if (moved < SETTLED) break;
+  }
+  return ranked(network);
+}
+
+function layOut(findings: readonly Finding[]): Network {
+  const begins = new Int32Array(findings.length + 1);
+  for (let k = 0; k < findings.length; k++) begins[k + 1] = begins[k]! + findings[k]!.causes.length;
+  return { findings, begins, messages: new Float64Array(begins[findings.length]!), odds: PRIOR_ODDS.slice() };
+}
+
+const open = new Float64Array(COUNT);
+
+/** Sends one finding's messages to its causes. @returns the largest change. */
+function pass({ findings, begins, messages, odds }: Network, k: number): number {
+  const { causes, weight } = findings[k]!;
+  const begin = begins[k]!;
+  if (causes.length === 1 && causes[0]!.share === 1) {
+    if (messages[begin] !== 0) return 0;
+    messages[begin] = weight;
+    odds[causes[0]!.index]! += weight;
+    return 0;
+  }
+  const factor = Math.exp(weight) - 1;
+  let allOpen = 1;
+  for (let i = 0; i < causes.length; i++) {
+    const { index, share } = causes[i]!;
+    const chance = Math.max(1e-9, 1 - share * sigmoid(odds[index]! - messages[begin + i]!));
+    open[i] = chance;
+    allOpen *= chance;
+  }
+  let moved = 0;
+  for (let i = 0; i < causes.length; i++) {
+    const { index, share } = causes[i]!;
+    const others = 1 - allOpen / open[i]!;
+    const without = Math.max(1 + factor * others, 1e-9);
+    const withCause = Math.max(1 + factor * (share + (1 - share) * others), 1e-9);
+    const message = Math.log(withCause / without);
+    const change = message - messages[begin + i]!;
+    moved = Math.max(moved, Math.abs(change));
+    odds[index]! += change;
+    messages[begin + i] = message;
+  }
+  return moved;
+}
+
+function ranked(network: Network): readonly RankedFault[] {
+  const probabilities = Array.from(network.odds, (value) => Math.min(CERTAIN, sigmoid(value)));
+  let none = 1;
+  for (let i = 0; i < COUNT; i++) if (i !== NONE) none *= 1 - probabilities[i]!;
+  probabilities[NONE] = Math.min(CERTAIN, none);
+  const lines = evidenceOf(network, probabilities);
+  return FAULT_NAMES.map((fault, i) => ({
+    fault,
+    probability: Math.round(probabilities[i]! * 1e4) / 1e4,
+    evidence: lines[i]!,
+  })).sort((a, b) => b.probability - a.probability);
+}
+
+/** The strongest lines of evidence of every fault that is worth any. */
+function evidenceOf(
+  { findings, begins, messages }: Network,
+  probabilities: readonly number[],
+): readonly (readonly FaultEvidence[])[] {
+  const heard: FaultEvidence[][] = Array.from({ length: COUNT }, () => []);
+  findings.forEach(({ causes, source, says }, k) => {
+    for (let i = 0; i < causes.length; i++) {
+      const { index } = causes[i]!;
+      const weight = Math.round(messages[begins[k]! + i]! * 100) / 100;
+      if (Math.abs(weight) < LEAST_WEIGHT || probabilities[index]! < LEAST_PROBABILITY) continue;
+      heard[index]!.push({
+        reading: source.reading,
+        observation: source.observation,
+        symptom: source.symptom,
+        weight,
+        says,
       });
     }
-  }
-  const evidence = new Map<FaultName, FaultEvidence[]>();
-  links.forEach(({ causes }, k) => {
-    for (const { fault, message } of causes) {
-      if (Math.abs(message) < LEAST_WEIGHT) continue;
-      const name = FAULT_NAMES[fault]!;
-      const { says, source } = findings[k]!;
-      const list = evidence.get(name) ?? [];
-      list.push({ ...source, weight: Math.round(message * 100) / 100, says });
-      evidence.set(name, list);
-    }
   });
-  const named = FAULT_NAMES.map((fault, i) => ({ fault, probability: Math.min(CERTAIN, sigmoid(total[i]!)) })).filter(
-    ({ fault }) => fault !== 'none',
-  );
-  const none = named.reduce((product, { probability }) => product * (1 - probability), 1);
-  return [...named, { fault: 'none' as const, probability: Math.min(CERTAIN, none) }]
-    .map(({ fault, probability }) => ({
-      fault,
-      probability: Math.round(probability * 1e4) / 1e4,
-      evidence: (evidence.get(fault) ?? []).sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)),
-    }))
-    .sort((a, b) => b.probability - a.probability);
+  return heard.map((lines) => lines.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).slice(0, MOST_LINES));
 }

@@ -29,6 +29,8 @@ export interface Situation {
   readonly draw: DrawRange;
   /** Readings of this pass that may be judged, newest last. */
   readonly readings: readonly Reading[];
+  /** The same readings by test: they are looked up many times. */
+  readonly byTest: ReadonlyMap<TestName, readonly Reading[]>;
   /** Resting voltage of the pack, V, and its state of charge; null where none was read. */
   readonly resting: number | null;
   readonly charge: number | null;
@@ -67,6 +69,7 @@ export function situationOf(
     fuel: system.engine?.fuel ?? 'petrol',
     draw: expectedDraw(system, criteria, conditions.ambientCelsius ?? celsius),
     readings,
+    byTest: groupByTest(readings),
     resting,
     charge:
       resting === null
@@ -74,6 +77,21 @@ export function situationOf(
         : stateOfCharge(resting, system.battery.chemistry, system.nominalVolts, measuredCelsius ?? 25),
   };
 }
+
+function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {
+  const groups = new Map<TestName, Reading[]>();
+  for (const reading of readings) {
+    const group = groups.get(reading.test);
+    if (group) group.push(reading);
+    else groups.set(reading.test, [reading]);
+  }
+  return groups;
+}
+
+/** All readings of a test in this pass, newest last. */
+export const readingsOf = (situation: Situation, test: TestName): readonly Reading[] =>
+  situation.byTest.get(test) ?? NO_READINGS;
+const NO_READINGS: readonly Reading[] = [];
 
 function restingOf(readings: readonly Reading[]): number | null {
   const resting = readings.filter((reading) => reading.test === 'resting-voltage').filter(isNumeric);
@@ -83,17 +101,17 @@ function restingOf(readings: readonly Reading[]): number | null {
 
 /** The newest numeric reading of a test; of one battery of a pack where `battery` is given. */
 export function latest(situation: Situation, test: TestName, battery?: number): NumericReading | undefined {
-  for (let i = situation.readings.length - 1; i >= 0; i--) {
-    const reading = situation.readings[i]!;
-    if (reading.test === test && isNumeric(reading) && (battery === undefined || reading.battery === battery))
-      return reading;
+  const own = readingsOf(situation, test);
+  for (let i = own.length - 1; i >= 0; i--) {
+    const reading = own[i]!;
+    if (isNumeric(reading) && (battery === undefined || reading.battery === battery)) return reading;
   }
   return undefined;
 }
 
 /** True where the test was asked for and could not be done. */
 export const notPossible = (situation: Situation, test: TestName): boolean =>
-  situation.readings.some((reading) => reading.test === test && reading.value === null);
+  readingsOf(situation, test).some((reading) => reading.value === null);
 
 /** The newest finding of an observation in this pass. */
 export function observed(situation: Situation, about: ObservationName): string | undefined {

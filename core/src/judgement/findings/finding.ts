@@ -5,6 +5,7 @@
  * them is there". Where one cause is already proven by a reading of its own, the finding counts no
  * longer for the others (see `rank-faults.ts`): nothing is counted twice.
  */
+import { FAULT_NAMES } from '../../case/vocabulary';
 import type { FaultName } from '../../case/vocabulary';
 import type { DerivedFigures } from '../derive';
 import type { Situation } from '../situation';
@@ -13,6 +14,8 @@ import type { Situation } from '../situation';
 export interface Cause {
   readonly fault: FaultName;
   readonly share: number;
+  /** The fault's place in the table of faults. */
+  readonly index: number;
 }
 
 export interface Finding {
@@ -20,14 +23,20 @@ export interface Finding {
   /** Natural logarithm of P(finding | some cause) / P(finding | no cause). */
   readonly weight: number;
   readonly says: string;
-  readonly source: { readonly reading: string } | { readonly observation: string } | { readonly symptom: string };
+  /** Where it comes from: one of the three. */
+  readonly source: { readonly reading?: string; readonly observation?: string; readonly symptom?: string };
 }
 
 export type FindingRule = (situation: Situation, derived: DerivedFigures) => readonly (Finding | null)[];
 
+const INDEX = new Map(FAULT_NAMES.map((fault, i) => [fault, i]));
+
 /** Causes from `fault` or `[fault, share]`. */
 export const causes = (...list: readonly (FaultName | readonly [FaultName, number])[]): readonly Cause[] =>
-  list.map((entry) => (typeof entry === 'string' ? { fault: entry, share: 1 } : { fault: entry[0], share: entry[1] }));
+  list.map((entry) => {
+    const [fault, share] = typeof entry === 'string' ? [entry, 1] : entry;
+    return { fault, share, index: INDEX.get(fault)! };
+  });
 
 /** How a figure is spread in sound and in faulty vehicles (normal, with a share of outliers). */
 export interface Spread {

@@ -5,7 +5,7 @@ import { assess, showValue } from '../assess';
 import { referenceAmps, resolveLimit, applies } from '../resolve-limit';
 import { latest } from '../situation';
 import type { NumericReading, Situation } from '../situation';
-import { weigh } from './finding';
+import { causes, weigh } from './finding';
 import type { Cause, Finding, FindingRule } from './finding';
 
 /** ln(drop at the usual current / strict limit of the piece). */
@@ -91,8 +91,8 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
   const open = Math.abs(reading.value) >= OPEN_VOLTS * situation.scale;
   if (open && measured.some((piece) => Math.abs(piece.value) >= OPEN_VOLTS * situation.scale)) return [];
   const suspects: Cause[] = [
-    { fault: row.fault, share: 1 },
-    ...row.pieces.filter(([test]) => !latest(situation, test)).map(([, fault]) => ({ fault, share: 0.9 })),
+    ...causes(row.fault),
+    ...causes(...row.pieces.filter(([test]) => !latest(situation, test)).map(([, fault]) => [fault, 0.9] as const)),
   ];
   if (open)
     return [

@@ -1,0 +1,43 @@
+/** The built application served on a cluster of its own, with a browser on it, for one benchmark. */
+import { chromium } from '@playwright/test';
+import { temporaryCluster } from '../setup/cluster.mjs';
+import { freePort } from '../setup/ports.mjs';
+import { ROOT } from '../setup/root.mjs';
+import { run } from '../setup/run.mjs';
+import { serverEnvironment, startServer, stopProcess } from '../setup/supervise.mjs';
+
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+/**
+ * @template T
+ * @param {(url: string, browser: import('@playwright/test').Browser) => Promise<T>} work
+ * @returns {Promise<T>}
+ */
+export async function withServedApplication(work) {
+  const cluster = await temporaryCluster();
+  let server = null;
+  let browser = null;
+  try {
+    await cluster.createDatabase();
+    const env = { ...serverEnvironment(cluster.url(), await freePort()), TETRAD_LOG_LEVEL: 'error' };
+    await run(process.execPath, ['dist/server/prepare.mjs', '--demo'], { cwd: ROOT, env });
+    server = await startServer(env, { quiet: true });
+    browser = await chromium.launch(CHROMIUM);
+    return await work(`http://127.0.0.1:${server.port}`, browser);
+  } finally {
+    await browser?.close();
+    if (server) await stopProcess(server.child);
+    await cluster.remove();
+  }
+}
