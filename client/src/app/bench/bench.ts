@@ -62,7 +62,8 @@ export class Bench {
   /** The step at hand: chosen, else the judge's next, else the first note not read. */
   protected readonly step = computed((): BenchStep => {
     const chosen = BENCH_STEPS.find((step) => keyOf(step) === this.#chosen());
-    return chosen ?? BENCH_STEPS.find((step) => step.note && !this.newest(step)) ?? BENCH_STEPS[0]!;
+    const next = BENCH_STEPS.find((step) => step.test === this.nextTest() && !this.newest(step));
+    return chosen ?? next ?? BENCH_STEPS.find((step) => step.note && !this.newest(step)) ?? BENCH_STEPS[0]!;
   });
   protected readonly attempts = computed(() =>
     this.assessments().filter(({ reading }) => belongs(reading, this.step())),

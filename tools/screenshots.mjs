@@ -1,0 +1,60 @@
+/** `npm run screenshots`: one current picture of each main view, from the demo data, in docs/screenshots. */
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { withServedApplication } from './bench/served.mjs';
+import { buildClient, buildServer } from './setup/build.mjs';
+import { ROOT } from './setup/root.mjs';
+import { fail, step } from './setup/steps.mjs';
+
+const FOLDER = join(ROOT, 'docs/screenshots');
+const job = (number) => `/jobs/7e7ad000-0000-4000-9000-${String(number).padStart(12, '0')}`;
+const bench = (page) => page.locator('#reading').waitFor();
+
+const VIEWS = [
+  { name: 'floor', path: '/floor', ready: (page) => page.getByText('Utility van').first().waitFor() },
+  {
+    name: 'new-job',
+    path: '/floor',
+    ready: async (page) => {
+      await page.getByText('Utility van').first().waitFor();
+      await page.keyboard.press('n');
+      await page.getByRole('dialog').waitFor();
+    },
+  },
+  { name: 'bench', path: job(1), ready: bench },
+  {
+    name: 'bench-grading',
+    path: job(16),
+    ready: async (page) => {
+      await bench(page);
+      await page.keyboard.type('12.31');
+    },
+  },
+  { name: 'bench-dark', path: job(2), ready: bench, dark: true },
+  { name: 'bench-phone', path: job(8), ready: bench, size: { width: 390, height: 844 } },
+  {
+    name: 'report',
+    path: `${job(1)}/report`,
+    ready: (page) => page.getByText('Part by part').waitFor(),
+    size: { width: 1280, height: 1100 },
+  },
+];
+
+async function main() {
+  await buildServer();
+  await buildClient();
+  await mkdir(FOLDER, { recursive: true });
+  await withServedApplication(async (url, browser) => {
+    for (const { name, path, ready, dark = false, size = { width: 1280, height: 800 } } of VIEWS)
+      await step(name, async () => {
+        const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light' });
+        await page.goto(url + path);
+        await ready(page);
+        await page.waitForTimeout(500);
+        await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+        await page.close();
+      });
+  });
+}
+
+main().catch(fail);
