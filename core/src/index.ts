@@ -45,4 +45,5 @@ export type { Slip } from './quantities/likely-slip';
 export { parseEntry } from './quantities/parse-entry';
 export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
 export * from './quantities/temperature';
+export * from './simulation';
 export { CORE_VERSION } from './version';

@@ -11,7 +11,6 @@ export async function benchFirstLoad(url, browser) {
   );
   await page.goto(`${url}/floor`);
   await page.getByText('Utility van').first().waitFor();
-  await page.waitForLoadState('networkidle');
   const compressed = [...scripts.values()].reduce((sum, bytes) => sum + bytes, 0);
   const raw = await page.evaluate(() =>
     performance

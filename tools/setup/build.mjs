@@ -45,7 +45,11 @@ export const buildCli = () =>
     name: 'cli',
     inputs: [...SHARED, 'tools/cli', 'tools/setup/build.mjs'],
     output: 'dist/cli/main.mjs',
-    work: () => bundle(['tools/cli/main.ts', 'tools/cli/judge-worker.ts', 'tools/cli/schemas.ts'], 'dist/cli'),
+    work: () =>
+      bundle(
+        ['tools/cli/main.ts', 'tools/cli/judge-worker.ts', 'tools/cli/schemas.ts', 'tools/cli/bench-judge.ts'],
+        'dist/cli',
+      ),
   });
 
 export const buildClient = () =>

@@ -1,7 +1,7 @@
 /** The least that must be read before a vehicle may be called sound, by what it came in for. */
 import type { StepName } from '../case/judgement-shape';
 import type { SymptomName, TestName } from '../case/vocabulary';
-import { notPossible } from './situation';
+import { notPossible, readingsOf } from './situation';
 import type { Situation } from './situation';
 
 const STARTING: readonly SymptomName[] = [
@@ -13,15 +13,29 @@ const STARTING: readonly SymptomName[] = [
   'lamps-dim-on-crank',
   'resets-on-crank',
 ];
+const CHARGING: readonly SymptomName[] = ['charge-lamp', 'goes-flat', 'dim-at-idle', 'belt-squeal'];
 const STANDING: readonly SymptomName[] = ['goes-flat'];
+
+const ALWAYS: readonly TestName[] = ['resting-voltage', 'cranking-voltage', 'charging-voltage', 'ripple-ac'];
+const FOR_STARTING: readonly TestName[] = [
+  'starter-draw',
+  'cranking-speed',
+  'drop-starter-positive',
+  'drop-starter-ground',
+];
 
 /** Tests the complaint asks for that have neither a reading nor a reason why not. */
 export function uncoveredTests(situation: Situation): readonly StepName[] {
   const symptoms = situation.case.complaint?.symptoms ?? [];
-  const asked = new Set<TestName>(['resting-voltage', 'cranking-voltage', 'charging-voltage', 'ripple-ac']);
-  if (symptoms.some((symptom) => STARTING.includes(symptom))) asked.add('starter-draw');
-  if (symptoms.some((symptom) => STANDING.includes(symptom))) asked.add('parasitic-draw');
-  return [...asked].filter(
-    (test) => !situation.readings.some((reading) => reading.test === test) && !notPossible(situation, test),
+  const has = (list: readonly SymptomName[]): boolean => symptoms.some((symptom) => list.includes(symptom));
+  const asked = [
+    ...ALWAYS,
+    ...(has(STARTING) ? FOR_STARTING : []),
+    ...(has(STANDING) ? (['parasitic-draw'] as const) : []),
+  ];
+  const open = asked.filter((test) => readingsOf(situation, test).length === 0 && !notPossible(situation, test));
+  const loaded = readingsOf(situation, 'charging-voltage').some(
+    ({ conditions, value }) => conditions?.loads === 'on' || value === null,
   );
+  return has(CHARGING) && !loaded && !open.includes('charging-voltage') ? [...open, 'charging-voltage'] : open;
 }

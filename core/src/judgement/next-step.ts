@@ -2,20 +2,20 @@
 import { loadTestAmps } from '../battery/rating';
 import type { NextStep, StepName } from '../case/judgement-shape';
 import { isObservationName, isTestName } from '../case/vocabulary';
-import type { FaultName } from '../case/vocabulary';
+import type { FaultName, TestName } from '../case/vocabulary';
 import { STEPS } from './step-table';
 import type { StepRow } from './step-table';
 import type { Evidence, ProofState } from './proof';
 import { isCharged } from './proof';
-import { latest, notPossible, observed } from './situation';
+import { latest, notPossible, observed, readingsOf } from './situation';
 import type { Situation } from './situation';
 
-/** Uncertainty of a probability, bits. */
-const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
+/** Doubt about a fault, 0 to 1: its variance, which unlike entropy makes little of what is merely not excluded. */
+const doubt = (p: number): number => 4 * p * (1 - p);
 
-/** What one step still missing from the leading fault's proof is worth, bits. */
+/** What one step still missing from the leading fault's proof is worth, in doubts. */
 const PROOF_VALUE = 1.2;
-/** What covering one of the complaint's basic tests is worth, bits. */
+/** What covering one of the complaint's basic tests is worth, in doubts. */
 const COVERAGE_VALUE = 0.5;
 
 export interface NextInput {
@@ -35,7 +35,7 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
     .filter(([name, row]) => isOpen(name, row, situation))
     .map(([name, row]) => {
       const information = row.informs.reduce(
-        (sum, [fault, strength]) => sum + entropy(probability[fault]) * strength,
+        (sum, [fault, strength]) => sum + doubt(probability[fault]) * strength,
         0,
       );
       const forProof = leading && leading.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
@@ -55,13 +55,25 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
     );
 }
 
+/** A reading that came out void may be taken once more: then another test must settle it. */
+const MOST_TRIES = 2;
+
+/** Charging is read twice, with loads off and on; all else once, or again where it came out void. */
+function isDone(name: TestName, situation: Situation): boolean {
+  const judged = readingsOf(situation, name);
+  if (name === 'charging-voltage') return new Set(judged.map(({ conditions }) => conditions?.loads ?? 'off')).size === 2;
+  if (judged.length > 0) return true;
+  const tried = situation.case.readings.filter(
+    ({ test, pass = 'before', void: byHand }) => test === name && pass === situation.pass && byHand === undefined,
+  );
+  return tried.length >= (name.startsWith('drop-') ? 1 : MOST_TRIES);
+}
+
 /** Not done, possible, and not void or unsafe in the present state. */
 function isOpen(name: StepName, row: StepRow, situation: Situation): boolean {
   if (isObservationName(name) && observed(situation, name) !== undefined) return false;
   if (isTestName(name)) {
-    const done =
-      situation.readings.some((reading) => reading.test === name && (!row.variant || row.variant(reading))) ||
-      notPossible(situation, name);
+    const done = isDone(name, situation) || notPossible(situation, name);
     if (done) return false;
   }
   if (row.needsCharge && !isCharged(situation)) return false;

@@ -1,8 +1,7 @@
 /** Every step the judge may ask for: its minutes, what it settles, and what must hold before it. */
-import type { Reading } from '../case/case-shape';
 import type { StepName } from '../case/judgement-shape';
 import type { FaultName } from '../case/vocabulary';
-import { latest } from './situation';
+import { latest, readingsOf } from './situation';
 import type { Situation } from './situation';
 
 export interface StepRow {
@@ -14,8 +13,6 @@ export interface StepRow {
   readonly needsCharge?: boolean;
   readonly needsCrank?: boolean;
   readonly needsEngine?: boolean;
-  /** Only readings for which this holds count as this step done. */
-  readonly variant?: (reading: Reading) => boolean;
   readonly when?: (situation: Situation) => boolean;
 }
 
@@ -126,7 +123,7 @@ export const STEPS: Readonly<Partial<Record<StepName, StepRow>>> = {
   },
   'starter-control-voltage': {
     minutes: 2,
-    informs: all(0.8, 'starter-control'),
+    informs: [...all(0.9, 'starter-control'), ...all(0.25, 'solenoid-contacts', 'cable-starter-positive', 'cable-starter-ground')],
     settles: 'Shows whether the solenoid is told to work.',
     needsCharge: true,
   },
@@ -150,7 +147,7 @@ export const STEPS: Readonly<Partial<Record<StepName, StepRow>>> = {
     minutes: 1.5,
     informs: [
       ...all(0.7, 'alternator-dead', 'regulator-high', 'charge-control'),
-      ...all(0.3, 'alternator-weak', 'belt-slip', 'charge-cable-positive', 'charge-cable-ground'),
+      ...all(0.4, 'alternator-weak', 'belt-slip', 'charge-cable-positive', 'charge-cable-ground'),
     ],
     settles: 'Shows whether the alternator charges, and not too much.',
   },
@@ -224,8 +221,10 @@ export const STEPS: Readonly<Partial<Record<StepName, StepRow>>> = {
   },
 };
 
-/** Drops on the charging side need current: some charging voltage above rest. */
+/** Drops on the charging side need current: a charging voltage above rest, or amps at the output. */
 function alternatorGives(situation: Situation): boolean {
-  const volts = latest(situation, 'charging-voltage');
-  return volts === undefined || situation.resting === null || volts.value > situation.resting + 0.2 * situation.scale;
+  const volts = readingsOf(situation, 'charging-voltage');
+  const amps = latest(situation, 'alternator-current');
+  const above = (situation.resting ?? 12.6 * situation.scale) + 0.2 * situation.scale;
+  return volts.length === 0 || (amps?.value ?? 0) > 5 || volts.some(({ value }) => typeof value === 'number' && value > above);
 }

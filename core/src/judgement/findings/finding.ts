@@ -38,6 +38,9 @@ export const causes = (...list: readonly (FaultName | readonly [FaultName, numbe
     return { fault, share, index: INDEX.get(fault)! };
   });
 
+/** A consequence that is missing says little against a cause: a slight fault has none yet. */
+export const ABSENT = -0.6;
+
 /** How a figure is spread in sound and in faulty vehicles (normal, with a share of outliers). */
 export interface Spread {
   readonly sound: readonly [mean: number, sd: number];

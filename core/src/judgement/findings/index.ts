@@ -21,7 +21,7 @@ import {
 import type { Finding, FindingRule } from './finding';
 import { observationFindings, symptomFindings } from './observed-findings';
 import { dropFindings } from './path-findings';
-import { controlFindings, didNotCrankFindings, drawFindings, speedFindings } from './starting-findings';
+import { controlFindings, didNotCrankFindings, drawFindings, motorFindings, speedFindings } from './starting-findings';
 
 const RULES: readonly FindingRule[] = [
   restingFindings,
@@ -35,6 +35,7 @@ const RULES: readonly FindingRule[] = [
   dropFindings,
   drawFindings,
   speedFindings,
+  motorFindings,
   controlFindings,
   didNotCrankFindings,
   chargingFindings,

@@ -1,7 +1,7 @@
 import { showValue } from '../assess';
 import { formatQuantity } from '../../quantities/format';
 import { latest, notPossible } from '../situation';
-import { causes, weigh } from './finding';
+import { ABSENT, causes, weigh } from './finding';
 import type { FindingRule } from './finding';
 
 const HIGH_DRAW = causes('starter-dragging', 'engine-drag', 'accessory-seized');
@@ -68,7 +68,7 @@ export const drawFindings: FindingRule = (situation, derived) => {
           source,
           says: `draws ${showValue(reading)} but the engine does not turn`,
         }
-      : { causes: LOW_FLOW, weight: weigh(ln, { sound, faulty: low }), source, says: shown },
+      : { causes: LOW_FLOW, weight: Math.max(ABSENT, weigh(ln, { sound, faulty: low })), source, says: shown },
     {
       causes: causes('starter-control'),
       weight: -5,
@@ -90,10 +90,41 @@ export const speedFindings: FindingRule = (situation) => {
     return [{ causes: [...SLOW, ...causes('starter-control', 'starter-drive')], weight: 2, source, says }];
   const ln = Math.log(reading.value / SLOWEST[situation.fuel]);
   return [
-    { causes: SLOW, weight: Math.max(-2, weigh(ln, { sound: [0.3, 0.16], faulty: [-0.45, 0.3] })), source, says },
+    { causes: SLOW, weight: Math.max(ABSENT, weigh(ln, { sound: [0.3, 0.18], faulty: [-0.3, 0.35] })), source, says },
     { causes: causes('starter-control', 'starter-drive'), weight: -4, source, says },
   ];
 };
+
+/** rpm that a sound starter makes of each 10 V it gets, and how far vehicles differ (logarithm). */
+const RPM_AT_10_V = { petrol: 205, diesel: 185 } as const;
+
+/**
+ * Slow although it gets its volts and asks no more amps than usual: the starter itself is worn. What the
+ * paths lose is taken off where it was read.
+ */
+export const motorFindings: FindingRule = (situation, derived) => {
+  const speed = latest(situation, 'cranking-speed');
+  const posts = latest(situation, 'cranking-voltage');
+  if (!speed || !posts || speed.value < 20) return [];
+  const lost = (['drop-starter-positive', 'drop-starter-ground'] as const).map((test) => latest(situation, test));
+  const volts = lost.reduce((left, drop) => left - Math.abs(drop?.value ?? 0), posts.value) / situation.scale;
+  if (volts < 4) return [];
+  const ln = Math.log(speed.value / RPM_AT_10_V[situation.fuel] / (volts / 10));
+  const ratio = derived.drawRatio ?? 1;
+  const tight = lost.every((drop) => drop !== undefined) ? 1 : 0.6;
+  const weight = weigh(ln, { sound: [0, 0.17], faulty: [-0.62, 0.28] }) * tight;
+  const source = { reading: speed.id };
+  const says = `${showValue(speed)} from ${formatQuantity(volts * situation.scale, 'V')} at the starter`;
+  return [
+    {
+      causes: ratio > 1.35 ? DRAGGED : causes('starter-worn'),
+      weight: weight < 0 ? Math.max(-3, weight) : ratio > 1.35 ? weight * 0.4 : weight,
+      source,
+      says,
+    },
+  ];
+};
+const DRAGGED = causes('starter-dragging', 'engine-drag', 'accessory-seized', ['starter-worn', 0.3]);
 
 export const controlFindings: FindingRule = (situation) => {
   const reading = latest(situation, 'starter-control-voltage');

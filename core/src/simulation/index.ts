@@ -1,0 +1,11 @@
+/**
+ * The circuit model: vehicles with a true state, faults injected into it, and every reading of the
+ * format taken from it. It feeds the benchmark of the judge, the command line and the practice bay; the
+ * judge itself never looks at it.
+ */
+export { crankWaveform } from './crank-waveform';
+export type { Sample } from './crank-waveform';
+export { FULL_SET, SimulatedVisit, simulateCase } from './simulate-case';
+export type { SimulationOptions } from './simulate-case';
+export { TESTING_SPREAD, TUNING_SPREAD } from './spread';
+export type { Spread } from './spread';

@@ -1,0 +1,70 @@
+/** How real vehicles, instruments and people differ. Two spreads: one to tune by, a different one to test by. */
+export interface Spread {
+  /** Resistance of a sound battery at 21 °C, V per CCA: mean and sd of its logarithm. */
+  readonly batteryVoltsPerCca: number;
+  readonly batterySd: number;
+  /** Range of health (1 as rated) of sound and of worn batteries. */
+  readonly soundHealth: readonly [number, number];
+  readonly wornHealth: readonly [number, number];
+  /** Sound path resistances as a share of the strict limit at the usual current: median and sd. */
+  readonly pathShare: number;
+  readonly pathSd: number;
+  /** Volts a bad path loses at the usual current, per 12 V. */
+  readonly badPathVolts: readonly [number, number];
+  /** Stall current of a sound starter over its usual draw. */
+  readonly stallRatio: readonly [number, number];
+  /** Cranking speed of a sound vehicle, rpm. */
+  readonly crankRpm: readonly [number, number];
+  /** Share of torque that grows with speed. */
+  readonly viscousShare: number;
+  readonly regulatorSd: number;
+  readonly rippleVolts: readonly [number, number];
+  readonly badRippleVolts: readonly [number, number];
+  /** Relative error of a current, of a conductance; error of a voltage, V. */
+  readonly ampsError: number;
+  readonly conductanceError: number;
+  readonly voltsError: number;
+  /** Share of observations that are wrong. */
+  readonly observerError: number;
+}
+
+export const TUNING_SPREAD: Spread = {
+  batteryVoltsPerCca: 4.8,
+  batterySd: 0.1,
+  soundHealth: [0.85, 1.12],
+  wornHealth: [0.3, 0.64],
+  pathShare: 0.3,
+  pathSd: 0.35,
+  badPathVolts: [0.7, 4],
+  stallRatio: [3.5, 5.5],
+  crankRpm: [175, 260],
+  viscousShare: 0.3,
+  regulatorSd: 0.12,
+  rippleVolts: [0.02, 0.1],
+  badRippleVolts: [0.3, 0.9],
+  ampsError: 0.03,
+  conductanceError: 0.05,
+  voltsError: 0.012,
+  observerError: 0.02,
+};
+
+/** Deliberately different: stiffer starters, wider batteries, noisier hands, milder faults. */
+export const TESTING_SPREAD: Spread = {
+  batteryVoltsPerCca: 4.4,
+  batterySd: 0.14,
+  soundHealth: [0.82, 1.18],
+  wornHealth: [0.25, 0.66],
+  pathShare: 0.38,
+  pathSd: 0.4,
+  badPathVolts: [0.55, 3.5],
+  stallRatio: [3, 6.5],
+  crankRpm: [165, 250],
+  viscousShare: 0.45,
+  regulatorSd: 0.15,
+  rippleVolts: [0.015, 0.12],
+  badRippleVolts: [0.26, 1.1],
+  ampsError: 0.045,
+  conductanceError: 0.07,
+  voltsError: 0.018,
+  observerError: 0.03,
+};

@@ -1,0 +1,139 @@
+import { convertRating } from '../battery/rating';
+import type { System } from '../case/case-shape';
+import { CHEMISTRIES } from '../case/vocabulary';
+import { BALANCED } from '../criteria/schools';
+import { expectedDraw } from '../judgement/expected-draw';
+import type { Random } from './random';
+import type { Spread } from './spread';
+
+/** A vehicle's true state: what no meter shows at once. Volts, ohms and amps are for the whole system. */
+export interface Vehicle {
+  readonly system: System;
+  readonly celsius: number;
+  /** Nominal volts over 12. */
+  readonly scale: number;
+  /** SAE amps of the pack. */
+  readonly cca: number;
+  charge: number;
+  health: number;
+  deadCell: boolean;
+  /** Battery resistance at 21 °C, full, health 1, ohm. */
+  batteryOhm: number;
+  positivePostOhm: number;
+  negativePostOhm: number;
+  positiveCableOhm: number;
+  solenoidOhm: number;
+  groundOhm: number;
+  motorOhm: number;
+  /** Back-EMF per rpm of the engine, V. */
+  voltsPerRpm: number;
+  /** Current that the engine's friction and compression ask at standstill, A. */
+  loadAmps: number;
+  /** Further current per rpm, A. */
+  ampsPerRpm: number;
+  /** Current lost inside a dragging starter, A. */
+  dragAmps: number;
+  driveEngages: boolean;
+  controlVolts: number;
+  locked: boolean;
+  alternatorShare: number;
+  regulatorVolts: number;
+  excited: boolean;
+  rippleVolts: number;
+  humpsMissing: number;
+  diodeShorted: boolean;
+  beltShare: number;
+  chargeCableOhm: number;
+  chargeGroundOhm: number;
+  linkBlown: boolean;
+  drainAmps: number;
+  readonly usualAmps: number;
+  /** Its cranking speed in health, rpm. */
+  readonly usualRpm: number;
+  readonly ratedAmps: number;
+}
+
+const LITRES = { petrol: [0.35, 0.6], diesel: [0.45, 0.7] } as const;
+const STRICT_VOLTS = { post: 0.1, cable: 0.2, solenoid: 0.3, ground: 0.2, charge: 0.3, chargeGround: 0.1 } as const;
+
+/** Volts of the strict limit for each path, per 12 V. */
+export const strictOhm = (path: keyof typeof STRICT_VOLTS, amps: number, scale: number): number =>
+  (STRICT_VOLTS[path] * scale) / amps;
+
+/** Draws a sound vehicle. */
+export function soundVehicle(random: Random, spread: Spread): Vehicle {
+  const fuel = random.chance(0.35) ? 'diesel' : 'petrol';
+  const nominalVolts = random.chance(0.88) ? 12 : fuel === 'diesel' ? 24 : random.chance(0.5) ? 6 : 12;
+  const cylinders = random.pick(fuel === 'diesel' ? [4, 4, 6] : [3, 4, 4, 4, 6, 8]);
+  const [low, high] = LITRES[fuel];
+  const displacementLitres = Number((cylinders * random.between(low, high)).toFixed(1));
+  const scale = nominalVolts / 12;
+  const celsius = Math.round(random.normal(17, 11));
+  const chemistry = random.pick(CHEMISTRIES);
+  const bare: System = { nominalVolts, engine: { cylinders, fuel, displacementLitres }, battery: { chemistry } };
+  const typical = expectedDraw(bare, BALANCED, 21);
+  const usualAmps = typical.min + (typical.max - typical.min) * random.between(0.2, 0.75);
+  const cca = Math.round((usualAmps * (fuel === 'diesel' ? random.between(1.9, 2.6) : random.between(3, 5))) / 20) * 20;
+  const standard = random.pick(['SAE', 'SAE', 'EN', 'DIN'] as const);
+  const isSpecified = random.chance(0.4);
+  const ratedAmps = Math.round(random.between(70, 190) / 10) * 10;
+  const system: System = {
+    ...bare,
+    battery: {
+      chemistry,
+      serviceable: chemistry === 'flooded' && random.chance(0.6),
+      count: nominalVolts === 24 ? 2 : 1,
+      arrangement: nominalVolts === 24 ? 'series' : 'single',
+      rating: { value: Math.round(convertRating({ value: cca, standard: 'SAE' }, standard)!), standard },
+      capacityAh: Math.round(cca / random.between(8.5, 11.5)),
+    },
+    alternator: { ratedAmps, regulation: random.chance(0.25) ? 'commanded' : 'fixed' },
+    ...(isSpecified && {
+      specified: { starterDrawAmps: { min: Math.round(usualAmps * 0.8), max: Math.round(usualAmps * 1.2) } },
+    }),
+  };
+  const path = (name: keyof typeof STRICT_VOLTS, amps: number): number =>
+    strictOhm(name, amps, scale) * spread.pathShare * random.factor(spread.pathSd);
+  const cold = 1 + (0.3 / 39) * Math.max(0, 21 - celsius);
+  const rpm = random.between(...spread.crankRpm) * (fuel === 'diesel' ? 0.9 : 1);
+  const motorVolts = 10.6 * scale;
+  const motorOhm = motorVolts / (usualAmps * random.between(...spread.stallRatio));
+  return {
+    system,
+    celsius,
+    scale,
+    cca,
+    charge: random.between(0.84, 1),
+    health: random.between(...spread.soundHealth),
+    deadCell: false,
+    batteryOhm: (spread.batteryVoltsPerCca * scale * random.factor(spread.batterySd)) / cca,
+    positivePostOhm: path('post', usualAmps),
+    negativePostOhm: path('post', usualAmps),
+    positiveCableOhm: path('cable', usualAmps),
+    solenoidOhm: path('solenoid', usualAmps),
+    groundOhm: path('ground', usualAmps) * 0.7,
+    motorOhm,
+    voltsPerRpm: (motorVolts - usualAmps * motorOhm) / rpm,
+    loadAmps: usualAmps * cold * (1 - spread.viscousShare),
+    ampsPerRpm: (usualAmps * cold * spread.viscousShare) / rpm,
+    dragAmps: 0,
+    driveEngages: true,
+    controlVolts: 0,
+    locked: false,
+    alternatorShare: random.between(0.9, 1.05),
+    regulatorVolts:
+      (14.2 + Math.max(-0.25, Math.min(0.3, 0.01 * (25 - celsius))) + random.normal(0, spread.regulatorSd)) * scale,
+    excited: true,
+    rippleVolts: random.between(...spread.rippleVolts) * scale,
+    humpsMissing: 0,
+    diodeShorted: false,
+    beltShare: 1,
+    chargeCableOhm: path('charge', ratedAmps * 0.8),
+    chargeGroundOhm: path('chargeGround', ratedAmps * 0.8),
+    linkBlown: false,
+    drainAmps: random.between(0.008, 0.045),
+    usualAmps,
+    usualRpm: rpm,
+    ratedAmps,
+  };
+}
