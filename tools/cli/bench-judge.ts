@@ -138,6 +138,20 @@ function steps(): { right: number; cases: number; steps: number; wrong: Map<stri
       else {
         const key = `${fault} → ${said.decision.action} ${said.decision.fault ?? ''}`;
         wrong.set(key, (wrong.get(key) ?? 0) + 1);
+        if (process.env['TRACE'] === key)
+          console.error(
+            JSON.stringify(visit.case.complaint?.symptoms),
+            visit.case.readings
+              .map((r) => `${r.test} ${JSON.stringify(r.value)} ${said.readings.find((g) => g.id === r.id)?.grade}`)
+              .join(' | '),
+            visit.case.observations?.map((o) => `${o.about}:${o.finding}`).join(' '),
+            said.decision.because,
+            said.faults
+              .slice(0, 4)
+              .map((f) => `${f.fault} ${f.probability}`)
+              .join(' '),
+            said.next.map((n) => n.test).join(),
+          );
         if (said.decision.action === 'replace') replaced += 1;
       }
     }

@@ -3,9 +3,7 @@ import { parseArgs } from 'node:util';
 import { BALANCED, SCHOOLS, describeMisfits, judge, readCase, schoolById } from '@tetrad/core';
 import type { CriteriaSet } from '@tetrad/core';
 import { judgeLines } from './judge-lines';
-
-/** Words on the command line that make no sense: exit status 2. */
-export class UsageError extends Error {}
+import { UsageError } from './usage-error';
 
 interface Words {
   readonly criteria: CriteriaSet;

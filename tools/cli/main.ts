@@ -1,11 +1,16 @@
 /** The command line: reads its words and hands over to one command. */
-import { UsageError, judgeCommand } from './judge-command';
+import { judgeCommand } from './judge-command';
+import { simulateCommand } from './simulate-command';
+import { UsageError } from './usage-error';
 
 const USAGE = `tetrad judge [--criteria ID] [--lines] [FILE…]
-    judges each case file, or standard input where no file is given`;
+    judges each case file, or standard input where no file is given
+tetrad simulate [--fault NAME] [--severity 0..1] [--seed N] [--capture FILE.csv]
+    writes a case, and the capture behind it, from the circuit model`;
 
 const COMMANDS: Readonly<Record<string, (words: readonly string[]) => Promise<number>>> = {
   judge: judgeCommand,
+  simulate: simulateCommand,
 };
 
 async function main(): Promise<number> {

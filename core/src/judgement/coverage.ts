@@ -1,7 +1,7 @@
 /** The least that must be read before a vehicle may be called sound, by what it came in for. */
 import type { StepName } from '../case/judgement-shape';
 import type { SymptomName, TestName } from '../case/vocabulary';
-import { notPossible, readingsOf } from './situation';
+import { latest, notPossible, observed, readingsOf } from './situation';
 import type { Situation } from './situation';
 
 const STARTING: readonly SymptomName[] = [
@@ -37,5 +37,12 @@ export function uncoveredTests(situation: Situation): readonly StepName[] {
   const loaded = readingsOf(situation, 'charging-voltage').some(
     ({ conditions, value }) => conditions?.loads === 'on' || value === null,
   );
-  return has(CHARGING) && !loaded && !open.includes('charging-voltage') ? [...open, 'charging-voltage'] : open;
+  const tight =
+    symptoms.includes('slow-crank') && asksALot(situation) && observed(situation, 'crank-by-hand') === undefined;
+  const all: StepName[] = tight ? [...open, 'crank-by-hand'] : open;
+  return has(CHARGING) && !loaded && !all.includes('charging-voltage') ? [...all, 'charging-voltage'] : all;
 }
+
+/** More amps than the middle of the usual range: something may be holding the engine. */
+const asksALot = (situation: Situation): boolean =>
+  (latest(situation, 'starter-draw')?.value ?? 0) > situation.draw.reference;

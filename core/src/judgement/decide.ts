@@ -18,6 +18,8 @@ export interface DecisionInput {
 
 /** Under this nothing is suspected any more. */
 const EXCUSED = 0.3;
+/** Nothing is found only where no fault at all is this probable: many small doubts are one large one. */
+const SOUND = 0.5;
 /** With every useful test done, a proven fault above this is called all the same. */
 const LIKELY = 0.6;
 
@@ -62,7 +64,7 @@ export function decide({ evidence, faults, uncovered, proposed }: DecisionInput)
     };
   const suspect = faults.find(({ fault }) => fault !== 'none' && fault !== 'battery-discharged');
   const suspected = suspect !== undefined && suspect.probability >= EXCUSED;
-  if (uncovered.length === 0 && !suspected)
+  if (uncovered.length === 0 && !suspected && (evidence.probability.none >= SOUND || proposed().length === 0))
     return {
       action: 'none-found',
       part: null,

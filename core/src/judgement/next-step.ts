@@ -34,10 +34,7 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   const ranked = (Object.entries(STEPS) as [StepName, StepRow][])
     .filter(([name, row]) => isOpen(name, row, situation))
     .map(([name, row]) => {
-      const information = row.informs.reduce(
-        (sum, [fault, strength]) => sum + doubt(probability[fault]) * strength,
-        0,
-      );
+      const information = row.informs.reduce((sum, [fault, strength]) => sum + doubt(probability[fault]) * strength, 0);
       const forProof = leading && leading.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
       const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
       return { name, row, worth: (information + forProof + forCoverage) / (row.minutes + 0.5), forProof, forCoverage };
@@ -61,7 +58,8 @@ const MOST_TRIES = 2;
 /** Charging is read twice, with loads off and on; all else once, or again where it came out void. */
 function isDone(name: TestName, situation: Situation): boolean {
   const judged = readingsOf(situation, name);
-  if (name === 'charging-voltage') return new Set(judged.map(({ conditions }) => conditions?.loads ?? 'off')).size === 2;
+  if (name === 'charging-voltage')
+    return new Set(judged.map(({ conditions }) => conditions?.loads ?? 'off')).size === 2;
   if (judged.length > 0) return true;
   const tried = situation.case.readings.filter(
     ({ test, pass = 'before', void: byHand }) => test === name && pass === situation.pass && byHand === undefined,

@@ -8,8 +8,8 @@ import { assess } from './assess';
 import type { DerivedFigures } from './derive';
 import { cellSpread } from './gravity';
 import { fuseHealth } from './findings/battery-findings';
-import { pathIsGood } from './findings/path-findings';
-import { batteryUnits, latest, notPossible, observed } from './situation';
+import { closed, pathIsGood } from './findings/path-findings';
+import { batteryUnits, latest, notPossible, observed, readingsOf } from './situation';
 import type { Situation } from './situation';
 import { deadCellVolts } from './void-rules';
 
@@ -40,7 +40,9 @@ export const isCharged = ({ charge, criteria }: Situation): boolean =>
 
 /** A spread of gravity or a ruined health figure tells on a flat battery too. */
 function needsNoCharge(situation: Situation): boolean {
-  return hasCellSpread(situation) || ruinedConductance(situation) || deadAfterCharge(situation);
+  return (
+    hasCellSpread(situation) || ruinedConductance(situation) || (deadAfterCharge(situation) && deadCellVolts(situation))
+  );
 }
 
 function hasCellSpread(situation: Situation): boolean {
@@ -53,11 +55,11 @@ function ruinedConductance(situation: Situation): boolean {
   return reading !== undefined && assess(reading, situation).grade === 'outside';
 }
 
-/** Near 10.5 V at rest although it was charged, or though it was read twice around a charge. */
+/** Near 10.5 V at rest although it was charged, or read twice around a charge and low both times. */
 export function deadAfterCharge(situation: Situation): boolean {
-  if (!deadCellVolts(situation)) return false;
-  const resting = situation.readings.filter(({ test }) => test === 'resting-voltage');
-  return resting.length >= 2 || (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < 24 * 60;
+  const resting = readingsOf(situation, 'resting-voltage');
+  if (resting.length >= 2) return deadCellVolts(situation) || !isCharged(situation);
+  return deadCellVolts(situation) && (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < 24 * 60;
 }
 
 const healthMeasured: Excuse = {
@@ -88,11 +90,15 @@ const batteryProven: Excuse = {
     probability['battery-dead-cell'] < UNLIKELY,
 };
 
-const goodPath = (test: TestName, says: string): Excuse => ({
+/** Measured, and either inside its limit or too slight a loss to be the fault. */
+const goodPath = (test: TestName, fault: FaultName, says: string): Excuse => ({
   says,
   steps: [test],
-  excluded: ({ situation }) => pathIsGood(situation, test),
+  excluded: ({ situation, probability }) =>
+    latest(situation, test) !== undefined && (pathIsGood(situation, test) || probability[fault] < SLIGHT),
 });
+/** A path that is this improbable to be bad is excused by its reading. */
+const SLIGHT = 0.2;
 
 const positiveWithoutSolenoid: Excuse = {
   says: 'the positive side may be losing the volts',
@@ -105,10 +111,12 @@ const positiveWithoutSolenoid: Excuse = {
 const startingGround: Excuse = {
   says: 'the ground side may be losing the volts',
   steps: ['drop-starter-ground'],
-  excluded: ({ situation, probability }) =>
-    pathIsGood(situation, 'drop-starter-ground') ||
-    (latest(situation, 'drop-starter-ground') !== undefined && probability['cable-starter-ground'] < 0.2),
+  excluded: (evidence) =>
+    goodPath('drop-starter-ground', 'cable-starter-ground', '').excluded(evidence) ||
+    (noCurrent(evidence.situation) && closed(evidence.situation, 'drop-starter-ground')),
 };
+const noCurrent = (situation: Situation): boolean => (latest(situation, 'starter-draw')?.value ?? Infinity) < 25;
+
 const controlGood: Excuse = {
   says: 'the solenoid may not be told to work',
   steps: ['starter-control-voltage'],
@@ -128,6 +136,14 @@ const accessoryExcluded: Excuse = {
   excluded: ({ situation }) => observed(situation, 'belt-removed-crank') === 'unchanged',
 };
 
+/** A starter that spins free asks too little current for a drop: the reading must have been tried. */
+const tried = (test: TestName, says: string): Excuse => ({
+  says,
+  steps: [test],
+  excluded: ({ situation }) =>
+    situation.case.readings.some((reading) => reading.test === test && (reading.pass ?? 'before') === situation.pass),
+});
+
 const beltGood: Excuse = {
   says: 'the belt may slip',
   steps: ['belt'],
@@ -145,8 +161,16 @@ const excited: Excuse = {
     (latest(situation, 'excitation-voltage') !== undefined || latest(situation, 'field-duty') !== undefined) &&
     probability['charge-control'] < UNLIKELY,
 };
-const chargePositive = goodPath('drop-charge-positive', 'the charging cable may be losing the volts');
-const chargeGround = goodPath('drop-charge-ground', 'the alternator’s ground may be losing the volts');
+const chargePositive = goodPath(
+  'drop-charge-positive',
+  'charge-cable-positive',
+  'the charging cable may be losing the volts',
+);
+const chargeGround = goodPath(
+  'drop-charge-ground',
+  'charge-cable-ground',
+  'the alternator’s ground may be losing the volts',
+);
 /** A dead alternator has no current to read drops by: the ground strap is looked at instead. */
 const strapSound: Excuse = {
   says: 'the ground strap may be broken',
@@ -202,7 +226,13 @@ const PROOF: Readonly<Partial<Record<FaultName, readonly Excuse[]>>> = {
   ],
   'starter-worn': STARTER,
   'starter-dragging': [...STARTER, accessoryExcluded],
-  'starter-drive': [batteryProven, ...STARTER.slice(1)],
+  'starter-drive': [
+    batteryProven,
+    tried('drop-starter-positive', 'the positive side has not been looked at'),
+    tried('drop-starter-ground', 'the ground side has not been looked at'),
+    controlGood,
+    turnsByHand,
+  ],
   'engine-drag': [
     measured(
       ['crank-by-hand'],
@@ -216,7 +246,7 @@ const PROOF: Readonly<Partial<Record<FaultName, readonly Excuse[]>>> = {
   'alternator-weak': ALTERNATOR,
   'alternator-diode': ALTERNATOR,
   'regulator-high': ALTERNATOR,
-  'belt-slip': [seen('belt', 'nobody has looked at the belt')],
+  'belt-slip': [seen('belt', 'nobody has looked at the belt'), excited],
   'charge-cable-positive': [
     measured(
       ['drop-charge-positive', 'alternator-stud-voltage'],

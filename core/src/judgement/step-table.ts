@@ -123,7 +123,10 @@ export const STEPS: Readonly<Partial<Record<StepName, StepRow>>> = {
   },
   'starter-control-voltage': {
     minutes: 2,
-    informs: [...all(0.9, 'starter-control'), ...all(0.25, 'solenoid-contacts', 'cable-starter-positive', 'cable-starter-ground')],
+    informs: [
+      ...all(0.9, 'starter-control'),
+      ...all(0.25, 'solenoid-contacts', 'cable-starter-positive', 'cable-starter-ground'),
+    ],
     settles: 'Shows whether the solenoid is told to work.',
     needsCharge: true,
   },
@@ -226,5 +229,9 @@ function alternatorGives(situation: Situation): boolean {
   const volts = readingsOf(situation, 'charging-voltage');
   const amps = latest(situation, 'alternator-current');
   const above = (situation.resting ?? 12.6 * situation.scale) + 0.2 * situation.scale;
-  return volts.length === 0 || (amps?.value ?? 0) > 5 || volts.some(({ value }) => typeof value === 'number' && value > above);
+  return (
+    volts.length === 0 ||
+    (amps?.value ?? 0) > 5 ||
+    volts.some(({ value }) => typeof value === 'number' && value > above)
+  );
 }

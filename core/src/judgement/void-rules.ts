@@ -153,7 +153,7 @@ export const VOID_RULES: readonly VoidRule[] = [
     why: (reading, situation) => {
       if (!reading.test.startsWith('drop-') || !isNumeric(reading)) return null;
       const loadedBy = reading.test.startsWith('drop-charge') ? 'charging' : 'cranking';
-      const reference = loadedBy === 'cranking' ? situation.draw.min : referenceAmps('charging', situation);
+      const reference = loadedBy === 'cranking' ? situation.draw.min : availableAmps(situation);
       const amps = reading.conditions?.amps;
       if (amps === undefined || reference === null || amps >= reference * LEAST_CURRENT_SHARE) return null;
       if (Math.abs(reading.value) >= OPEN_PATH_VOLTS * situation.scale) return null;
@@ -201,6 +201,13 @@ export const VOID_RULES: readonly VoidRule[] = [
     }),
   },
 ];
+
+/** The current a charging drop can be read at: 80 % of the rating, or all that a weak alternator gives. */
+function availableAmps(situation: Situation): number | null {
+  const rated = referenceAmps('charging', situation);
+  const output = latest(situation, 'alternator-current')?.value;
+  return rated !== null && output !== undefined && output > 3 ? Math.min(rated, output) : rated;
+}
 
 /** A cell is dead where a battery rests near 10.5 V: five good cells. */
 export function deadCellVolts({ resting, case: { system } }: Situation): boolean {

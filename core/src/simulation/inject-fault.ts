@@ -33,17 +33,17 @@ const FAULT_EFFECTS: Readonly<Record<FaultName, Inject>> = {
     void (vehicle.solenoidOhm = badOhm(vehicle, severity, spread)),
   'starter-control': (vehicle, severity, random) =>
     void (vehicle.controlVolts = random.between(0.1, 1 + 6 * (1 - severity)) * vehicle.scale),
-  'starter-worn': (vehicle, severity) => void (vehicle.motorOhm *= along([1.9, 3.2], severity)),
+  'starter-worn': (vehicle, severity) => void (vehicle.motorOhm *= along([2.4, 3.6], severity)),
   'starter-dragging': (vehicle, severity) => {
     vehicle.dragAmps = vehicle.usualAmps * along([0.8, 1.8], severity);
     vehicle.voltsPerRpm *= 1.15;
   },
   'starter-drive': (vehicle) => void (vehicle.driveEngages = false),
   'engine-drag': (vehicle, severity) => {
-    vehicle.loadAmps *= along([1.9, 3.2], severity);
+    vehicle.loadAmps *= along([2.1, 3.4], severity);
     vehicle.locked = severity > 0.9;
   },
-  'accessory-seized': (vehicle, severity) => void (vehicle.loadAmps *= along([1.9, 3.2], severity)),
+  'accessory-seized': (vehicle, severity) => void (vehicle.loadAmps *= along([2.1, 3.4], severity)),
   'alternator-dead': (vehicle) => void (vehicle.alternatorShare = 0),
   'alternator-weak': (vehicle, severity) => void (vehicle.alternatorShare = along([0.66, 0.25], severity)),
   'alternator-diode': (vehicle, severity, random, { badRippleVolts }) => {

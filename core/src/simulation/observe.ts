@@ -15,7 +15,7 @@ export interface Cause {
 
 function truth(vehicle: Vehicle, about: ObservationName, { accessorySeized }: Cause, random: Random): string {
   const strict = strictOhm('post', vehicle.usualAmps, vehicle.scale);
-  const dragged = vehicle.loadAmps > vehicle.usualAmps * 1.55;
+  const dragged = vehicle.loadAmps > vehicle.soundLoadAmps * 1.5;
   switch (about) {
     case 'terminals':
       return Math.max(vehicle.positivePostOhm, vehicle.negativePostOhm) > 1.5 * strict

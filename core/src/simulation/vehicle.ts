@@ -29,6 +29,8 @@ export interface Vehicle {
   voltsPerRpm: number;
   /** Current that the engine's friction and compression ask at standstill, A. */
   loadAmps: number;
+  /** The same in health, A. */
+  readonly soundLoadAmps: number;
   /** Further current per rpm, A. */
   ampsPerRpm: number;
   /** Current lost inside a dragging starter, A. */
@@ -115,6 +117,7 @@ export function soundVehicle(random: Random, spread: Spread): Vehicle {
     motorOhm,
     voltsPerRpm: (motorVolts - usualAmps * motorOhm) / rpm,
     loadAmps: usualAmps * cold * (1 - spread.viscousShare),
+    soundLoadAmps: usualAmps * cold * (1 - spread.viscousShare),
     ampsPerRpm: (usualAmps * cold * spread.viscousShare) / rpm,
     dragAmps: 0,
     driveEngages: true,

@@ -2,14 +2,14 @@ import { formatQuantity, formatShare } from '../../quantities/format';
 import { showValue } from '../assess';
 import type { DerivedFigures } from '../derive';
 import { cellSpread } from '../gravity';
-import { batteryUnits, latest } from '../situation';
+import { batteryUnits, latest, readingsOf } from '../situation';
 import type { Situation } from '../situation';
 import { deadCellVolts } from '../void-rules';
 import { causes, weigh } from './finding';
 import type { Finding, FindingRule } from './finding';
 
 /** ln(health): sound batteries of any age, and those that no longer do their work. */
-const HEALTH = { sound: [0, 0.14], faulty: [-0.72, 0.26] } as const;
+const HEALTH = { sound: [0, 0.13], faulty: [-0.62, 0.26] } as const;
 
 /** What resting voltage says: how full, and whether a whole cell is missing. */
 export const restingFindings: FindingRule = (situation) => {
@@ -45,6 +45,27 @@ export const restingFindings: FindingRule = (situation) => {
       weight: situation.charge > 0.5 ? -3 : -1,
       source,
       says: `${showValue(reading)} at rest: all cells answer`,
+    },
+  ];
+};
+
+/** Charged, read again, and still low: it does not take or hold its charge. */
+export const recheckFindings: FindingRule = (situation) => {
+  const resting = readingsOf(situation, 'resting-voltage');
+  const reading = resting.at(-1);
+  if (
+    !reading ||
+    resting.length < 2 ||
+    situation.charge === null ||
+    situation.charge >= situation.criteria.minimumCharge
+  )
+    return [];
+  return [
+    {
+      causes: causes('battery-dead-cell', ['battery-worn', 0.3]),
+      weight: 2.5,
+      source: { reading: reading.id },
+      says: `still ${formatShare(situation.charge)} charged when it was read again`,
     },
   ];
 };

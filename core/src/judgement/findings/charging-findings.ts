@@ -10,7 +10,7 @@ import type { Finding, FindingRule } from './finding';
 const NO_OUTPUT = causes(
   'alternator-dead',
   'charge-control',
-  ['belt-slip', 0.6],
+  ['belt-slip', 0.25],
   ['charge-cable-positive', 0.5],
   ['charge-cable-ground', 0.5],
   ['alternator-weak', 0.3],

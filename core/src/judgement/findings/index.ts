@@ -6,6 +6,7 @@ import {
   gravityFindings,
   healthFindings,
   holdFindings,
+  recheckFindings,
   recoveryFindings,
   restingFindings,
   sagFindings,
@@ -25,6 +26,7 @@ import { controlFindings, didNotCrankFindings, drawFindings, motorFindings, spee
 
 const RULES: readonly FindingRule[] = [
   restingFindings,
+  recheckFindings,
   healthFindings,
   gravityFindings,
   holdFindings,

@@ -19,8 +19,8 @@ const OBSERVED: Readonly<Partial<Record<ObservationName, Readonly<Record<string,
   electrolyte: { low: [{ causes: causes('battery-worn', 'regulator-high'), weight: 0.5 }] },
   belt: {
     good: [{ causes: causes('belt-slip'), weight: -3.5 }],
-    glazed: [{ causes: causes('belt-slip'), weight: 2.6 }],
-    loose: [{ causes: causes('belt-slip'), weight: 3 }],
+    glazed: [{ causes: causes('belt-slip'), weight: 2.2 }],
+    loose: [{ causes: causes('belt-slip'), weight: 2.4 }],
     missing: [{ causes: causes('belt-slip'), weight: 6 }],
   },
   'charge-lamp': {
@@ -50,7 +50,7 @@ const OBSERVED: Readonly<Partial<Record<ObservationName, Readonly<Record<string,
       { causes: causes('engine-drag', 'accessory-seized'), weight: 3 },
       { causes: causes('starter-dragging'), weight: -2 },
     ],
-    locked: [{ causes: causes('engine-drag', 'accessory-seized', 'starter-dragging'), weight: 3 }],
+    locked: [{ causes: causes('engine-drag', 'accessory-seized', ['starter-dragging', 0.4]), weight: 3.2 }],
   },
   'belt-removed-crank': {
     freed: [
@@ -114,7 +114,7 @@ const SLOW = causes(
   'accessory-seized',
 );
 const SYMPTOM: Readonly<Record<SymptomName, readonly Row[]>> = {
-  'slow-crank': [{ causes: SLOW, weight: 2 }],
+  'slow-crank': [{ causes: SLOW, weight: 3 }],
   'no-crank-silent': [
     {
       causes: causes(

@@ -8,8 +8,11 @@ import type { NumericReading, Situation } from '../situation';
 import { causes, weigh } from './finding';
 import type { Cause, Finding, FindingRule } from './finding';
 
-/** ln(drop at the usual current / strict limit of the piece). */
-const DROP = { sound: [-1.2, 0.5], faulty: [1.3, 0.6] } as const;
+/** ln(share of the strict limit) of a sound path; ln(volts lost at the usual current) of a bad one. */
+const SOUND_LN = [-1.15, 0.5] as const;
+const BAD_LN_VOLTS = [Math.log(1.2), 0.8] as const;
+/** Share of a whole path's reading that the difference to its pieces may be off by. */
+const DIFFERENCE_NOISE = 0.05;
 /** A drop as deep as this (12 V) with no current is an open path. */
 const OPEN_VOLTS = 6;
 /** Noise of a drop reading, V: keeps a few millivolts from counting as evidence. */
@@ -90,9 +93,11 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
   const measured = row.contains.map((test) => latest(situation, test)).filter((piece) => piece !== undefined);
   const open = Math.abs(reading.value) >= OPEN_VOLTS * situation.scale;
   if (open && measured.some((piece) => Math.abs(piece.value) >= OPEN_VOLTS * situation.scale)) return [];
+  const excused = (test: TestName): boolean =>
+    latest(situation, test) !== undefined || (open && closed(situation, test));
   const suspects: Cause[] = [
     ...causes(row.fault),
-    ...causes(...row.pieces.filter(([test]) => !latest(situation, test)).map(([, fault]) => [fault, 0.9] as const)),
+    ...causes(...row.pieces.filter(([test]) => !excused(test)).map(([, fault]) => [fault, 0.9] as const)),
   ];
   if (open)
     return [
@@ -105,11 +110,13 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
     ];
   const whole = atReference(reading, situation);
   const left = measured.reduce((rest, piece) => rest - atReference(piece, situation), whole);
-  const ratio = (Math.max(left, 0) + FLOOR_VOLTS) / row.limit;
+  const noise = measured.length > 0 ? DIFFERENCE_NOISE * whole : 0;
+  const ln = Math.log((Math.max(left - noise, 0) + FLOOR_VOLTS) / row.limit);
+  const spread = { sound: SOUND_LN, faulty: [BAD_LN_VOLTS[0] - Math.log(row.limit), BAD_LN_VOLTS[1]] as const };
   return [
     {
       causes: suspects,
-      weight: weigh(Math.log(ratio), DROP),
+      weight: weigh(ln, spread),
       source,
       says:
         measured.length > 0
@@ -117,6 +124,15 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
           : `${formatSmallVolts(whole)} lost in it at the usual current`,
     },
   ];
+}
+
+/** Near zero across a piece while the whole path stands open: this piece is not the open one. */
+export function closed(situation: Situation, test: TestName): boolean {
+  const tried = situation.case.readings.filter(
+    ({ test: name, pass = 'before', void: byHand }) => name === test && pass === situation.pass && byHand === undefined,
+  );
+  const value = tried.at(-1)?.value;
+  return typeof value === 'number' && Math.abs(value) < situation.scale;
 }
 
 /** True where a reading of the path lies inside its limit: the path is excused. */

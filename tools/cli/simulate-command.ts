@@ -1,0 +1,61 @@
+import { writeFile } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+import { unparse } from 'papaparse';
+import { FAULT_NAMES, SimulatedVisit, crankWaveform, simulateCase, writeCase } from '@tetrad/core';
+import type { FaultName } from '@tetrad/core';
+import { UsageError } from './usage-error';
+
+/** Every how many samples of the model one is written: 0.5 ms steps become a 1 kHz record. */
+const THIN = 2;
+
+/** `simulate`: a case from the circuit model on standard output, and the capture behind it as CSV. */
+export async function simulateCommand(words: readonly string[]): Promise<number> {
+  let values;
+  try {
+    ({ values } = parseArgs({
+      args: [...words],
+      options: {
+        fault: { type: 'string' },
+        severity: { type: 'string' },
+        seed: { type: 'string' },
+        capture: { type: 'string' },
+      },
+    }));
+  } catch (error) {
+    throw new UsageError(error instanceof Error ? error.message : String(error));
+  }
+  const fault = faultOf(values.fault ?? 'none');
+  const severity = values.severity === undefined ? undefined : numberOf('--severity', values.severity, 0, 1);
+  const seed = values.seed === undefined ? 1 : numberOf('--seed', values.seed, 0, 2 ** 32 - 1);
+  const options = { faults: [fault], seed, ...(severity !== undefined && { severity }) };
+  process.stdout.write(writeCase(simulateCase(options)));
+  if (values.capture === undefined) return 0;
+  const samples = crankWaveform(new SimulatedVisit(options).vehicle).filter((_, index) => index % THIN === 0);
+  const rows = samples.map(({ seconds, volts, amps }) => ({
+    seconds: seconds.toFixed(4),
+    volts: volts.toFixed(3),
+    amps: amps.toFixed(1),
+  }));
+  try {
+    await writeFile(values.capture, `${unparse(rows, { newline: '\n' })}\n`);
+  } catch (error) {
+    console.error(
+      `tetrad simulate: ${values.capture} could not be written: ${error instanceof Error ? error.message : String(error)}`,
+    );
+    return 1;
+  }
+  return 0;
+}
+
+function faultOf(word: string): FaultName {
+  const fault = FAULT_NAMES.find((name) => name === word);
+  if (!fault) throw new UsageError(`--fault is ${word}; known are ${FAULT_NAMES.join(', ')}`);
+  return fault;
+}
+
+function numberOf(option: string, word: string, min: number, max: number): number {
+  const value = Number(word);
+  if (word.trim() === '' || !(value >= min && value <= max))
+    throw new UsageError(`${option} is ${word}; it must be a number from ${min} to ${max}`);
+  return value;
+}
