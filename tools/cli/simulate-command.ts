@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { unparse } from 'papaparse';
+import papaparse from 'papaparse';
 import { FAULT_NAMES, SimulatedVisit, crankWaveform, simulateCase, writeCase } from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
 import { UsageError } from './usage-error';
@@ -37,7 +37,7 @@ export async function simulateCommand(words: readonly string[]): Promise<number>
     amps: amps.toFixed(1),
   }));
   try {
-    await writeFile(values.capture, `${unparse(rows, { newline: '\n' })}\n`);
+    await writeFile(values.capture, `${papaparse.unparse(rows, { newline: '\n' })}\n`);
   } catch (error) {
     console.error(
       `tetrad simulate: ${values.capture} could not be written: ${error instanceof Error ? error.message : String(error)}`,

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { writeFileSync, mkdtempSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -67,4 +67,33 @@ describe('tetrad judge', () => {
       expect(tetrad(words).status).toBe(2);
     },
   );
+});
+
+describe('tetrad simulate', () => {
+  it('writes a case that judge takes, the same for the same seed, and the capture behind it', () => {
+    const capture = file('');
+    const words = ['simulate', '--fault', 'cable-starter-ground', '--severity', '0.5', '--seed', '7'];
+    const first = tetrad([...words, '--capture', capture]);
+    expect(first.status).toBe(0);
+    expect(tetrad(words).out).toBe(first.out);
+    expect(JSON.parse(tetrad(['judge'], first.out).out).decision).toMatchObject({
+      part: 'connections',
+      fault: 'cable-starter-ground',
+    });
+    const [header, ...rows] = readFileSync(capture, 'utf8').trim().split('\n');
+    expect(header).toBe('seconds,volts,amps');
+    expect(rows.length).toBeGreaterThan(1000);
+    expect(rows.every((row) => row.split(',').map(Number).every(Number.isFinite))).toBe(true);
+  });
+
+  it.each([
+    ['--fault', 'rust'],
+    ['--severity', '2'],
+    ['--severity', ''],
+    ['--seed', 'x'],
+  ])('%s %j is wrong usage, and says what is allowed', (option, word) => {
+    const { status, err } = tetrad(['simulate', option, word]);
+    expect(status).toBe(2);
+    expect(err).toContain(option);
+  });
 });

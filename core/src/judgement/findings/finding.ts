@@ -47,19 +47,21 @@ export interface Spread {
   readonly faulty: readonly [mean: number, sd: number];
 }
 
-/** Share of readings that follow neither spread: slips, odd vehicles. Bounds every weight. */
+/** Share of readings that follow neither spread: slips, odd vehicles. It bounds every weight. */
 const OUTLIERS = 0.004;
+/** The same for a reading that is taken straight across the fault, and leaves little to go wrong. */
+export const DIRECT_OUTLIERS = 0.0004;
 const OUTLIER_DENSITY = 0.15;
 
-const density = (x: number, [mean, sd]: readonly [number, number]): number =>
-  (1 - OUTLIERS) * (Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * 2.5066)) + OUTLIERS * OUTLIER_DENSITY;
+const density = (x: number, [mean, sd]: readonly [number, number], outliers: number): number =>
+  (1 - outliers) * (Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * 2.5066)) + outliers * OUTLIER_DENSITY;
 
 /**
  * The weight of a figure that sound and faulty vehicles spread differently. Beyond either mean the
  * figure counts as the mean, so that "even better than sound" never speaks for a fault.
  */
-export function weigh(x: number, { sound, faulty }: Spread): number {
+export function weigh(x: number, { sound, faulty }: Spread, outliers = OUTLIERS): number {
   const [low, high] = sound[0] < faulty[0] ? [sound[0], faulty[0]] : [faulty[0], sound[0]];
   const held = Math.min(Math.max(x, low), high);
-  return Math.log(density(held, faulty) / density(held, sound));
+  return Math.log(density(held, faulty, outliers) / density(held, sound, outliers));
 }

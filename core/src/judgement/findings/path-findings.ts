@@ -5,7 +5,7 @@ import { assess, showValue } from '../assess';
 import { referenceAmps, resolveLimit, applies } from '../resolve-limit';
 import { latest } from '../situation';
 import type { NumericReading, Situation } from '../situation';
-import { causes, weigh } from './finding';
+import { DIRECT_OUTLIERS, causes, weigh } from './finding';
 import type { Cause, Finding, FindingRule } from './finding';
 
 /** ln(share of the strict limit) of a sound path; ln(volts lost at the usual current) of a bad one. */
@@ -116,7 +116,7 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
   return [
     {
       causes: suspects,
-      weight: weigh(ln, spread),
+      weight: weigh(ln, spread, DIRECT_OUTLIERS),
       source,
       says:
         measured.length > 0
