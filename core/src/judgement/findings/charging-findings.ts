@@ -25,6 +25,10 @@ const LOW_OUTPUT = causes(
   ['charge-control', 0.15],
 );
 
+/** The same without the paths: a path that loses volts takes nothing from the output. */
+const WEAK = LOW_OUTPUT.filter(({ fault }) => !fault.startsWith('charge-cable'));
+const PATHS = causes('charge-cable-positive', 'charge-cable-ground');
+
 const newest = (situation: Situation, loads: 'on' | 'off'): NumericReading | undefined =>
   situation.readings
     .filter((reading) => reading.test === 'charging-voltage' && (reading.conditions?.loads ?? 'off') === loads)
@@ -98,7 +102,8 @@ function loaded(reading: NumericReading | undefined, situation: Situation): Find
   const says = `${showValue(reading)} charging, loads on`;
   if (off.under <= 0)
     return [
-      { causes: LOW_OUTPUT, weight: -2, source, says },
+      { causes: WEAK, weight: -2, source, says },
+      { causes: PATHS, weight: -0.5, source, says },
       { causes: causes('alternator-dead', 'charge-control'), weight: -3, source, says },
     ];
   const unloadedReading = newest(situation, 'off');
@@ -175,8 +180,7 @@ export const outputFindings: FindingRule = (situation) => {
   const capability = limit ? resolveLimit(limit, reading, situation) : null;
   const source = { reading: reading.id };
   const says = `${showValue(reading)} of ${formatQuantity(rated, 'A')} rated`;
-  if (share >= 0.75)
-    return [{ causes: [...LOW_OUTPUT, ...causes('alternator-dead', 'charge-control')], weight: -2.5, source, says }];
+  if (share >= 0.75) return [{ causes: [...WEAK, ...causes('charge-control')], weight: -2.5, source, says }];
   if (!capability) return [];
   if (share < 0.06)
     return [
@@ -201,7 +205,7 @@ export const supplyFindings: FindingRule = (situation) => {
     const missing = (situation.resting - stud.value) / situation.scale;
     findings.push({
       causes: causes('charge-cable-positive'),
-      weight: missing > 3 ? 5 : missing > 0.3 ? 1.5 : -0.7,
+      weight: missing > 3 ? 5 : missing > 0.3 ? 1.5 : -0.3,
       source: { reading: stud.id },
       says: `${showValue(stud)} at the stud, engine off`,
     });

@@ -39,7 +39,7 @@ export const causes = (...list: readonly (FaultName | readonly [FaultName, numbe
   });
 
 /** A consequence that is missing says little against a cause: a slight fault has none yet. */
-export const ABSENT = -0.6;
+export const ABSENT = -0.4;
 
 /** How a figure is spread in sound and in faulty vehicles (normal, with a share of outliers). */
 export interface Spread {

@@ -163,7 +163,7 @@ const SYMPTOM: Readonly<Record<SymptomName, readonly Row[]>> = {
   ],
   'spins-without-cranking': [{ causes: causes('starter-drive'), weight: 4.5 }],
   'cranks-normally': [
-    { causes: SLOW, weight: -0.8 },
+    { causes: SLOW, weight: -0.5 },
     { causes: causes('starter-control', 'starter-drive'), weight: -3 },
   ],
   'lamps-dim-on-crank': [
