@@ -20,6 +20,8 @@ const words = new Set(process.argv.slice(2));
 const spread = words.has('--tuning') ? TUNING_SPREAD : TESTING_SPREAD;
 const FIRST_SEED = words.has('--tuning') ? 1_000_000 : 5_000_000;
 const PER_FAULT = 120;
+/** Share of readings taken with one of the usual mistakes, where mistakes are made. */
+const MISTAKES = 0.06;
 const MOST_STEPS = 40;
 
 interface Tally {
@@ -39,7 +41,7 @@ const calledPart = ({ decision }: Judgement): string | null =>
   decision.action === 'replace' || decision.action === 'repair' ? decision.part : null;
 const REPLACEABLE = new Set(['battery', 'starter', 'alternator']);
 
-function fullSets(): {
+function fullSets(mistakes = 0): {
   tally: Tally;
   misses: Map<string, number>;
   bins: { predicted: number; truths: number; count: number }[];
@@ -58,7 +60,7 @@ function fullSets(): {
   const bins = Array.from({ length: 10 }, () => ({ predicted: 0, truths: 0, count: 0 }));
   FAULT_NAMES.forEach((fault, f) => {
     for (let i = 0; i < PER_FAULT; i++) {
-      const subject = simulateCase({ faults: [fault], seed: FIRST_SEED + f * 1000 + i, spread });
+      const subject = simulateCase({ faults: [fault], seed: FIRST_SEED + f * 1000 + i, mistakes, spread });
       const said = judge(subject, BALANCED);
       const top = said.faults[0]!.fault;
       const truePart = partOf(fault, subject);
@@ -199,6 +201,7 @@ const percent = (part: number, whole: number): string => `${((100 * part) / whol
 const sorted = (counts: Map<string, number>): [string, number][] => [...counts].sort((a, b) => b[1] - a[1]);
 
 const full = fullSets();
+const slips = fullSets(MISTAKES).tally;
 const followed = steps();
 const two = pairs();
 const { tally, bins } = full;
@@ -240,6 +243,19 @@ const rows: readonly (readonly [string, string, string, string])[] = [
     percent(tally.plainWrongReplacements, tally.cases),
   ],
   ['healthy vehicles sent for repair', percent(tally.healthyRepaired, tally.healthy), 'at most 1 %', '–'],
+  [`with ${MISTAKES * 100} % of readings mistaken: top fault right`, percent(slips.faultRight, slips.cases), '–', '–'],
+  [
+    'with mistakes: sound part called for replacement',
+    percent(slips.wrongReplacements, slips.cases),
+    'at most 0.5 %',
+    percent(slips.plainWrongReplacements, slips.cases),
+  ],
+  [
+    'with mistakes: healthy vehicles sent for repair',
+    percent(slips.healthyRepaired, slips.healthy),
+    'at most 1 %',
+    '–',
+  ],
   [`right by following next (${followed.cases} cases)`, percent(followed.right, followed.cases), '95 % or more', '–'],
   ['sound part replaced by following next', percent(followed.replaced, followed.cases), 'at most 0.5 %', '–'],
   [

@@ -162,6 +162,31 @@ export const VOID_RULES: readonly VoidRule[] = [
     },
   },
   {
+    id: 'part-above-whole',
+    why: ofTest(['drop-positive-post', 'drop-solenoid', 'drop-negative-post'], (reading, situation) => {
+      const whole = latest(
+        situation,
+        reading.test === 'drop-negative-post' ? 'drop-starter-ground' : 'drop-starter-positive',
+      );
+      if (!whole) return null;
+      const [part, all] = [ohmOf(reading, situation), ohmOf(whole, situation)];
+      const differs = part - all > 0.25 * part && Math.abs(reading.value) > 0.15 * situation.scale;
+      return differs && Math.abs(whole.value) < OPEN_PATH_VOLTS * situation.scale
+        ? `A part of the path cannot lose more (${showValue(reading)}) than the whole (${showValue(whole)}): repeat both under the same current.`
+        : null;
+    }),
+  },
+  {
+    id: 'more-than-there-is',
+    why: (reading, situation) => {
+      if (!reading.test.startsWith('drop-') || !isNumeric(reading)) return null;
+      const there = situation.resting ?? 12.7 * situation.scale;
+      return Math.abs(reading.value) > there * 1.08
+        ? `${showValue(reading)} is more than the battery has (${formatQuantity(there, 'V')}).`
+        : null;
+    },
+  },
+  {
     id: 'gravity-against-volts',
     why: (reading, situation) => {
       if (reading.test !== 'specific-gravity' || !Array.isArray(reading.value) || situation.resting === null)
@@ -201,6 +226,10 @@ export const VOID_RULES: readonly VoidRule[] = [
     }),
   },
 ];
+
+/** A drop brought to one amp, so that two readings under different currents can be compared. */
+const ohmOf = (reading: NumericReading, situation: Situation): number =>
+  Math.abs(reading.value) / Math.max(5, reading.conditions?.amps ?? situation.draw.reference);
 
 /** The current a charging drop can be read at: 80 % of the rating, or all that a weak alternator gives. */
 function availableAmps(situation: Situation): number | null {

@@ -4,6 +4,7 @@ import type { StepName } from '../case/judgement-shape';
 import { OBSERVATION_NAMES, isObservationName, isTestName } from '../case/vocabulary';
 import type { FaultName, TestName } from '../case/vocabulary';
 import { injectFault } from './inject-fault';
+import { makeMistake } from './make-mistake';
 import { measure } from './measure';
 import { complainOf, observe } from './observe';
 import { randomOf } from './random';
@@ -18,6 +19,8 @@ export interface SimulationOptions {
   /** 0 to 1; drawn where absent. */
   readonly severity?: number;
   readonly seed: number;
+  /** Share of readings taken with one of the usual mistakes; none where absent. */
+  readonly mistakes?: number;
   readonly spread?: Spread;
 }
 
@@ -53,11 +56,13 @@ export class SimulatedVisit {
   readonly #random: Random;
   readonly #spread: Spread;
   readonly #faults: ReadonlySet<FaultName>;
+  readonly #mistakes: number;
   #readings: Reading[] = [];
   #observations: Observation[] = [];
   readonly #symptoms: NonNullable<Case['complaint']>['symptoms'];
 
-  constructor({ faults, severity, seed, spread = TUNING_SPREAD }: SimulationOptions) {
+  constructor({ faults, severity, seed, mistakes = 0, spread = TUNING_SPREAD }: SimulationOptions) {
+    this.#mistakes = mistakes;
     this.#random = randomOf(seed);
     this.#spread = spread;
     this.#faults = new Set(faults);
@@ -85,7 +90,9 @@ export class SimulatedVisit {
       });
     else if (isTestName(step)) {
       const measured = measure(this.vehicle, step, { random: this.#random, spread: this.#spread }, conditions);
-      this.#readings.push({ id: `s${this.#readings.length + 1}`, ...measured });
+      const slips = this.#mistakes > 0 && this.#random.chance(this.#mistakes);
+      const recorded = slips ? makeMistake(measured, this.vehicle.scale, this.#random) : measured;
+      this.#readings.push({ id: `s${this.#readings.length + 1}`, ...recorded });
     }
   }
 
