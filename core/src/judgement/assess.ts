@@ -2,6 +2,7 @@ import type { Reading } from '../case/case-shape';
 import { TESTS } from '../case/vocabulary';
 import type { Grade } from '../case/vocabulary';
 import { formatQuantity, formatSmallVolts } from '../quantities/format';
+import { limitsOf } from '../criteria/limits-of';
 import { applies, resolveLimit } from './resolve-limit';
 import type { ResolvedLimit } from './resolve-limit';
 import { isNumeric } from './situation';
@@ -44,13 +45,13 @@ export function assess(reading: Reading, situation: Situation): Assessment {
   const { id } = reading;
   const noted = (because: string): Assessment => ({ id, reading, grade: 'noted', limit: '', because, resolved: null });
   if (reading.value === null) return noted(`${TESTS[reading.test].name}: ${showValue(reading)}.`);
-  const judged = situation.criteria.limits
-    .filter((limit) => applies(limit, reading, situation))
-    .map((limit) => resolveLimit(limit, reading, situation))
-    .filter((limit) => limit !== null)
-    .map((resolved) => ({ resolved, grade: gradeAgainst(resolved, reading.uncertainty) }))
-    .sort((a, b) => SEVERITY[b.grade] - SEVERITY[a.grade]);
-  const worst = judged[0];
+  let worst: { readonly resolved: ResolvedLimit; readonly grade: 'within' | 'near' | 'outside' } | null = null;
+  for (const limit of limitsOf(situation.criteria, reading.test)) {
+    const resolved = applies(limit, reading, situation) ? resolveLimit(limit, reading, situation) : null;
+    if (!resolved) continue;
+    const grade = gradeAgainst(resolved, reading.uncertainty);
+    if (!worst || SEVERITY[grade] > SEVERITY[worst.grade]) worst = { resolved, grade };
+  }
   if (!worst) return noted(whyNoted(reading, situation));
   return {
     id,

@@ -7,6 +7,7 @@ import {
 } from '../battery/cranking-resistance';
 import { convertRating, loadTestAmps } from '../battery/rating';
 import type { Derived } from '../case/judgement-shape';
+import { limitsOf } from '../criteria/limits-of';
 import { interpolate } from '../quantities/interpolate';
 import { latest } from './situation';
 import type { NumericReading, Situation } from './situation';
@@ -90,7 +91,7 @@ export function derive(situation: Situation): DerivedFigures {
 
 /** The load test's floor at this temperature, V, where the set has one. */
 function loadFloor({ criteria, celsius, scale }: Situation): number | null {
-  const limit = criteria.limits.find(({ test, rule }) => test === 'load-test' && rule.kind === 'temperature-floor');
+  const limit = limitsOf(criteria, 'load-test').find(({ rule }) => rule.kind === 'temperature-floor');
   return limit?.rule.kind === 'temperature-floor' ? interpolate(limit.rule.points, celsius) * scale : null;
 }
 

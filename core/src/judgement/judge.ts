@@ -14,6 +14,7 @@ import { uncoveredTests } from './coverage';
 import { decide } from './decide';
 import { derive } from './derive';
 import { findingsOf } from './findings';
+import { PRIOR } from './findings/priors';
 import { nextSteps, step } from './next-step';
 import { proofOf } from './proof';
 import type { Evidence } from './proof';
@@ -57,19 +58,16 @@ export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
   const { situation, assessments } = survey(subject, criteria);
   const derived = derive(situation);
   const faults = rankFaults(findingsOf(situation, derived));
-  const probability = Object.fromEntries(faults.map((entry) => [entry.fault, entry.probability])) as Record<
-    FaultName,
-    number
-  >;
+  const probability: Record<FaultName, number> = { ...PRIOR }; // every key at once keeps the object fast
+  for (const entry of faults) probability[entry.fault] = entry.probability;
   const evidence: Evidence = { situation, derived, probability };
   const uncovered = uncoveredTests(situation);
   const leading = leadingFault(faults, evidence);
   const proposed = once(() => nextSteps({ evidence, leading, uncovered }));
   const decision = decide({ evidence, faults, uncovered, proposed });
   const next = nextFor(decision, proposed, situation);
-  const parts = Object.fromEntries(
-    JUDGED_PARTS.map((part) => [part, partVerdict(part, { evidence, faults, assessments })]),
-  ) as Record<JudgedPart, PartVerdict>;
+  const parts = {} as Record<JudgedPart, PartVerdict>;
+  for (const part of JUDGED_PARTS) parts[part] = partVerdict(part, { evidence, faults, assessments });
   const slip = ratingSlip(situation);
   const comparison = comparePasses(subject, criteria);
   return {

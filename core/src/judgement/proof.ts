@@ -286,6 +286,17 @@ export interface ProofState {
 
 /** Which excuses of a fault are left. A step that was not possible is passed over for another way. */
 export function proofOf(fault: FaultName, evidence: Evidence): ProofState {
+  let known = KNOWN.get(evidence);
+  if (!known) KNOWN.set(evidence, (known = new Map()));
+  let proof = known.get(fault);
+  if (!proof) known.set(fault, (proof = findProof(fault, evidence)));
+  return proof;
+}
+
+/** Proofs are asked for by several stages; each is worked out once for one evidence. */
+const KNOWN = new WeakMap<Evidence, Map<FaultName, ProofState>>();
+
+function findProof(fault: FaultName, evidence: Evidence): ProofState {
   const left = (PROOF[fault] ?? []).filter((excuse) => !excuse.excluded(evidence));
   const stepOf = ({ steps }: Excuse): StepName => steps.find((step) => possible(step, evidence.situation)) ?? steps[0]!;
   return {

@@ -4,14 +4,14 @@ import type { Finding } from './findings/finding';
 import { PRIOR } from './findings/priors';
 
 /** Most rounds of message passing; the graph is small and mostly settles after three. */
-const MOST_ROUNDS = 5;
+const MOST_ROUNDS = 3;
 /** A round that moves no fault's log-odds by more than this was the last. */
-const SETTLED = 0.03;
+const SETTLED = 0.1;
 /** Evidence under this weight is not worth a line. */
 const LEAST_WEIGHT = 0.15;
 /** Lines of evidence listed with one fault, and the probability from which a fault has any. */
 const MOST_LINES = 4;
-const LEAST_PROBABILITY = 0.02;
+const LEAST_PROBABILITY = 0.05;
 /** No fault is more certain than this: something outside the model is always possible. */
 const CERTAIN = 0.995;
 
@@ -106,20 +106,19 @@ function evidenceOf(
   { findings, begins, messages }: Network,
   probabilities: readonly number[],
 ): readonly (readonly FaultEvidence[])[] {
-  const heard: FaultEvidence[][] = Array.from({ length: COUNT }, () => []);
-  findings.forEach(({ causes, source, says }, k) => {
+  const heard: { k: number; weight: number }[][] = Array.from({ length: COUNT }, () => []);
+  findings.forEach(({ causes }, k) => {
     for (let i = 0; i < causes.length; i++) {
       const { index } = causes[i]!;
       const weight = Math.round(messages[begins[k]! + i]! * 100) / 100;
-      if (Math.abs(weight) < LEAST_WEIGHT || probabilities[index]! < LEAST_PROBABILITY) continue;
-      heard[index]!.push({
-        reading: source.reading,
-        observation: source.observation,
-        symptom: source.symptom,
-        weight,
-        says,
-      });
+      if (Math.abs(weight) >= LEAST_WEIGHT && probabilities[index]! >= LEAST_PROBABILITY)
+        heard[index]!.push({ k, weight });
     }
   });
-  return heard.map((lines) => lines.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).slice(0, MOST_LINES));
+  return heard.map((lines) =>
+    lines
+      .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight))
+      .slice(0, MOST_LINES)
+      .map(({ k, weight }) => ({ ...findings[k]!.source, weight, says: findings[k]!.says() })),
+  );
 }

@@ -22,7 +22,7 @@ export const restingFindings: FindingRule = (situation) => {
         causes: causes('battery-dead-cell', ['battery-discharged', 0.03]),
         weight: 5,
         source,
-        says: `${showValue(reading)} at rest is what five good cells of six show`,
+        says: () => `${showValue(reading)} at rest is what five good cells of six show`,
       },
     ];
   const full = formatShare(situation.charge);
@@ -38,13 +38,13 @@ export const restingFindings: FindingRule = (situation) => {
       ),
       weight: Math.max(low, -2.5),
       source,
-      says: `${showValue(reading)} at rest is ${full} charged`,
+      says: () => `${showValue(reading)} at rest is ${full} charged`,
     },
     {
       causes: causes('battery-dead-cell'),
       weight: situation.charge > 0.5 ? -3 : -1,
       source,
-      says: `${showValue(reading)} at rest: all cells answer`,
+      says: () => `${showValue(reading)} at rest: all cells answer`,
     },
   ];
 };
@@ -60,12 +60,13 @@ export const recheckFindings: FindingRule = (situation) => {
     situation.charge >= situation.criteria.minimumCharge
   )
     return [];
+  const { charge } = situation;
   return [
     {
       causes: causes('battery-dead-cell', ['battery-worn', 0.3]),
       weight: 2.5,
       source: { reading: reading.id },
-      says: `still ${formatShare(situation.charge)} charged when it was read again`,
+      says: () => `still ${formatShare(charge)} charged when it was read again`,
     },
   ];
 };
@@ -86,7 +87,7 @@ export const healthFindings: FindingRule = (situation, derived) => {
       causes: causes('battery-worn', ['battery-dead-cell', 0.9]),
       weight,
       source: { reading: worst.reading },
-      says: `health about ${formatShare(Math.min(1.2, Math.exp(worst.lnHealth)))} of rated, from ${worst.says}`,
+      says: () => `health about ${formatShare(Math.min(1.2, Math.exp(worst.lnHealth)))} of rated, from ${worst.says}`,
     },
   ];
 };
@@ -129,7 +130,7 @@ export const gravityFindings: FindingRule = (situation) => {
       causes: causes('battery-dead-cell'),
       weight: Math.max(-3, weight),
       source: { reading: reading.id },
-      says: `gravity differs by ${spread.toFixed(3)} between cells`,
+      says: () => `gravity differs by ${spread.toFixed(3)} between cells`,
     },
   ];
 };
@@ -139,7 +140,7 @@ export const holdFindings: FindingRule = (situation) => {
   const start = reading?.conditions?.startVolts ?? situation.resting;
   if (!reading || start === null) return [];
   const lost = (start - reading.value) / situation.scale;
-  const says = `lost ${formatQuantity(lost * situation.scale, 'V')} standing disconnected`;
+  const says = (): string => `lost ${formatQuantity(lost * situation.scale, 'V')} standing disconnected`;
   const source = { reading: reading.id };
   return [
     {
@@ -161,7 +162,7 @@ export const acceptanceFindings: FindingRule = (situation) => {
       causes: causes('battery-worn'),
       weight: reading.value < 3 ? 1.8 : -0.6,
       source: { reading: reading.id },
-      says: `took ${showValue(reading)} at ${formatQuantity(volts, 'V')}`,
+      says: () => `took ${showValue(reading)} at ${formatQuantity(volts, 'V')}`,
     },
   ];
 };
@@ -175,7 +176,7 @@ export const recoveryFindings: FindingRule = (situation) => {
       causes: causes('battery-worn', 'battery-dead-cell', ['battery-discharged', 0.5]),
       weight: short > 0.7 ? 0.8 : -0.3,
       source: { reading: reading.id },
-      says:
+      says: () =>
         short > 0.7
           ? `still ${formatQuantity(short * situation.scale, 'V')} down after cranking`
           : 'bounced back after cranking',
@@ -201,7 +202,7 @@ export const sagFindings: FindingRule = (situation, derived) => {
       ),
       weight,
       source: { reading: reading.id },
-      says: `cranking pulled the posts down by ${formatQuantity(lost * situation.scale, 'V')}`,
+      says: () => `cranking pulled the posts down by ${formatQuantity(lost * situation.scale, 'V')}`,
     },
   ];
 };
@@ -221,7 +222,7 @@ export const ageFindings: FindingRule = (situation: Situation): Finding[] => {
       causes: causes('battery-worn', ['battery-dead-cell', 0.7]),
       weight: Math.max(-0.8, Math.min(0.9, weight)),
       source: { reading: first.id },
-      says: `the battery is ${years.toFixed(1)} years old`,
+      says: () => `the battery is ${years.toFixed(1)} years old`,
     },
   ];
 };

@@ -1,5 +1,6 @@
 import type { Reading } from '../../case/case-shape';
 import { formatQuantity, formatShare } from '../../quantities/format';
+import { limitsOf } from '../../criteria/limits-of';
 import { showValue } from '../assess';
 import { applies, resolveLimit } from '../resolve-limit';
 import { isNumeric, latest } from '../situation';
@@ -37,7 +38,7 @@ const newest = (situation: Situation, loads: 'on' | 'off'): NumericReading | und
 
 /** Distance of a charging voltage under and over its window, V per 12 V; null where no window applies. */
 function offWindow(reading: NumericReading, situation: Situation): { under: number; over: number } | null {
-  const limit = situation.criteria.limits.find((entry) => applies(entry, reading, situation));
+  const limit = limitsOf(situation.criteria, reading.test).find((entry) => applies(entry, reading, situation));
   const resolved = limit && resolveLimit(limit, reading, situation);
   if (!resolved) return null;
   return {
@@ -55,7 +56,7 @@ function unloaded(reading: NumericReading | undefined, situation: Situation): Fi
   if (!reading) return [];
   const off = offWindow(reading, situation) ?? uncommanded(reading, situation);
   const source = { reading: reading.id };
-  const says = `${showValue(reading)} charging, loads off`;
+  const says = (): string => `${showValue(reading)} charging, loads off`;
   const dead = weigh(off.under, { sound: [-0.55, 0.35], faulty: [1.3, 0.55] });
   const rest = situation.resting ?? 12.6 * situation.scale;
   const notCharging = reading.value <= rest + 0.15 * situation.scale;
@@ -68,7 +69,12 @@ function unloaded(reading: NumericReading | undefined, situation: Situation): Fi
     },
   ];
   if (notCharging)
-    findings.push({ causes: NO_OUTPUT, weight: Math.max(dead, 3), source, says: `${says}: it is not charging` });
+    findings.push({
+      causes: NO_OUTPUT,
+      weight: Math.max(dead, 3),
+      source,
+      says: () => `${says()}: it is not charging`,
+    });
   else if (off.under > 0)
     findings.push({
       causes: [...LOW_OUTPUT, ...causes('charge-control')],
@@ -99,7 +105,7 @@ function loaded(reading: NumericReading | undefined, situation: Situation): Find
   if (!reading) return [];
   const off = offWindow(reading, situation) ?? uncommanded(reading, situation);
   const source = { reading: reading.id };
-  const says = `${showValue(reading)} charging, loads on`;
+  const says = (): string => `${showValue(reading)} charging, loads on`;
   if (off.under <= 0)
     return [
       { causes: WEAK, weight: -2, source, says },
@@ -129,7 +135,7 @@ export const rippleFindings: FindingRule = (situation) => {
       causes: causes('alternator-diode'),
       weight: Math.max(wave ? -2 : -3, weigh(ln, { sound: [0, 0.5], faulty: [2.3, 0.5] })),
       source: { reading: ac.id },
-      says: `${showValue(ac)} of ripple`,
+      says: () => `${showValue(ac)} of ripple`,
     });
   }
   if (wave) {
@@ -144,7 +150,7 @@ export const rippleFindings: FindingRule = (situation) => {
       causes: causes('alternator-diode'),
       weight,
       source: { reading: wave.id },
-      says: missing === undefined ? `${showValue(wave)} peak to peak` : `${missing} of six humps missing`,
+      says: () => (missing === undefined ? `${showValue(wave)} peak to peak` : `${missing} of six humps missing`),
     });
   }
   return findings;
@@ -160,7 +166,7 @@ export const diodeFindings: FindingRule = (situation) => {
         causes: causes('alternator-diode'),
         weight: sound ? -1 : 4,
         source: { reading: reading.id },
-        says: `diode check ${showValue(reading)}, ${sound ? 'as it should be' : 'as it should not be'}`,
+        says: () => `diode check ${showValue(reading)}, ${sound ? 'as it should be' : 'as it should not be'}`,
       },
     ];
   };
@@ -176,10 +182,10 @@ export const outputFindings: FindingRule = (situation) => {
   const rated = situation.case.system.alternator?.ratedAmps;
   if (!reading || rated === undefined) return [];
   const share = reading.value / rated;
-  const limit = situation.criteria.limits.find((entry) => applies(entry, reading, situation));
+  const limit = limitsOf(situation.criteria, reading.test).find((entry) => applies(entry, reading, situation));
   const capability = limit ? resolveLimit(limit, reading, situation) : null;
   const source = { reading: reading.id };
-  const says = `${showValue(reading)} of ${formatQuantity(rated, 'A')} rated`;
+  const says = (): string => `${showValue(reading)} of ${formatQuantity(rated, 'A')} rated`;
   if (share >= 0.75) return [{ causes: [...WEAK, ...causes('charge-control')], weight: -2.5, source, says }];
   if (!capability) return [];
   if (share < 0.06)
@@ -192,9 +198,9 @@ export const outputFindings: FindingRule = (situation) => {
       causes: causes('alternator-weak', ['alternator-diode', 0.7], ['belt-slip', 0.9]),
       weight: weigh(share, { sound: [0.95, 0.07], faulty: [0.5, 0.15] }),
       source,
-      says: `${says} at its limit`,
+      says: () => `${says()} at its limit`,
     },
-    { causes: causes('alternator-dead', 'charge-control'), weight: -4, source, says: `${says}: it does work` },
+    { causes: causes('alternator-dead', 'charge-control'), weight: -4, source, says: () => `${says()}: it does work` },
   ];
 };
 
@@ -207,7 +213,7 @@ export const supplyFindings: FindingRule = (situation) => {
       causes: causes('charge-cable-positive'),
       weight: missing > 3 ? 5 : missing > 0.3 ? 1.5 : -0.3,
       source: { reading: stud.id },
-      says: `${showValue(stud)} at the stud, engine off`,
+      says: () => `${showValue(stud)} at the stud, engine off`,
     });
   }
   const excitation = latest(situation, 'excitation-voltage');
@@ -217,7 +223,7 @@ export const supplyFindings: FindingRule = (situation) => {
       causes: causes('charge-control'),
       weight: weigh(share, { sound: [0.96, 0.05], faulty: [0.3, 0.3] }),
       source: { reading: excitation.id },
-      says: `${showValue(excitation)} of excitation, key on`,
+      says: () => `${showValue(excitation)} of excitation, key on`,
     });
   }
   const duty = latest(situation, 'field-duty');
@@ -229,13 +235,13 @@ export const supplyFindings: FindingRule = (situation) => {
             causes: causes('charge-control'),
             weight: -3,
             source: { reading: duty.id },
-            says: `the field is commanded to ${formatShare(duty.value / 100)}`,
+            says: () => `the field is commanded to ${formatShare(duty.value / 100)}`,
           }
         : {
             causes: causes('charge-control'),
             weight: duty.value < 20 ? 2.5 : 0.3,
             source: { reading: duty.id },
-            says: `the field is commanded to only ${formatShare(duty.value / 100)}`,
+            says: () => `the field is commanded to only ${formatShare(duty.value / 100)}`,
           },
     );
   const net = latest(situation, 'battery-current');
@@ -244,7 +250,7 @@ export const supplyFindings: FindingRule = (situation) => {
       causes: causes('battery-discharged', 'battery-dead-cell', ['battery-worn', 0.3]),
       weight: 0.8,
       source: { reading: net.id },
-      says: `${showValue(net)} still flow into the battery`,
+      says: () => `${showValue(net)} still flow into the battery`,
     });
   return findings;
 };
@@ -258,7 +264,7 @@ export const drainFindings: FindingRule = (situation) => {
       causes: causes('parasitic-drain'),
       weight: weigh(ln, { sound: [0, 0.45], faulty: [2.6, 0.9] }),
       source: { reading: reading.id },
-      says: `${showValue(reading)} flow with everything off`,
+      says: () => `${showValue(reading)} flow with everything off`,
     },
   ];
 };

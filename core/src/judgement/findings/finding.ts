@@ -22,7 +22,8 @@ export interface Finding {
   readonly causes: readonly Cause[];
   /** Natural logarithm of P(finding | some cause) / P(finding | no cause). */
   readonly weight: number;
-  readonly says: string;
+  /** What it says, for people; written only for the lines that are shown. */
+  readonly says: () => string;
   /** Where it comes from: one of the three. */
   readonly source: { readonly reading?: string; readonly observation?: string; readonly symptom?: string };
 }

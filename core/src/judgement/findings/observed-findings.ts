@@ -86,7 +86,7 @@ export const observationFindings: FindingRule = (situation) =>
       (OBSERVED[about]?.[finding] ?? []).map((row): Finding => ({
         ...row,
         source: { observation: about },
-        says: `${about.replaceAll('-', ' ')}: ${finding.replaceAll('-', ' ')}`,
+        says: () => `${about.replaceAll('-', ' ')}: ${finding.replaceAll('-', ' ')}`,
       })),
     );
 
@@ -224,6 +224,6 @@ export const symptomFindings: FindingRule = ({ case: { complaint } }) =>
     SYMPTOM[symptom].map((row): Finding => ({
       ...row,
       source: { symptom },
-      says: `complaint: ${SYMPTOMS[symptom].toLowerCase()}`,
+      says: () => `complaint: ${SYMPTOMS[symptom].toLowerCase()}`,
     })),
   );

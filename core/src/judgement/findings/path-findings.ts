@@ -1,6 +1,7 @@
 /** What voltage drops say: each piece of a path by its own reading, a whole path by what its pieces leave. */
 import type { FaultName, TestName } from '../../case/vocabulary';
 import { formatSmallVolts } from '../../quantities/format';
+import { limitsOf } from '../../criteria/limits-of';
 import { assess, showValue } from '../assess';
 import { referenceAmps, resolveLimit, applies } from '../resolve-limit';
 import { latest } from '../situation';
@@ -105,7 +106,7 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
         causes: suspects,
         weight: 6,
         source,
-        says: `${showValue(reading)} across the path with no current: it is open`,
+        says: () => `${showValue(reading)} across the path with no current: it is open`,
       },
     ];
   const whole = atReference(reading, situation);
@@ -118,7 +119,7 @@ function pathFinding(row: PathRow, situation: Situation): Finding[] {
       causes: suspects,
       weight: weigh(ln, spread, DIRECT_OUTLIERS),
       source,
-      says:
+      says: () =>
         measured.length > 0
           ? `${formatSmallVolts(Math.max(left, 0))} lost in it, its posts and contacts taken off`
           : `${formatSmallVolts(whole)} lost in it at the usual current`,
@@ -139,7 +140,7 @@ export function closed(situation: Situation, test: TestName): boolean {
 export function pathIsGood(situation: Situation, test: TestName): boolean {
   const reading = latest(situation, test);
   if (!reading) return false;
-  const limit = situation.criteria.limits.find((entry) => applies(entry, reading, situation));
+  const limit = limitsOf(situation.criteria, reading.test).find((entry) => applies(entry, reading, situation));
   return (
     limit !== undefined &&
     resolveLimit(limit, reading, situation) !== null &&

@@ -49,11 +49,11 @@ export const drawFindings: FindingRule = (situation, derived) => {
   const reading = latest(situation, 'starter-draw');
   if (!reading || derived.drawRatio === null) return [];
   const source = { reading: reading.id };
-  const shown = `${showValue(reading)}, usual is about ${formatQuantity(situation.draw.reference, 'A')}`;
+  const shown = (): string => `${showValue(reading)}, usual is about ${formatQuantity(situation.draw.reference, 'A')}`;
   if (reading.value < NO_FLOW_AMPS)
     return [
-      { causes: OPEN, weight: 4, source, says: `no current flows (${showValue(reading)})` },
-      { causes: HIGH_DRAW, weight: -4, source, says: `no current flows (${showValue(reading)})` },
+      { causes: OPEN, weight: 4, source, says: () => `no current flows (${showValue(reading)})` },
+      { causes: HIGH_DRAW, weight: -4, source, says: () => `no current flows (${showValue(reading)})` },
     ];
   const ln = Math.log(Math.max(derived.drawRatio, 0.02));
   const { sound, high, low } = DRAW[situation.draw.source];
@@ -66,14 +66,14 @@ export const drawFindings: FindingRule = (situation, derived) => {
           causes: causes('starter-drive'),
           weight: 3.5,
           source,
-          says: `draws ${showValue(reading)} but the engine does not turn`,
+          says: () => `draws ${showValue(reading)} but the engine does not turn`,
         }
       : { causes: LOW_FLOW, weight: Math.max(ABSENT, weigh(ln, { sound, faulty: low })), source, says: shown },
     {
       causes: causes('starter-control'),
       weight: -5,
       source,
-      says: `current flows (${showValue(reading)}): the control circuit works`,
+      says: () => `current flows (${showValue(reading)}): the control circuit works`,
     },
   ];
 };
@@ -85,7 +85,7 @@ export const speedFindings: FindingRule = (situation) => {
   const reading = latest(situation, 'cranking-speed');
   if (!reading) return [];
   const source = { reading: reading.id };
-  const says = `${showValue(reading)} cranking`;
+  const says = (): string => `${showValue(reading)} cranking`;
   if (reading.value < 20)
     return [{ causes: [...SLOW, ...causes('starter-control', 'starter-drive')], weight: 2, source, says }];
   const ln = Math.log(reading.value / SLOWEST[situation.fuel]);
@@ -114,7 +114,7 @@ export const motorFindings: FindingRule = (situation, derived) => {
   const tight = lost.every((drop) => drop !== undefined) ? 1 : 0.6;
   const weight = weigh(ln, { sound: [0, 0.17], faulty: [-0.62, 0.28] }) * tight;
   const source = { reading: speed.id };
-  const says = `${showValue(speed)} from ${formatQuantity(volts * situation.scale, 'V')} at the starter`;
+  const says = (): string => `${showValue(speed)} from ${formatQuantity(volts * situation.scale, 'V')} at the starter`;
   return [
     {
       causes: ratio > 1.35 ? DRAGGED : causes('starter-worn'),
@@ -132,7 +132,7 @@ export const controlFindings: FindingRule = (situation) => {
   const cranking = latest(situation, 'cranking-voltage')?.value ?? situation.resting ?? 12 * situation.scale;
   const share = reading.value / cranking;
   const source = { reading: reading.id };
-  const says = `${showValue(reading)} reaches the solenoid with the key at start`;
+  const says = (): string => `${showValue(reading)} reaches the solenoid with the key at start`;
   return [
     {
       causes: causes('starter-control'),
@@ -162,7 +162,7 @@ export const didNotCrankFindings: FindingRule = (situation) => {
           ],
           weight: 1.5,
           source: { reading: reading.id },
-          says: 'it did not crank',
+          says: () => 'it did not crank',
         },
       ]
     : [];
