@@ -31,6 +31,8 @@ export type { CriteriaSet, Limit, LimitRule } from './criteria/criteria-set';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
 export { assess, showValue } from './judgement/assess';
 export type { Assessment } from './judgement/assess';
+export { compareSchools } from './judgement/compare-schools';
+export type { Disagreement, SchoolComparison } from './judgement/compare-schools';
 export { assessCase, judge } from './judgement/judge';
 export { outsidePhysics } from './judgement/physics';
 export type { Impossible } from './judgement/physics';

@@ -1,4 +1,4 @@
-import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, assessCase } from '@tetrad/core';
+import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, assessCase, compareSchools } from '@tetrad/core';
 import type { Case, CriteriaSet, Reading } from '@tetrad/core';
 import { SOUND_SYSTEM, caseOf, charging, crank, read, rest, ripple } from './cases';
 
@@ -126,5 +126,17 @@ describe('schools disagree, each for its reason', () => {
     const drop = read('drop-starter-ground', 0.3, { amps: 137 });
     expect(lastGrade([rest(12.6), drop], BALANCED).grade).toBe('outside');
     expect(lastGrade([rest(12.6), drop], QUICK_CHECK).grade).toBe('within');
+  });
+
+  it('side by side, only the readings on which they differ are named', () => {
+    const { schools, disagreements } = compareSchools(caseOf([rest(12.65), crank(10.7), charging(14.2), ripple(0.04)]));
+    expect(schools.map(({ criteria }) => criteria.id)).toEqual(['balanced', 'quick-check', 'careful', 'heavy-duty']);
+    expect(disagreements.map(({ test }) => test)).toEqual(['cranking-voltage']);
+    expect(disagreements[0]?.by.map(({ grade }) => grade)).toEqual(['within', 'within', 'outside', 'within']);
+  });
+
+  it('every limit of every school names its source and its reason, and its test knows the conditions it asks for', () => {
+    for (const { limits } of [BALANCED, QUICK_CHECK, CAREFUL, HEAVY_DUTY])
+      for (const { source, note } of limits) expect(source.length * note.length).toBeGreaterThan(100);
   });
 });

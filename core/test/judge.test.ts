@@ -90,6 +90,44 @@ describe('four readings in, a verdict out', () => {
   });
 });
 
+describe('packs', () => {
+  const rating = { value: 900, standard: 'SAE' } as const;
+  const pack = (nominalVolts: 12 | 24, arrangement: 'series' | 'parallel') =>
+    ({
+      nominalVolts,
+      engine: { cylinders: 6, fuel: 'diesel' },
+      battery: { chemistry: 'flooded', rating, count: 2, arrangement },
+    }) as const;
+  const unit = (battery: number, volts: number, conductance: number) => [
+    read('resting-voltage', volts, { surfaceChargeRemoved: true }, { battery }),
+    read('conductance', conductance, {}, { battery }),
+    read('load-test', conductance > 600 ? 10.2 : 8.1, { amps: 450, seconds: 15, chargedBefore: true }, { battery }),
+  ];
+
+  it.each([
+    [24, 'series'],
+    [12, 'parallel'],
+  ] as const)(
+    'on %d V in %s each battery is judged by itself, and one worn battery condemns the pack',
+    (volts, arrangement) => {
+      const system = pack(volts, arrangement);
+      const sound = judge(caseOf([...unit(1, 12.65, 880), ...unit(2, 12.63, 905)], { system }));
+      expect(sound.readings.map(({ grade }) => grade)).toEqual([
+        'within',
+        'within',
+        'within',
+        'within',
+        'within',
+        'within',
+      ]);
+      expect(sound.derived.stateOfCharge).toBeGreaterThan(0.9);
+      expect(sound.parts.battery.verdict).toBe('keep');
+      const worn = judge(caseOf([...unit(1, 12.65, 880), ...unit(2, 12.6, 380)], { system }));
+      expect(worn.parts.battery.verdict).toBe('replace');
+    },
+  );
+});
+
 describe('whatever is entered', () => {
   const anyReading = fc.record({
     test: fc.constantFrom(

@@ -154,15 +154,15 @@ export function object<R extends Fields, O extends Fields>(
       required: [...needed],
       properties: Object.fromEntries(known.map(([key, shape]) => [key, shape.schema])),
     },
-    check(value, path, misfits) {
-      if (typeof value !== 'object' || value === null || Array.isArray(value)) {
-        misfits.push({ path, found: show(value), allowed: 'an object' });
+    check(given, path, misfits) {
+      if (typeof given !== 'object' || given === null || Array.isArray(given)) {
+        misfits.push({ path, found: show(given), allowed: 'an object' });
         return;
       }
-      const fields = value as Record<string, unknown>;
+      const fields = given as Record<string, unknown>;
       for (const [key, shape] of known) {
-        const present = Object.hasOwn(fields, key) && fields[key] !== undefined;
-        if (present || needed.has(key)) shape.check(present ? fields[key] : undefined, `${path}.${key}`, misfits);
+        const value = fields[key]; // a key of ours is never one an object inherits
+        if (value !== undefined || needed.has(key)) shape.check(value, `${path}.${key}`, misfits);
       }
     },
   };

@@ -5,7 +5,7 @@ import { formatQuantity, formatSmallVolts } from '../quantities/format';
 import { limitsOf } from '../criteria/limits-of';
 import { applies, resolveLimit } from './resolve-limit';
 import type { ResolvedLimit } from './resolve-limit';
-import { isNumeric } from './situation';
+import { forUnit, isNumeric } from './situation';
 import type { Situation } from './situation';
 
 /** A reading, graded: what the judgement says of it, and the range behind it for drawing. */
@@ -41,7 +41,8 @@ export function showValue(reading: Reading): string {
 }
 
 /** Grades a reading that is not void against every limit of the set that applies; the worst counts. */
-export function assess(reading: Reading, situation: Situation): Assessment {
+export function assess(reading: Reading, whole: Situation): Assessment {
+  const situation = forUnit(whole, reading);
   const { id } = reading;
   const noted = (because: string): Assessment => ({ id, reading, grade: 'noted', limit: '', because, resolved: null });
   if (reading.value === null) return noted(`${TESTS[reading.test].name}: ${showValue(reading)}.`);

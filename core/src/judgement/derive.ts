@@ -9,7 +9,7 @@ import { convertRating, loadTestAmps } from '../battery/rating';
 import type { Derived } from '../case/judgement-shape';
 import { limitsOf } from '../criteria/limits-of';
 import { interpolate } from '../quantities/interpolate';
-import { latest } from './situation';
+import { forUnit, latest } from './situation';
 import type { NumericReading, Situation } from './situation';
 
 /** One measure of a battery's health: 1 is as rated, below about 0.7 is worn. */
@@ -52,8 +52,8 @@ export function derive(situation: Situation): DerivedFigures {
   const loadA = pack === null ? null : loadTestAmps(pack);
   const floor = loadFloor(situation);
   const chargeFactor = 1 + RESISTANCE_WHEN_EMPTY * (1 - (charge ?? 1));
-  const healthOf = (measured: number, amps: number): number =>
-    (CRANKING_VOLTS_PER_CCA * SOUND_SHARE_OF_LIMIT * coldFactor(celsius) * chargeFactor * scale) / (measured * amps);
+  const healthOf = (measured: number, amps: number, volts = scale): number =>
+    (CRANKING_VOLTS_PER_CCA * SOUND_SHARE_OF_LIMIT * coldFactor(celsius) * chargeFactor * volts) / (measured * amps);
   const health: HealthMeasure[] = [];
   if (ohms !== null && pack !== null && cranking) {
     const value = healthOf(ohms, pack);
@@ -95,28 +95,32 @@ function loadFloor({ criteria, celsius, scale }: Situation): number | null {
   return limit?.rule.kind === 'temperature-floor' ? interpolate(limit.rule.points, celsius) * scale : null;
 }
 
+/** One reading as a measure of health: of the pack as connected, or of the battery it names. */
 function healthMeasure(
   reading: NumericReading,
-  situation: Situation,
-  healthOf: (ohms: number, amps: number) => number,
+  whole: Situation,
+  healthOf: (ohms: number, amps: number, scale: number) => number,
 ): HealthMeasure | null {
-  const { cca, resting, scale } = situation;
-  if (typeof reading.value !== 'number' || cca === null || reading.value <= 0) return null;
+  const { scale, resting, cca: one, packCca: pack, case: subject } = forUnit(whole, reading);
+  const rated = reading.battery === undefined ? pack : one;
+  if (typeof reading.value !== 'number' || one === null || rated === null || reading.value <= 0) return null;
   switch (reading.test) {
     case 'conductance': {
-      const { rating } = situation.case.system.battery;
-      const rated = rating && convertRating(rating, rating.standard === 'CA' ? 'SAE' : rating.standard);
-      return rated ? { reading, health: reading.value / rated, spread: 0.1, says: 'conductance' } : null;
+      const { rating } = subject.system.battery;
+      const label = rating && convertRating(rating, rating.standard === 'CA' ? 'SAE' : rating.standard);
+      return label
+        ? { reading, health: reading.value / (label * (rated / one)), spread: 0.1, says: 'conductance' }
+        : null;
     }
     case 'internal-resistance': {
-      const limit = (SMALL_SIGNAL_VOLTS_PER_CCA * SOUND_SHARE_OF_LIMIT * scale) / cca;
+      const limit = (SMALL_SIGNAL_VOLTS_PER_CCA * SOUND_SHARE_OF_LIMIT * scale) / rated;
       return { reading, health: limit / reading.value, spread: 0.15, says: 'internal resistance' };
     }
     case 'load-test': {
-      const amps = reading.conditions?.amps ?? loadTestAmps(cca);
-      const rest = latest(situation, 'resting-voltage', reading.battery)?.value ?? resting;
-      if (rest === null || amps < 20 || rest - reading.value < 0.05) return null;
-      return { reading, health: healthOf((rest - reading.value) / amps, cca), spread: 0.12, says: 'the load test' };
+      const amps = reading.conditions?.amps ?? loadTestAmps(rated);
+      if (resting === null || amps < 20 || resting - reading.value < 0.05) return null;
+      const health = healthOf((resting - reading.value) / amps, rated, scale);
+      return { reading, health, spread: 0.12, says: 'the load test' };
     }
     default:
       return null;

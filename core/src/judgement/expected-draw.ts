@@ -22,7 +22,7 @@ const COLD_SHARE_PER_CELSIUS = 0.3 / 39;
 export function expectedDraw(system: System, criteria: CriteriaSet, celsius: number): DrawRange {
   const cold = 1 + COLD_SHARE_PER_CELSIUS * Math.max(0, 21 - celsius);
   const given = system.specified?.starterDrawAmps;
-  if (given && (given.max ?? given.min) !== undefined) {
+  if (given && (given.max ?? given.min ?? 0) > 0 && (given.min ?? 1) > 0) {
     const max = (given.max ?? given.min! * 2) * cold;
     const min = given.min ?? max / 2;
     return { min, max, reference: (min + max) / 2, source: 'specified' };

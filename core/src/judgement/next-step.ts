@@ -31,26 +31,38 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   const { situation, probability } = evidence;
   if (situation.resting === null && !notPossible(situation, 'resting-voltage'))
     return [step('resting-voltage', 'Everything leans on the resting voltage: battery first.', situation)];
-  const ranked = (Object.entries(STEPS) as [StepName, StepRow][])
-    .filter(([name, row]) => isOpen(name, row, situation))
-    .map(([name, row]) => {
-      const information = row.informs.reduce((sum, [fault, strength]) => sum + doubt(probability[fault]) * strength, 0);
-      const forProof = leading && leading.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
-      const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
-      return { name, row, worth: (information + forProof + forCoverage) / (row.minutes + 0.5), forProof, forCoverage };
-    })
-    .sort((a, b) => b.worth - a.worth);
+  const ranked: RankedStep[] = [];
+  for (const [name, row] of ROWS) {
+    if (!isOpen(name, row, situation)) continue;
+    let information = 0;
+    for (const [fault, strength] of row.informs) information += doubt(probability[fault]) * strength;
+    const forProof = leading && leading.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
+    const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
+    const worth = (information + forProof + forCoverage) / (row.minutes + SETTING_UP);
+    if (worth > LEAST_WORTH) ranked.push({ name, row, worth, isAsked: forCoverage > 0 && forProof <= forCoverage });
+  }
   return ranked
-    .filter(({ worth }) => worth > 0.01)
-    .slice(0, 5)
-    .map(({ name, row, forProof, forCoverage }) =>
-      step(
-        name,
-        forProof > 0.4 ? row.settles : forCoverage > 0 ? `${row.settles} The complaint asks for it.` : row.settles,
-        situation,
-      ),
+    .sort((a, b) => b.worth - a.worth)
+    .slice(0, MOST_STEPS)
+    .map(({ name, row, isAsked }) =>
+      step(name, isAsked ? `${row.settles} The complaint asks for it.` : row.settles, situation),
     );
 }
+
+interface RankedStep {
+  readonly name: StepName;
+  readonly row: StepRow;
+  /** Doubts settled per minute. */
+  readonly worth: number;
+  /** The complaint asks for it, more than anything else does. */
+  readonly isAsked: boolean;
+}
+
+const ROWS = Object.entries(STEPS) as readonly (readonly [StepName, StepRow])[];
+/** Steps proposed at once; minutes of setting up that every step costs; worth under which a step is not asked for. */
+const MOST_STEPS = 5;
+const SETTING_UP = 0.5;
+const LEAST_WORTH = 0.01;
 
 /** A reading that came out void may be taken once more: then another test must settle it. */
 const MOST_TRIES = 2;

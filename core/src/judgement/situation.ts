@@ -7,7 +7,7 @@
 import { batteryCca, packCca } from '../battery/rating';
 import { stateOfCharge } from '../battery/state-of-charge';
 import type { Case, Reading } from '../case/case-shape';
-import type { ObservationName, Pass, TestName } from '../case/vocabulary';
+import type { NominalVolts, ObservationName, Pass, TestName } from '../case/vocabulary';
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { expectedDraw } from './expected-draw';
 import type { DrawRange } from './expected-draw';
@@ -55,7 +55,7 @@ export function situationOf(
   );
   const measuredCelsius = conditions.batteryCelsius ?? conditions.ambientCelsius;
   const celsius = measuredCelsius ?? 21;
-  const resting = restingOf(readings);
+  const resting = restingOf(readings, inSeriesOf(system));
   return {
     case: subject,
     criteria,
@@ -93,10 +93,35 @@ export const readingsOf = (situation: Situation, test: TestName): readonly Readi
   situation.byTest.get(test) ?? NO_READINGS;
 const NO_READINGS: readonly Reading[] = [];
 
-function restingOf(readings: readonly Reading[]): number | null {
+/** Of the pack as connected; else of its weakest battery, brought to the volts of the pack. */
+function restingOf(readings: readonly Reading[], inSeries: number): number | null {
   const resting = readings.filter((reading) => reading.test === 'resting-voltage').filter(isNumeric);
   const pack = resting.filter((reading) => reading.battery === undefined).at(-1);
-  return (pack ?? resting.at(-1))?.value ?? null;
+  if (pack) return pack.value;
+  const newest = new Map(resting.map((reading) => [reading.battery, reading.value]));
+  return newest.size === 0 ? null : Math.min(...newest.values()) * inSeries;
+}
+
+/** How many batteries share the nominal volts: two of 12 V in series make 24 V. */
+const inSeriesOf = ({ battery }: Case['system']): number =>
+  battery.arrangement === 'series' ? (battery.count ?? 2) : 1;
+
+/**
+ * The situation as one battery of a pack sees it: in series each has its share of the volts. The same
+ * for a reading of the pack as connected.
+ */
+export function forUnit(situation: Situation, { battery }: Reading): Situation {
+  const { system } = situation.case;
+  const inSeries = inSeriesOf(system);
+  if (battery === undefined || inSeries === 1) return situation;
+  const nominalVolts = (system.nominalVolts / inSeries) as NominalVolts;
+  const resting = latest(situation, 'resting-voltage', battery)?.value ?? null;
+  return {
+    ...situation,
+    case: { ...situation.case, system: { ...system, nominalVolts } },
+    scale: nominalVolts / 12,
+    resting,
+  };
 }
 
 /** The newest numeric reading of a test; of one battery of a pack where `battery` is given. */

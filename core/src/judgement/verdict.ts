@@ -33,10 +33,9 @@ const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly (readonly TestName[])
 /** The verdict of one part: keep, replace, repair, charge first, or not proven yet with what is missing. */
 export function partVerdict(part: JudgedPart, { evidence, faults, assessments }: VerdictInput): PartVerdict {
   const { situation } = evidence;
-  const own = faults.filter(
+  const worst = faults.find(
     ({ fault }) => fault !== 'none' && fault !== 'battery-discharged' && partOfFault(fault, situation) === part,
   );
-  const worst = own[0];
   const proof = worst ? proofOf(worst.fault, evidence) : null;
   if (worst && proof?.proven && worst.probability >= situation.criteria.callProbability)
     return call(part, worst, assessments);

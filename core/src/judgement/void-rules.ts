@@ -9,7 +9,7 @@ import { formatQuantity, formatShare } from '../quantities/format';
 import { assess, showValue } from './assess';
 import { referenceAmps } from './resolve-limit';
 import { outsidePhysics } from './physics';
-import { isNumeric, latest } from './situation';
+import { forUnit, isNumeric, latest } from './situation';
 import type { NumericReading, Situation } from './situation';
 import { cellSpread, voltsOfGravity } from './gravity';
 
@@ -246,7 +246,8 @@ export function deadCellVolts({ resting, case: { system } }: Situation): boolean
 }
 
 /** Why a reading may not be judged, or null. */
-export function whyVoid(reading: Reading, situation: Situation): string | null {
+export function whyVoid(reading: Reading, whole: Situation): string | null {
+  const situation = forUnit(whole, reading);
   for (const rule of VOID_RULES) {
     const why = rule.why(reading, situation);
     if (why !== null) return why;

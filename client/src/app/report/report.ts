@@ -2,7 +2,7 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { JUDGED_PARTS, SYMPTOMS, TESTS, showValue, writeCase } from '@tetrad/core';
+import { JUDGED_PARTS, SYMPTOMS, TESTS, compareSchools, showValue, writeCase } from '@tetrad/core';
 import type { Reading, SymptomName } from '@tetrad/core';
 import { VERDICT_WORDS, decisionTone, decisionWords } from '../parts/decision-words';
 import { GradeMark } from '../parts/grade-mark';
@@ -57,6 +57,17 @@ export class Report {
           because: said.parts[part].because,
         }))
       : [];
+  });
+
+  /** The same readings by every school: where they differ, and what each would do. */
+  protected readonly schools = computed(() => {
+    const job = this.view();
+    if (!job || job.case.readings.length === 0) return null;
+    const { schools, disagreements } = compareSchools(job.case);
+    return {
+      schools: schools.map(({ criteria, decision }) => ({ name: criteria.name, words: decisionWords(decision) })),
+      disagreements: disagreements.map(({ id, test, by }) => ({ id, name: TESTS[test].name, by })),
+    };
   });
 
   constructor() {

@@ -62,6 +62,7 @@ const density = (x: number, [mean, sd]: readonly [number, number], outliers: num
  * figure counts as the mean, so that "even better than sound" never speaks for a fault.
  */
 export function weigh(x: number, { sound, faulty }: Spread, outliers = OUTLIERS): number {
+  if (Number.isNaN(x)) return 0; // nothing over nothing: the readings give no figure
   const [low, high] = sound[0] < faulty[0] ? [sound[0], faulty[0]] : [faulty[0], sound[0]];
   const held = Math.min(Math.max(x, low), high);
   return Math.log(density(held, faulty, outliers) / density(held, sound, outliers));

@@ -1,5 +1,6 @@
 /** What is seen, heard and felt, and what the customer says: tables of weights. */
-import { SYMPTOMS } from '../../case/vocabulary';
+import { OBSERVATION_NAMES, SYMPTOMS } from '../../case/vocabulary';
+import { observed } from '../situation';
 import type { ObservationName, SymptomName } from '../../case/vocabulary';
 import { causes } from './finding';
 import type { Cause, Finding, FindingRule } from './finding';
@@ -79,16 +80,17 @@ const OBSERVED: Readonly<Partial<Record<ObservationName, Readonly<Record<string,
   },
 };
 
+/** The newest finding of each observation: seen twice is not seen double. */
 export const observationFindings: FindingRule = (situation) =>
-  (situation.case.observations ?? [])
-    .filter(({ pass = 'before' }) => pass === situation.pass)
-    .flatMap(({ about, finding }) =>
-      (OBSERVED[about]?.[finding] ?? []).map((row): Finding => ({
-        ...row,
-        source: { observation: about },
-        says: () => `${about.replaceAll('-', ' ')}: ${finding.replaceAll('-', ' ')}`,
-      })),
-    );
+  OBSERVATION_NAMES.flatMap((about) => {
+    const finding = observed(situation, about);
+    const rows = finding === undefined ? [] : (OBSERVED[about]?.[finding] ?? []);
+    return rows.map((row): Finding => ({
+      ...row,
+      source: { observation: about },
+      says: () => `${about.replaceAll('-', ' ')}: ${finding!.replaceAll('-', ' ')}`,
+    }));
+  });
 
 const CHARGING = causes(
   'alternator-dead',
@@ -220,7 +222,7 @@ const SYMPTOM: Readonly<Record<SymptomName, readonly Row[]>> = {
 };
 
 export const symptomFindings: FindingRule = ({ case: { complaint } }) =>
-  (complaint?.symptoms ?? []).flatMap((symptom) =>
+  [...new Set(complaint?.symptoms)].flatMap((symptom) =>
     SYMPTOM[symptom].map((row): Finding => ({
       ...row,
       source: { symptom },
