@@ -3,6 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { SYMPTOMS, TESTS, isObservationName, showValue } from '@tetrad/core';
 import type { Assessment, Reading, StepName, SymptomName } from '@tetrad/core';
+import { BudgetView } from '../parts/budget-view';
 import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';
 import { JobActions } from '../state/job/job.reducer';
@@ -31,7 +32,7 @@ import { Verdicts } from './verdicts';
 /** One job: the route, the step at hand, what it says, and the profile. */
 @Component({
   selector: 'tt-bench',
-  imports: [RouterLink, ProfileView, GradeMark, ReadingEntry, Attempts, Verdicts, JobLabel],
+  imports: [RouterLink, ProfileView, BudgetView, GradeMark, ReadingEntry, Attempts, Verdicts, JobLabel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.css',
@@ -76,6 +77,18 @@ export class Bench {
   protected readonly symptoms = computed(() =>
     (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '),
   );
+
+  /** What the foot shows: the profile, or where the volts went. */
+  protected readonly foot = signal<'profile' | 'starting' | 'charging'>('profile');
+  protected readonly budgets = computed(() => {
+    const { starting = [], charging = [] } = this.judgement()?.budget ?? {};
+    const all = [
+      { name: 'starting', label: 'Volts while starting', pieces: starting },
+      { name: 'charging', label: 'Volts while charging', pieces: charging },
+    ] as const;
+    return all.filter(({ pieces }) => pieces.length > 0);
+  });
+  protected readonly budget = computed(() => this.budgets().find(({ name }) => name === this.foot()) ?? null);
 
   constructor() {
     effect(() => {

@@ -107,23 +107,29 @@ export const motorFindings: FindingRule = (situation, derived) => {
   const posts = latest(situation, 'cranking-voltage');
   if (!speed || !posts || speed.value < 20) return [];
   const lost = (['drop-starter-positive', 'drop-starter-ground'] as const).map((test) => latest(situation, test));
-  const volts = lost.reduce((left, drop) => left - Math.abs(drop?.value ?? 0), posts.value) / situation.scale;
+  const gone = lost.reduce((sum, drop) => sum + Math.abs(drop?.value ?? 0), 0) / situation.scale;
+  const volts = posts.value / situation.scale - gone;
   if (volts < 4) return [];
   const ln = Math.log(speed.value / RPM_AT_10_V[situation.fuel] / (volts / 10));
-  const ratio = derived.drawRatio ?? 1;
+  const asksMore = (derived.drawRatio ?? 1) * situation.draw.reference > situation.draw.max * MORE_THAN_USUAL;
   const tight = lost.every((drop) => drop !== undefined) ? 1 : 0.6;
   const weight = weigh(ln, { sound: [0, 0.17], faulty: [-0.62, 0.28] }) * tight;
   const source = { reading: speed.id };
   const says = (): string => `${showValue(speed)} from ${formatQuantity(volts * situation.scale, 'V')} at the starter`;
   return [
     {
-      causes: ratio > 1.35 ? DRAGGED : causes('starter-worn'),
-      weight: weight < 0 ? Math.max(-3, weight) : ratio > 1.35 ? weight * 0.4 : weight,
+      causes: asksMore ? DRAGGED : gone > STARVED_VOLTS ? LOW_FLOW : WORN,
+      weight: weight < 0 ? Math.max(-3, weight) : asksMore ? weight * 0.4 : weight,
       source,
       says,
     },
   ];
 };
+const WORN = causes('starter-worn');
+/** From this share of the usual range's top a slow starter is dragged rather than worn. */
+const MORE_THAN_USUAL = 0.95;
+/** Volts lost on the way from which the way itself may explain a slow starter, per 12 V. */
+const STARVED_VOLTS = 1.2;
 const DRAGGED = causes('starter-dragging', 'engine-drag', 'accessory-seized', ['starter-worn', 0.3]);
 
 export const controlFindings: FindingRule = (situation) => {
