@@ -115,7 +115,15 @@ async function main() {
     const words = [...(options['reset-demo'] ? ['--reset'] : []), ...(options['no-demo'] ? [] : ['--demo'])];
     await step(
       'tables and demo data',
-      () => run(process.execPath, [join(ROOT, 'dist/server/prepare.mjs'), ...words], { cwd: ROOT, env }),
+      () =>
+        run(process.execPath, [join(ROOT, 'dist/server/prepare.mjs'), ...words], { cwd: ROOT, env }).catch((error) => {
+          const said = error.message.trim().split('\n').at(-1);
+          throw new SetupError(
+            options.database
+              ? `the database of --database cannot be used: ${said}.`
+              : `the database could not be prepared: ${said}.`,
+          );
+        }),
       (printed) => {
         const { migrations, demoJobs } = JSON.parse(printed);
         return `${migrations} migrations run, ${demoJobs} demo jobs loaded`;

@@ -8,7 +8,7 @@ const SHARED = ['core/src', 'contracts/src', 'package-lock.json', 'tsconfig.base
 
 /** Bundles the project's own code and leaves registry packages outside. */
 async function bundle(entryPoints, outdir) {
-  const { build } = await import('esbuild');
+  const { build, stop } = await import('esbuild');
   await build({
     entryPoints: entryPoints.map((entry) => join(ROOT, entry)),
     outdir: join(ROOT, outdir),
@@ -30,6 +30,7 @@ async function bundle(entryPoints, outdir) {
       },
     ],
   });
+  await stop(); // its helper process would live as long as ours
 }
 
 export const buildServer = () =>
