@@ -119,6 +119,14 @@ function evidenceOf(
     lines
       .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight))
       .slice(0, MOST_LINES)
-      .map(({ k, weight }) => ({ ...findings[k]!.source, weight, says: findings[k]!.says() })),
+      .map(({ k, weight }) => lineOf(findings[k]!, weight)),
   );
+}
+
+/** One line of evidence; written out by kind, since spreading objects of three shapes is slow. */
+function lineOf({ source: { reading, observation, symptom }, says }: Finding, weight: number): FaultEvidence {
+  if (reading !== undefined) return { reading, weight, says: says() };
+  return observation !== undefined
+    ? { observation, weight, says: says() }
+    : { symptom: symptom!, weight, says: says() };
 }

@@ -56,15 +56,16 @@ export function resolveLimit(limit: Limit, reading: Reading, situation: Situatio
   if (!figures) return null;
   const value = isNumeric(reading) ? reading.value : Number.NaN;
   const scaled = limit.rule.kind === 'band' || limit.rule.kind === 'temperature-floor' || limit.rule.kind === 'sag';
+  const zone = (limit.borderline ?? 0) * (scaled && TESTS[reading.test].scales ? situation.scale : 1);
   return {
-    value,
-    min: -Infinity,
-    max: Infinity,
-    perUnit: 1,
-    drawable: true,
-    borderline: (limit.borderline ?? 0) * (scaled && TESTS[reading.test].scales ? situation.scale : 1),
+    value: figures.value ?? value,
+    min: figures.min ?? -Infinity,
+    max: figures.max ?? Infinity,
+    borderline: figures.borderline ?? zone,
+    perUnit: figures.perUnit ?? 1,
+    text: figures.text,
     note: limit.note,
-    ...figures,
+    drawable: figures.drawable ?? true,
   };
 }
 

@@ -11,6 +11,15 @@ import type { Finding, FindingRule } from './finding';
 /** ln(health): sound batteries of any age, and those that no longer do their work. */
 const HEALTH = { sound: [0, 0.13], faulty: [-0.62, 0.26] } as const;
 
+const LOW_CHARGE = causes(
+  'battery-discharged',
+  ['parasitic-drain', 0.6],
+  ['alternator-dead', 0.5],
+  ['charge-control', 0.5],
+  ['battery-dead-cell', 0.3],
+);
+const DEAD_CELL = causes('battery-dead-cell');
+
 /** What resting voltage says: how full, and whether a whole cell is missing. */
 export const restingFindings: FindingRule = (situation) => {
   const reading = latest(situation, 'resting-voltage');
@@ -29,19 +38,13 @@ export const restingFindings: FindingRule = (situation) => {
   const low = weigh(situation.charge, { sound: [0.92, 0.1], faulty: [0.3, 0.22] });
   return [
     {
-      causes: causes(
-        'battery-discharged',
-        ['parasitic-drain', 0.6],
-        ['alternator-dead', 0.5],
-        ['charge-control', 0.5],
-        ['battery-dead-cell', 0.3],
-      ),
+      causes: LOW_CHARGE,
       weight: Math.max(low, -2.5),
       source,
       says: () => `${showValue(reading)} at rest is ${full} charged`,
     },
     {
-      causes: causes('battery-dead-cell'),
+      causes: DEAD_CELL,
       weight: situation.charge > 0.5 ? -3 : -1,
       source,
       says: () => `${showValue(reading)} at rest: all cells answer`,
@@ -127,7 +130,7 @@ export const gravityFindings: FindingRule = (situation) => {
   const weight = weigh(spread, { sound: [0.01, 0.009], faulty: [0.1, 0.035] });
   return [
     {
-      causes: causes('battery-dead-cell'),
+      causes: DEAD_CELL,
       weight: Math.max(-3, weight),
       source: { reading: reading.id },
       says: () => `gravity differs by ${spread.toFixed(3)} between cells`,

@@ -26,6 +26,11 @@ const LOW_OUTPUT = causes(
   ['charge-control', 0.15],
 );
 
+const HIGH = causes('regulator-high');
+const SILENT = causes('alternator-dead', 'charge-control');
+const DIODE = causes('alternator-diode');
+const CONTROL = causes('charge-control');
+const DRAIN = causes('parasitic-drain');
 /** The same without the paths: a path that loses volts takes nothing from the output. */
 const WEAK = LOW_OUTPUT.filter(({ fault }) => !fault.startsWith('charge-cable'));
 const PATHS = causes('charge-cable-positive', 'charge-cable-ground');
@@ -62,7 +67,7 @@ function unloaded(reading: NumericReading | undefined, situation: Situation): Fi
   const notCharging = reading.value <= rest + 0.15 * situation.scale;
   const findings: Finding[] = [
     {
-      causes: causes('regulator-high'),
+      causes: HIGH,
       weight: weigh(off.over, { sound: [-0.4, 0.25], faulty: [0.9, 0.45] }),
       source,
       says,
@@ -84,7 +89,7 @@ function unloaded(reading: NumericReading | undefined, situation: Situation): Fi
     });
   else
     findings.push(
-      { causes: causes('alternator-dead', 'charge-control'), weight: -4.5, source, says },
+      { causes: SILENT, weight: -4.5, source, says },
       {
         causes: causes('alternator-weak', 'belt-slip', 'charge-cable-positive', 'charge-cable-ground'),
         weight: -0.4,
@@ -110,7 +115,7 @@ function loaded(reading: NumericReading | undefined, situation: Situation): Find
     return [
       { causes: WEAK, weight: -2, source, says },
       { causes: PATHS, weight: -0.5, source, says },
-      { causes: causes('alternator-dead', 'charge-control'), weight: -3, source, says },
+      { causes: SILENT, weight: -3, source, says },
     ];
   const unloadedReading = newest(situation, 'off');
   const heldUnloaded = unloadedReading && (offWindow(unloadedReading, situation)?.under ?? 0) <= 0;
@@ -132,7 +137,7 @@ export const rippleFindings: FindingRule = (situation) => {
   if (ac) {
     const ln = Math.log((ac.value / situation.scale + 0.005) / 0.05);
     findings.push({
-      causes: causes('alternator-diode'),
+      causes: DIODE,
       weight: Math.max(wave ? -2 : -3, weigh(ln, { sound: [0, 0.5], faulty: [2.3, 0.5] })),
       source: { reading: ac.id },
       says: () => `${showValue(ac)} of ripple`,
@@ -147,7 +152,7 @@ export const rippleFindings: FindingRule = (situation) => {
           ? 4.5
           : -3;
     findings.push({
-      causes: causes('alternator-diode'),
+      causes: DIODE,
       weight,
       source: { reading: wave.id },
       says: () => (missing === undefined ? `${showValue(wave)} peak to peak` : `${missing} of six humps missing`),
@@ -163,7 +168,7 @@ export const diodeFindings: FindingRule = (situation) => {
     const sound = good(reading);
     return [
       {
-        causes: causes('alternator-diode'),
+        causes: DIODE,
         weight: sound ? -1 : 4,
         source: { reading: reading.id },
         says: () => `diode check ${showValue(reading)}, ${sound ? 'as it should be' : 'as it should not be'}`,
@@ -200,7 +205,7 @@ export const outputFindings: FindingRule = (situation) => {
       source,
       says: () => `${says()} at its limit`,
     },
-    { causes: causes('alternator-dead', 'charge-control'), weight: -4, source, says: () => `${says()}: it does work` },
+    { causes: SILENT, weight: -4, source, says: () => `${says()}: it does work` },
   ];
 };
 
@@ -220,7 +225,7 @@ export const supplyFindings: FindingRule = (situation) => {
   if (excitation) {
     const share = excitation.value / (situation.resting ?? 12.5 * situation.scale);
     findings.push({
-      causes: causes('charge-control'),
+      causes: CONTROL,
       weight: weigh(share, { sound: [0.96, 0.05], faulty: [0.3, 0.3] }),
       source: { reading: excitation.id },
       says: () => `${showValue(excitation)} of excitation, key on`,
@@ -232,13 +237,13 @@ export const supplyFindings: FindingRule = (situation) => {
     findings.push(
       duty.value >= 90
         ? {
-            causes: causes('charge-control'),
+            causes: CONTROL,
             weight: -3,
             source: { reading: duty.id },
             says: () => `the field is commanded to ${formatShare(duty.value / 100)}`,
           }
         : {
-            causes: causes('charge-control'),
+            causes: CONTROL,
             weight: duty.value < 20 ? 2.5 : 0.3,
             source: { reading: duty.id },
             says: () => `the field is commanded to only ${formatShare(duty.value / 100)}`,
@@ -261,7 +266,7 @@ export const drainFindings: FindingRule = (situation) => {
   const ln = Math.log((Math.abs(reading.value) + 0.002) / 0.03);
   return [
     {
-      causes: causes('parasitic-drain'),
+      causes: DRAIN,
       weight: weigh(ln, { sound: [0, 0.45], faulty: [2.6, 0.9] }),
       source: { reading: reading.id },
       says: () => `${showValue(reading)} flow with everything off`,

@@ -224,7 +224,8 @@ const SYMPTOM: Readonly<Record<SymptomName, readonly Row[]>> = {
 export const symptomFindings: FindingRule = ({ case: { complaint } }) =>
   [...new Set(complaint?.symptoms)].flatMap((symptom) =>
     SYMPTOM[symptom].map((row): Finding => ({
-      ...row,
+      causes: row.causes,
+      weight: row.weight,
       source: { symptom },
       says: () => `complaint: ${SYMPTOMS[symptom].toLowerCase()}`,
     })),

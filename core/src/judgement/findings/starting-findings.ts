@@ -95,6 +95,13 @@ export const speedFindings: FindingRule = (situation) => {
   ];
 };
 
+const WORN = causes('starter-worn');
+const DRAGGED = causes('starter-dragging', 'engine-drag', 'accessory-seized', ['starter-worn', 0.3]);
+/** From this share of the usual range's top a slow starter is dragged rather than worn. */
+const MORE_THAN_USUAL = 0.95;
+/** Volts lost on the way from which the way itself may explain a slow starter, per 12 V. */
+const STARVED_VOLTS = 1.2;
+
 /** rpm that a sound starter makes of each 10 V it gets, and how far vehicles differ (logarithm). */
 const RPM_AT_10_V = { petrol: 205, diesel: 185 } as const;
 
@@ -116,21 +123,11 @@ export const motorFindings: FindingRule = (situation, derived) => {
   const weight = weigh(ln, { sound: [0, 0.17], faulty: [-0.62, 0.28] }) * tight;
   const source = { reading: speed.id };
   const says = (): string => `${showValue(speed)} from ${formatQuantity(volts * situation.scale, 'V')} at the starter`;
-  return [
-    {
-      causes: asksMore ? DRAGGED : gone > STARVED_VOLTS ? LOW_FLOW : WORN,
-      weight: weight < 0 ? Math.max(-3, weight) : asksMore ? weight * 0.4 : weight,
-      source,
-      says,
-    },
-  ];
+  // a motor that works well clears itself and nobody else; one that does not may be dragged or starved
+  if (weight < 0) return [{ causes: WORN, weight: Math.max(-3, weight), source, says }];
+  if (asksMore) return [{ causes: DRAGGED, weight: weight * 0.4, source, says }];
+  return [{ causes: gone > STARVED_VOLTS ? LOW_FLOW : WORN, weight, source, says }];
 };
-const WORN = causes('starter-worn');
-/** From this share of the usual range's top a slow starter is dragged rather than worn. */
-const MORE_THAN_USUAL = 0.95;
-/** Volts lost on the way from which the way itself may explain a slow starter, per 12 V. */
-const STARVED_VOLTS = 1.2;
-const DRAGGED = causes('starter-dragging', 'engine-drag', 'accessory-seized', ['starter-worn', 0.3]);
 
 export const controlFindings: FindingRule = (situation) => {
   const reading = latest(situation, 'starter-control-voltage');
