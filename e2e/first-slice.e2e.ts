@@ -139,6 +139,43 @@ test('? shows the keys, and the theme is remembered', async ({ page, app }) => {
   await expect(page.locator('html')).toHaveClass(/dark/);
 });
 
+test('the judge asks for an observation, takes the answer, and the foot shows where the volts went', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000008`);
+  await expect(page.getByText('Look at the belt')).toBeVisible();
+  await page.getByRole('button', { name: 'glazed' }).click();
+  await expect(page.getByText('Look at the belt')).toBeHidden();
+  await expect(page.getByText('Saving …')).toBeHidden();
+  await page.reload();
+  await page.locator('summary', { hasText: 'Belt slipping' }).click();
+  await expect(page.getByText('belt: glazed')).toBeVisible();
+
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000002`);
+  await page.getByRole('button', { name: 'Volts while starting' }).click();
+  await expect(page.getByText('Left for the starter')).toBeVisible();
+  await page.getByRole('button', { name: 'Profile' }).click();
+  await expect(page.getByRole('img', { name: /Four-note profile/ })).toBeVisible();
+});
+
+test('the battery’s label and the criteria are corrected, and every reading is judged anew', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007`);
+  await expect(page.getByRole('button', { name: /Cranking voltage 10.90 V Within/ })).toBeVisible();
+  await page.getByRole('button', { name: /12 V flooded/ }).click();
+  await page.locator('select[name=criteria]').selectOption('careful');
+  await page.getByLabel('Battery rating, A').fill('zero');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert')).toContainText('“zero” does not fit');
+  await page.getByLabel('Battery rating, A').fill('450');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: /450 A SAE.*Careful/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Cranking voltage 10.90 V Outside/ })).toBeVisible();
+  await expect(page.getByText('Saving …')).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /450 A SAE.*Careful/ })).toBeVisible();
+});
+
 for (const [wide, high] of [
   [1280, 800],
   [768, 1024],

@@ -1,0 +1,280 @@
+import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
+import type { ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { provideStore } from '@ngrx/store';
+import { Store } from '@ngrx/store';
+import type { FloorRow, JobView, NewJob } from '@tetrad/contracts';
+import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
+import type { Case, Reading, StepName } from '@tetrad/core';
+import { providePrimeNG } from 'primeng/config';
+import { Attempts } from '../src/app/bench/attempts';
+import { Verdicts } from '../src/app/bench/verdicts';
+import { NewJobDialog } from '../src/app/floor/new-job-dialog';
+import { BudgetView } from '../src/app/parts/budget-view';
+import { GradeMark } from '../src/app/parts/grade-mark';
+import { Ruler } from '../src/app/parts/ruler';
+import { Report } from '../src/app/report/report';
+import { floorReducer, FloorActions } from '../src/app/state/floor/floor.reducer';
+import { JobActions, jobReducer } from '../src/app/state/job/job.reducer';
+import { problemOf, mayRetry } from '../src/app/state/loading';
+import { outboxReducer } from '../src/app/state/outbox/outbox.reducer';
+import { shopReducer } from '../src/app/state/shop/shop.reducer';
+
+const subject = (...readings: Reading[]): Case => ({
+  format: 'tetrad-case/1',
+  system: { nominalVolts: 12, battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } } },
+  complaint: { symptoms: ['slow-crank'] },
+  readings,
+});
+const resting: Reading = { id: 'a', test: 'resting-voltage', value: 12.62 };
+const cranking: Reading = { id: 'b', test: 'cranking-voltage', value: 8.2, conditions: { method: 'min-max' } };
+const voided: Reading = { id: 'c', test: 'cranking-voltage', value: 6.1, void: 'clamp slipped' };
+const text = (fixture: ComponentFixture<unknown>): string =>
+  (fixture.nativeElement as HTMLElement).textContent!.replace(/\s+/g, ' ');
+
+beforeEach(() => {
+  TestBed.configureTestingModule({
+    providers: [
+      { provide: ComponentFixtureAutoDetect, useValue: true },
+      provideRouter([]),
+      providePrimeNG(),
+      provideStore({ shop: shopReducer, floor: floorReducer, job: jobReducer, outbox: outboxReducer }),
+    ],
+  });
+});
+
+describe('the verdicts', () => {
+  async function shown(...readings: Reading[]) {
+    const fixture = TestBed.createComponent(Verdicts);
+    fixture.componentRef.setInput('judgement', judge(subject(...readings)));
+    fixture.componentRef.setInput('observation', null);
+    const chosen: StepName[] = [];
+    fixture.componentInstance.chosen.subscribe((step) => chosen.push(step));
+    await fixture.whenStable();
+    return { fixture, chosen, host: fixture.nativeElement as HTMLElement };
+  }
+
+  it('say what is open, what leads and with which evidence', async () => {
+    const { fixture } = await shown(resting, cranking);
+    expect(text(fixture)).toContain('Not proven yet');
+    expect(text(fixture)).toContain('Battery worn');
+    expect(text(fixture)).toMatch(/\+ cranking pulled the posts down/);
+  });
+
+  it('lead to the step they ask for', async () => {
+    const { host, chosen } = await shown();
+    host.querySelector<HTMLButtonElement>('button.go')!.click();
+    expect(chosen).toEqual(['resting-voltage']);
+  });
+
+  it('offer the findings of an observation as buttons', async () => {
+    const { fixture, host } = await shown(resting, cranking);
+    const seen: unknown[] = [];
+    fixture.componentRef.setInput('observation', 'belt');
+    fixture.componentInstance.observed.subscribe((found) => seen.push(found));
+    await fixture.whenStable();
+    [...host.querySelectorAll<HTMLButtonElement>('.findings button')]
+      .find((button) => button.textContent!.includes('glazed'))!
+      .click();
+    expect(seen).toEqual([{ about: 'belt', finding: 'glazed' }]);
+  });
+});
+
+describe('the attempts', () => {
+  it('keep the voided one in sight, void with a reason only, and tell what is not stored', async () => {
+    const fixture = TestBed.createComponent(Attempts);
+    fixture.componentRef.setInput('attempts', assessCase(subject(resting, cranking, voided)).slice(1));
+    fixture.componentRef.setInput('pending', new Set(['b']));
+    const out: unknown[] = [];
+    fixture.componentInstance.voided.subscribe((entry) => out.push(entry));
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    expect(text(fixture)).toContain('Voided: clamp slipped');
+    expect(text(fixture)).toContain('not stored yet');
+    host.querySelector<HTMLButtonElement>('li button')!.click();
+    await fixture.whenStable();
+    host.querySelector('form')!.dispatchEvent(new Event('submit'));
+    expect(out).toEqual([]);
+    const box = host.querySelector<HTMLInputElement>('input')!;
+    box.value = ' lamps on ';
+    box.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    host.querySelector('form')!.dispatchEvent(new Event('submit'));
+    expect(out).toEqual([{ id: 'b', reason: 'lamps on' }]);
+  });
+});
+
+describe('a new job', () => {
+  async function dialog() {
+    const fixture = TestBed.createComponent(NewJobDialog);
+    const opened: NewJob[] = [];
+    fixture.componentInstance.opened.subscribe((draft) => opened.push(draft));
+    await fixture.whenStable();
+    const type = async (name: string, value: string) => {
+      const field = document.querySelector<HTMLInputElement | HTMLSelectElement>(`[name=${name}]`)!;
+      field.value = value;
+      field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+      await fixture.whenStable();
+    };
+    const submit = async () => {
+      document.querySelector('form')!.dispatchEvent(new Event('submit'));
+      await fixture.whenStable();
+    };
+    return { fixture, opened, type, submit, said: () => document.body.textContent! };
+  }
+
+  it('needs a name and nothing else', async () => {
+    const { opened, type, submit, said } = await dialog();
+    await submit();
+    expect(opened).toEqual([]);
+    expect(said()).toContain('A name is needed');
+    await type('name', 'Quay van');
+    await submit();
+    expect(opened).toEqual([
+      expect.objectContaining({
+        vehicle: expect.objectContaining({ name: 'Quay van' }),
+        system: { nominalVolts: 12, battery: { chemistry: 'flooded' } },
+      }),
+    ]);
+  });
+
+  it.each(['0', '-5', 'lots'])('refuses a rating of %s and says what is allowed', async (rating) => {
+    const { opened, type, submit, said } = await dialog();
+    await type('name', 'Quay van');
+    await type('rating', rating);
+    await submit();
+    expect(opened).toEqual([]);
+    expect(said()).toMatch(/allowed is a number/);
+  });
+
+  it('tells what a CA figure is in CCA', async () => {
+    const { type, said } = await dialog();
+    await type('standard', 'CA');
+    await type('rating', '700');
+    expect(said()).toContain('About 560 A CCA');
+  });
+});
+
+describe('the report', () => {
+  const view: JobView = {
+    id: '00000000-0000-4000-8000-000000000009',
+    version: 1,
+    vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null },
+    status: 'open',
+    assignee: 'Ilse',
+    criteria: 'balanced',
+    openedAt: '2026-03-02T09:00:00Z',
+    case: subject(resting, cranking, voided),
+    judgement: null,
+  };
+  async function report(job: JobView) {
+    const fixture = TestBed.createComponent(Report);
+    fixture.componentRef.setInput('job', job.id);
+    await fixture.whenStable();
+    TestBed.inject(Store).dispatch(JobActions.loaded({ job }));
+    await fixture.whenStable();
+    return text(fixture);
+  }
+
+  it('holds every reading with its limit and method, the voided too, and what each school says', async () => {
+    const shown = await report(view);
+    for (const words of [
+      'Quay van',
+      'Cranks slowly',
+      '12.62 V',
+      '8.20 V',
+      'Outside',
+      'Voided: clamp slipped',
+      'method min-max',
+      'Careful',
+      'Heavy duty',
+    ])
+      expect(shown).toContain(words);
+  });
+
+  it('of a job without readings says so', async () => {
+    expect(await report({ ...view, case: subject() })).toContain('Nothing has been read yet');
+  });
+});
+
+describe('marks', () => {
+  it.each(['within', 'near', 'outside', 'void', 'noted'] as const)(
+    '%s has a shape and a word of its own',
+    async (grade) => {
+      const fixture = TestBed.createComponent(GradeMark);
+      fixture.componentRef.setInput('grade', grade);
+      await fixture.whenStable();
+      expect(text(fixture).trim().toLowerCase()).toBe(grade);
+      expect((fixture.nativeElement as HTMLElement).querySelector('svg')!.children.length).toBeGreaterThan(0);
+    },
+  );
+
+  it('the ruler keeps the reading on it, however far out it lies', async () => {
+    for (const value of [0.01, 8.2, 19.9]) {
+      const fixture = TestBed.createComponent(Ruler);
+      fixture.componentRef.setInput('assessment', assessCase(subject(resting, { ...cranking, value }))[1]!);
+      await fixture.whenStable();
+      const x = Number(
+        /M([\d.]+)/.exec((fixture.nativeElement as HTMLElement).querySelector('.hand')!.getAttribute('d')!)![1],
+      );
+      expect(x).toBeGreaterThanOrEqual(0);
+      expect(x).toBeLessThanOrEqual(400);
+    }
+  });
+
+  it('the budget names each piece with volts and milliohms', async () => {
+    const fixture = TestBed.createComponent(BudgetView);
+    fixture.componentRef.setInput(
+      'budget',
+      judge(subject(resting, cranking, { id: 'd', test: 'starter-draw', value: 200 })).budget.starting,
+    );
+    await fixture.whenStable();
+    expect(text(fixture)).toMatch(/battery ?4.42 V ?22.1 mΩ/);
+    expect(text(fixture)).toMatch(/left for the starter ?8.20 V/);
+  });
+});
+
+describe('the profile’s geometry', () => {
+  it('keeps every level inside the axis and the order of volts, at 6, 12 and 24 V', () => {
+    for (const nominal of [6, 12, 24] as const) {
+      const scale = nominal / 12;
+      const of = (value: number, test: Reading['test'], id: string): Reading => ({ id, test, value: value * scale });
+      const whole = {
+        ...subject(
+          of(12.6, 'resting-voltage', 'r'),
+          of(9.9, 'cranking-voltage', 'c'),
+          of(14.2, 'charging-voltage', 'g'),
+          of(0.1, 'ripple-ac', 'w'),
+        ),
+      };
+      const shape = fourNoteProfile(
+        assessCase({ ...whole, system: { ...whole.system, nominalVolts: nominal } }),
+        nominal,
+      );
+      const [rest, crank, charge] = shape.notes.map(({ y }) => y!);
+      expect(charge!).toBeLessThan(rest!);
+      expect(rest!).toBeLessThan(crank!);
+      expect(shape.notes.every(({ y }) => y! >= 0 && y! <= 1)).toBe(true);
+      expect(shape.ripple!.half).toBeCloseTo(0.02, 5);
+    }
+  });
+});
+
+describe('state', () => {
+  it('a failed floor keeps the rows it has', () => {
+    const row = { id: 'j' } as FloorRow;
+    const loaded = floorReducer(undefined, FloorActions.loaded({ rows: [row] }));
+    const problem = { type: 't', title: 't', status: 0, detail: 'away' };
+    expect(floorReducer(loaded, FloorActions.failed({ problem }))).toMatchObject({
+      rows: [row],
+      loading: { state: 'failed', problem },
+    });
+  });
+
+  it('an answer that is no problem document is still explained', () => {
+    const problem = problemOf({ status: 0, error: new ProgressEvent('error') } as never);
+    expect(problem.detail).toContain('kept on this device');
+    expect(mayRetry(problem)).toBe(true);
+    expect(mayRetry(problemOf({ status: 422, error: { detail: 'no', status: 422 } } as never))).toBe(false);
+  });
+});
