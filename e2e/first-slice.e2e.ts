@@ -103,6 +103,7 @@ test('a reading is voided with a reason, stays in sight, and undo voids the last
   await box.fill('12.6');
   await box.press('Enter');
   await page.keyboard.press('Alt+z');
+  await expect(page.getByRole('textbox', { name: 'Resting voltage' })).toBeFocused();
   await page.getByRole('button', { name: 'Resting voltage', exact: false }).first().click();
   await expect(page.getByText('Voided: Undone')).toBeVisible();
 });

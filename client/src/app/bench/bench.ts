@@ -58,7 +58,8 @@ export class Bench {
   protected readonly keyOf = keyOf;
   protected readonly names = TESTS;
   readonly #chosen = signal<string | null>(null);
-  readonly #last = signal<string | null>(null);
+  /** The last reading saved here and its step: what undo takes back, and where it returns to. */
+  readonly #last = signal<{ readonly id: string; readonly step: BenchStep } | null>(null);
 
   /** The step at hand: chosen, else the judge's next, else the first note not read. */
   protected readonly step = computed((): BenchStep => {
@@ -128,7 +129,7 @@ export class Bench {
       conditions: { ...conditions, ...step.fixed } as NonNullable<Reading['conditions']>,
     };
     this.#queue((shop, job) => ({ kind: 'reading', shop, job, body: { reading } }));
-    this.#last.set(id);
+    this.#last.set({ id, step });
     const at = BENCH_STEPS.indexOf(step);
     const open = (candidate: BenchStep): boolean =>
       candidate.note === true && candidate !== step && !this.newest(candidate);
@@ -168,7 +169,10 @@ export class Bench {
     } else if (event.altKey && event.code === 'KeyZ') {
       event.preventDefault();
       const last = this.#last();
-      if (last !== null) this.voidReading({ id: last, reason: 'Undone' });
+      if (last !== null) {
+        this.voidReading({ id: last.id, reason: 'Undone' });
+        this.choose(last.step);
+      }
       this.#last.set(null);
     } else if (
       (event.key === 'ArrowDown' || event.key === 'ArrowUp') &&

@@ -17,6 +17,7 @@ const OBSERVED: Readonly<Partial<Record<ObservationName, Readonly<Record<string,
     loose: [{ causes: POSTS, weight: 1.5 }],
     clean: [{ causes: POSTS, weight: -0.7 }],
   },
+  'battery-case': { loose: [{ causes: POSTS, weight: 0.6 }] },
   electrolyte: { low: [{ causes: causes('battery-worn', 'regulator-high'), weight: 0.5 }] },
   belt: {
     good: [{ causes: causes('belt-slip'), weight: -3.5 }],
