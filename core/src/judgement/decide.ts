@@ -21,7 +21,7 @@ const EXCUSED = 0.3;
 /** Nothing is found only where no fault at all is this probable: many small doubts are one large one. */
 const SOUND = 0.5;
 /** With every useful test done, a proven fault above this is called all the same. */
-const LIKELY = 0.6;
+const LIKELY = 0.7;
 
 /** Faults that are put right by a new part; the others by a repair. */
 const REPLACED: ReadonlySet<Part> = new Set(['battery', 'starter', 'alternator', 'belt']);

@@ -13,6 +13,9 @@ export interface DrawRange {
 /** A cold engine asks more: about 30 % at −18 °C against 21 °C. */
 const COLD_SHARE_PER_CELSIUS = 0.3 / 39;
 
+/** How much more a cold engine asks of its starter than at 21 °C. @param celsius Engine temperature, °C. */
+export const coldDemand = (celsius: number): number => 1 + COLD_SHARE_PER_CELSIUS * Math.max(0, 21 - celsius);
+
 /**
  * The usual starter draw: the maker's figure, else the typical row by fuel and cylinders, brought to
  * the engine's temperature, halved at 24 V and doubled at 6 V.
@@ -20,7 +23,7 @@ const COLD_SHARE_PER_CELSIUS = 0.3 / 39;
  * @param celsius Engine temperature, °C.
  */
 export function expectedDraw(system: System, criteria: CriteriaSet, celsius: number): DrawRange {
-  const cold = 1 + COLD_SHARE_PER_CELSIUS * Math.max(0, 21 - celsius);
+  const cold = coldDemand(celsius);
   const given = system.specified?.starterDrawAmps;
   if (given && (given.max ?? given.min ?? 0) > 0 && (given.min ?? 1) > 0) {
     const max = (given.max ?? given.min! * 2) * cold;

@@ -1,4 +1,5 @@
 import { showValue } from '../assess';
+import { coldDemand } from '../expected-draw';
 import { formatQuantity } from '../../quantities/format';
 import { latest, notPossible } from '../situation';
 import { ABSENT, causes, weigh } from './finding';
@@ -88,7 +89,7 @@ export const speedFindings: FindingRule = (situation) => {
   const says = (): string => `${showValue(reading)} cranking`;
   if (reading.value < 20)
     return [{ causes: [...SLOW, ...causes('starter-control', 'starter-drive')], weight: 2, source, says }];
-  const ln = Math.log(reading.value / SLOWEST[situation.fuel]);
+  const ln = Math.log((reading.value * Math.sqrt(coldDemand(situation.celsius))) / SLOWEST[situation.fuel]); // a cold engine turns slower
   return [
     { causes: SLOW, weight: Math.max(ABSENT, weigh(ln, { sound: [0.3, 0.18], faulty: [-0.3, 0.35] })), source, says },
     { causes: causes('starter-control', 'starter-drive'), weight: -4, source, says },
@@ -117,7 +118,9 @@ export const motorFindings: FindingRule = (situation, derived) => {
   const gone = lost.reduce((sum, drop) => sum + Math.abs(drop?.value ?? 0), 0) / situation.scale;
   const volts = posts.value / situation.scale - gone;
   if (volts < 4) return [];
-  const ln = Math.log(speed.value / RPM_AT_10_V[situation.fuel] / (volts / 10));
+  const ln = Math.log(
+    (speed.value * Math.sqrt(coldDemand(situation.celsius))) / RPM_AT_10_V[situation.fuel] / (volts / 10),
+  );
   const asksMore = (derived.drawRatio ?? 1) * situation.draw.reference > situation.draw.max * MORE_THAN_USUAL;
   const tight = lost.every((drop) => drop !== undefined) ? 1 : 0.6;
   const weight = weigh(ln, { sound: [0, 0.17], faulty: [-0.62, 0.28] }) * tight;
