@@ -13,6 +13,9 @@ import {
 import type { Case, ConditionName, Judgement, Misfit, TestName } from '@tetrad/core';
 import fc from 'fast-check';
 
+/** Fixed, so that a run can be repeated; vary it by hand to look further. */
+const SEED = 20261123;
+
 const figure = fc.oneof(
   fc.double({ min: -2000, max: 20_000, noNaN: true }),
   fc.double({ min: 0, max: 16, noNaN: true }),
@@ -126,7 +129,7 @@ describe('any case that fits the format', () => {
         expect(checked).toMatchObject({ ok: true });
         if (checked.ok) isWhole(judge(checked.value, school));
       }),
-      { numRuns: 600 },
+      { numRuns: 600, seed: SEED },
     );
   });
 
@@ -135,7 +138,7 @@ describe('any case that fits the format', () => {
       fc.property(anyCase(600), (document) => {
         isWhole(judge(document as unknown as Case));
       }),
-      { numRuns: 15 },
+      { numRuns: 15, seed: SEED },
     );
   });
 
