@@ -3,6 +3,7 @@ import { OBSERVATION_NAMES, SYMPTOMS } from '../../case/vocabulary';
 import { observed } from '../situation';
 import type { ObservationName, SymptomName } from '../../case/vocabulary';
 import { causes } from './finding';
+import { SLOW } from './starting-findings';
 import type { Cause, Finding, FindingRule } from './finding';
 
 interface Row {
@@ -101,20 +102,6 @@ const CHARGING = causes(
   'charge-cable-positive',
   'charge-cable-ground',
   ['alternator-diode', 0.7],
-);
-const SLOW = causes(
-  'battery-worn',
-  'battery-discharged',
-  'battery-dead-cell',
-  'connection-positive-post',
-  'connection-negative-post',
-  'cable-starter-positive',
-  'cable-starter-ground',
-  'solenoid-contacts',
-  'starter-worn',
-  'starter-dragging',
-  'engine-drag',
-  'accessory-seized',
 );
 const SYMPTOM: Readonly<Record<SymptomName, readonly Row[]>> = {
   'slow-crank': [{ causes: SLOW, weight: 3 }],

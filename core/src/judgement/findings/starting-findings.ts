@@ -23,7 +23,8 @@ const OPEN = causes(
   'connection-negative-post',
   ['starter-worn', 0.5],
 );
-const SLOW = causes(
+/** Everything that makes an engine crank slowly. */
+export const SLOW = causes(
   'battery-worn',
   'battery-dead-cell',
   'battery-discharged',
