@@ -1,14 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+import { CHROMIUM } from './tools/setup/chromium.mjs';
 
 /** Browser tests against the built application, each worker with a server and a database of its own. */
 export default defineConfig({
@@ -25,7 +16,7 @@ export default defineConfig({
   globalSetup: './e2e/cluster.ts',
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: FLAGS },
+    launchOptions: CHROMIUM,
     screenshot: 'only-on-failure',
   },
 });

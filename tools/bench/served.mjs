@@ -1,23 +1,11 @@
 /** The built application served on a cluster of its own, with a browser on it, for one benchmark. */
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../setup/chromium.mjs';
 import { temporaryCluster } from '../setup/cluster.mjs';
 import { freePort } from '../setup/ports.mjs';
 import { ROOT } from '../setup/root.mjs';
 import { run } from '../setup/run.mjs';
 import { serverEnvironment, startServer, stopProcess } from '../setup/supervise.mjs';
-
-export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-};
 
 /**
  * @template T

@@ -5,7 +5,7 @@ import { formatQuantity, formatSmallVolts } from '../quantities/format';
 import { limitsOf } from '../criteria/limits-of';
 import { applies, resolveLimit } from './resolve-limit';
 import type { ResolvedLimit } from './resolve-limit';
-import { forUnit, isNumeric } from './situation';
+import { forUnit } from './situation';
 import type { Situation } from './situation';
 
 /** A reading, graded: what the judgement says of it, and the range behind it for drawing. */
@@ -89,7 +89,3 @@ function why({ resolved, grade }: { resolved: ResolvedLimit; grade: Grade }, rea
   const side = resolved.value < min ? 'below' : 'above';
   return `${value} is ${side} its limit, ${resolved.text}. ${resolved.note}`;
 }
-
-/** True for a reading whose number failed its limit. */
-export const failed = (assessment: Assessment | undefined): boolean =>
-  assessment?.grade === 'outside' && isNumeric(assessment.reading);
