@@ -5,7 +5,7 @@ import { BENCH_STEPS } from '../src/app/bench/bench-steps';
 import { ReadingEntry } from '../src/app/bench/reading-entry';
 import { belongs, keyOf } from '../src/app/bench/step-key';
 import { floorCsv } from '../src/app/floor/floor-csv';
-import { decisionWords } from '../src/app/parts/decision-words';
+import { decisionWords } from '@tetrad/core';
 import { ProfileView } from '../src/app/parts/profile-view';
 import { BALANCED, TESTS } from '@tetrad/core';
 

@@ -3,6 +3,19 @@ export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
-export { JobVehicle, NewJob } from './new-job';
+export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
-export type { FloorRow, JobView, Problem, ShopView, VehicleView } from './views';
+export { NewSignOff, TAKEN_ACTIONS } from './sign-off';
+export type { TakenAction } from './sign-off';
+export { Acknowledge, StartTimer } from './timers';
+export type {
+  AcknowledgementView,
+  FloorRow,
+  JobView,
+  Problem,
+  ShopView,
+  SignOffView,
+  TimerView,
+  VehicleView,
+  VisitView,
+} from './views';

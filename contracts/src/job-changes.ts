@@ -1,8 +1,10 @@
 import 'reflect-metadata';
-import { IsIn, IsInt, IsOptional, IsString, MaxLength, Min } from 'class-validator';
-import { SCHOOLS, caseParts } from '@tetrad/core';
-import type { Case, System } from '@tetrad/core';
+import { Type } from 'class-transformer';
+import { IsIn, IsInt, IsObject, IsOptional, IsString, MaxLength, Min, ValidateNested } from 'class-validator';
+import { PASSES, SCHOOLS, caseParts } from '@tetrad/core';
+import type { Case, Pass, System } from '@tetrad/core';
 import { Fits } from './fits';
+import { VehicleChanges } from './new-job';
 
 export const JOB_STATUSES = ['open', 'closed'] as const;
 export type JobStatus = (typeof JOB_STATUSES)[number];
@@ -38,4 +40,15 @@ export class JobChanges {
   @IsString({ message: 'text of at most 80 characters' })
   @MaxLength(80, { message: 'text of at most 80 characters' })
   assignee?: string;
+
+  /** `after` once the repair is done: what is read from then on stands beside what was read before. */
+  @IsOptional()
+  @IsIn(PASSES, { message: `one of ${PASSES.join(', ')}` })
+  pass?: Pass;
+
+  @IsOptional()
+  @IsObject({ message: 'an object' })
+  @ValidateNested()
+  @Type(() => VehicleChanges)
+  vehicle?: VehicleChanges;
 }

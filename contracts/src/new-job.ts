@@ -17,15 +17,8 @@ import { caseParts } from '@tetrad/core';
 import type { Case, System } from '@tetrad/core';
 import { Fits } from './fits';
 
-/** The vehicle a job is about: a known one by id, or a new one by name. */
-export class JobVehicle {
-  @IsUUID('all', { message: 'a UUID' })
-  id!: string;
-
-  @IsString({ message: 'text of 1 to 80 characters' })
-  @Length(1, 80, { message: 'text of 1 to 80 characters' })
-  name!: string;
-
+/** What may be told of a vehicle beside its name. */
+class VehicleFacts {
   @IsOptional()
   @IsString({ message: 'text of at most 16 characters' })
   @MaxLength(16, { message: 'text of at most 16 characters' })
@@ -40,6 +33,24 @@ export class JobVehicle {
   @Min(1900, { message: 'a year from 1900 to 2100' })
   @Max(2100, { message: 'a year from 1900 to 2100' })
   year?: number;
+}
+
+/** Changes to a vehicle; what is not named stays. */
+export class VehicleChanges extends VehicleFacts {
+  @IsOptional()
+  @IsString({ message: 'text of 1 to 80 characters' })
+  @Length(1, 80, { message: 'text of 1 to 80 characters' })
+  name?: string;
+}
+
+/** The vehicle a job is about: a known one by id, or a new one by name. */
+export class JobVehicle extends VehicleFacts {
+  @IsUUID('all', { message: 'a UUID' })
+  id!: string;
+
+  @IsString({ message: 'text of 1 to 80 characters' })
+  @Length(1, 80, { message: 'text of 1 to 80 characters' })
+  name!: string;
 }
 
 /** The body that opens a job. The id is the device's own, so that a repeat opens it once. */

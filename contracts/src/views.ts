@@ -1,6 +1,7 @@
 /** What the server answers: views of the stored records. */
-import type { Case, Judgement, Profile } from '@tetrad/core';
+import type { Case, CautionName, Judgement, Part, Pass, Profile, System, WaitKind } from '@tetrad/core';
 import type { JobStatus } from './job-changes';
+import type { TakenAction } from './sign-off';
 
 export interface ShopView {
   readonly id: string;
@@ -13,6 +14,47 @@ export interface VehicleView {
   readonly plate: string | null;
   readonly vin: string | null;
   readonly year: number | null;
+}
+
+/** A timer of a job: a wait, or a count that several devices show in step. Times are the server's. */
+export interface TimerView {
+  readonly id: string;
+  readonly kind: WaitKind;
+  readonly seconds: number;
+  readonly startedAt: string;
+}
+
+export interface AcknowledgementView {
+  readonly caution: CautionName;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** How a job was signed off: the decision taken, beside the judge's at that time. */
+export interface SignOffView {
+  readonly id: string;
+  readonly by: string;
+  readonly at: string;
+  readonly action: TakenAction;
+  readonly part: Part | null;
+  readonly reason: string | null;
+  readonly conclusion: string;
+  readonly partsFitted: readonly string[];
+  readonly comment: string | null;
+  readonly solved: boolean | null;
+  readonly judged: Judgement['decision'] | null;
+}
+
+/** An earlier visit of a vehicle, with what it recorded of the system. */
+export interface VisitView {
+  readonly job: string;
+  readonly openedAt: string;
+  readonly status: JobStatus;
+  readonly symptoms: readonly string[];
+  readonly decision: Judgement['decision'] | null;
+  readonly partsFitted: readonly string[];
+  readonly profile: Profile | null;
+  readonly system: System;
 }
 
 /** One row of the floor. */
@@ -29,19 +71,28 @@ export interface FloorRow {
   readonly waitsFor: Judgement['next'][number]['test'] | null;
   readonly profile: Profile | null;
   readonly readings: number;
+  /** The timer that ends last of those that run or have run out unseen, or null. */
+  readonly timer: TimerView | null;
 }
 
 /** One job, whole. `case` is the open format; `judgement` the newest that is stored. */
 export interface JobView {
   readonly id: string;
+  /** Counts the edits of the label: what a change was made on. */
   readonly version: number;
+  /** Counts everything that is stored: of two views the higher is the newer. */
+  readonly revision: number;
   readonly vehicle: VehicleView;
   readonly status: JobStatus;
   readonly assignee: string | null;
   readonly criteria: string;
   readonly openedAt: string;
+  readonly pass: Pass;
   readonly case: Case;
   readonly judgement: Judgement | null;
+  readonly timers: readonly TimerView[];
+  readonly acknowledgements: readonly AcknowledgementView[];
+  readonly signOff: SignOffView | null;
 }
 
 /** RFC 9457 problem details. */

@@ -23,6 +23,10 @@ export type {
   RankedFault,
   StepName,
 } from './case/judgement-shape';
+export { CLAMP_PLACES, LEADS, TEST_POINTS, describeLeads } from './circuit/test-points';
+export type { ClampPlace, LeadPlacing, TestPoint } from './circuit/test-points';
+export { halvePath } from './circuit/halve-path';
+export type { HalvedPath, PathPiece } from './circuit/halve-path';
 export { checkCase, describeMisfits, readCase, writeCase } from './case/read-case';
 export type { CaseResult } from './case/read-case';
 export type { Misfit, Shape } from './case/shape';
@@ -31,12 +35,26 @@ export type { CriteriaSet, Limit, LimitRule } from './criteria/criteria-set';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
 export { assess, showValue } from './judgement/assess';
 export type { Assessment } from './judgement/assess';
+export { CAUTIONS, CAUTION_NAMES, cautionsOfStep } from './judgement/cautions';
+export type { CautionName } from './judgement/cautions';
+export { blockedSteps, stepMinutes } from './judgement/comes-first';
+export type { ComesFirst } from './judgement/comes-first';
+export { testsToRepeat } from './judgement/repeat-tests';
+export type { RepeatedTest } from './judgement/repeat-tests';
 export { compareSchools } from './judgement/compare-schools';
 export type { Disagreement, SchoolComparison } from './judgement/compare-schools';
 export { assessCase, judge } from './judgement/judge';
 export { outsidePhysics } from './judgement/physics';
 export type { Impossible } from './judgement/physics';
 export type { ResolvedLimit } from './judgement/resolve-limit';
+export { VERDICT_WORDS, decisionTone, decisionWords } from './report/decision-words';
+export { customerWords } from './report/customer-words';
+export { methodWords } from './report/method-words';
+export { readBatteryLabel } from './vehicle/battery-label';
+export type { LabelText } from './vehicle/battery-label';
+export { readVin } from './vehicle/vin';
+export type { VinResult } from './vehicle/vin';
+export * from './waiting/waits';
 export { nameOf, stepName } from './judgement/wording';
 export { fourNoteProfile } from './profile/four-note-profile';
 export type { Profile, ProfileNote } from './profile/four-note-profile';

@@ -5,6 +5,8 @@ import type { AddressInfo } from 'node:net';
 import pino from 'pino';
 import { readConfig } from './config';
 import { createApp } from './http/app';
+import type { Streams } from './http/routes/live';
+import { JobNewsFeed } from './live/job-news';
 import { openPool } from './sql/pool';
 
 /** Requests that are still running get this long before the process ends without them. */
@@ -13,7 +15,10 @@ const GRACE_MS = 5000;
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime });
 const pool = openPool(config.databaseUrl, log);
-const server = createServer(createApp({ pool, log, clientFolder: config.clientFolder }));
+const feed = new JobNewsFeed(config.databaseUrl, log);
+const streams: Streams = new Set();
+const server = createServer(createApp({ pool, feed, streams, log, clientFolder: config.clientFolder }));
+void feed.open();
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   log.fatal({ code: error.code }, error.message);
@@ -31,7 +36,8 @@ function stop(reason: string): void {
   stopping = true;
   log.info({ reason }, 'stopping');
   setTimeout(() => process.exit(0), GRACE_MS).unref();
-  server.close(() => void pool.end().finally(() => process.exit(0)));
+  for (const stream of [...streams]) stream.end();
+  server.close(() => void Promise.all([pool.end(), feed.close()]).finally(() => process.exit(0)));
   server.closeIdleConnections();
 }
 process.on('SIGTERM', () => stop('SIGTERM'));

@@ -7,6 +7,8 @@ import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import pino from 'pino';
 import { createApp } from '../src/http/app';
+import type { Streams } from '../src/http/routes/live';
+import { JobNewsFeed } from '../src/live/job-news';
 import { migrate } from '../src/sql/migrate';
 import { openPool } from '../src/sql/pool';
 import type { Pool } from '../src/sql/pool';
@@ -40,11 +42,15 @@ export async function newDatabase(): Promise<string> {
 
 /** Starts an application with two shops, `one` and `two`. */
 export async function startApplication(databaseUrl?: string): Promise<Application> {
-  const pool = openPool(databaseUrl ?? (await newDatabase()), log);
+  const database = databaseUrl ?? (await newDatabase());
+  const pool = openPool(database, log);
+  const feed = new JobNewsFeed(database, log);
+  const streams: Streams = new Set();
   await migrate(pool, MIGRATIONS);
   await addShop(pool, { id: 'one', name: 'Shop one' });
   await addShop(pool, { id: 'two', name: 'Shop two' });
-  const server: Server = createServer(createApp({ pool, log, clientFolder: null }));
+  await feed.open();
+  const server: Server = createServer(createApp({ pool, feed, streams, log, clientFolder: null }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
@@ -63,6 +69,8 @@ export async function startApplication(databaseUrl?: string): Promise<Applicatio
       return { status: response.status, type, body: text && /json/.test(type) ? JSON.parse(text) : text };
     },
     async close() {
+      for (const stream of [...streams]) stream.end();
+      await feed.close();
       await new Promise((resolve) => server.close(resolve));
       await pool.end();
     },

@@ -1,6 +1,6 @@
 /** Stops and cautions: what must not be done to this vehicle, and what to mind at the next step. */
 import { freezingCelsius } from '../battery/state-of-charge';
-import type { NextStep } from '../case/judgement-shape';
+import type { NextStep, StepName } from '../case/judgement-shape';
 import { observed } from './situation';
 import type { Situation } from './situation';
 
@@ -30,29 +30,61 @@ export function whyStop(situation: Situation): { because: string; replace: boole
 }
 
 const LOCAL_RULES = 'Local rules, the maker’s instructions and licensed practice come first.';
-const CRANKING =
-  'Stop the fuel, not only the spark. Parking brake on, gearbox in neutral. Crank at most 15 s, then let the starter cool for 60 s.';
-const ACID = 'Goggles and gloves on, rings and watches off. Ventilate: no sparks or flame near the battery.';
-const RUNNING = 'Keep leads and sleeves clear of belts, fans and hot exhaust.';
 
-const BY_STEP: Readonly<Record<string, string>> = {
-  'load-test': ACID,
-  charge: ACID,
-  'specific-gravity': ACID,
-  'hold-charge': 'Negative clamp off first and on last; some vehicles need a memory saver.',
-  'cranking-voltage': CRANKING,
-  'starter-draw': CRANKING,
-  'charging-voltage': RUNNING,
-  'ripple-ac': RUNNING,
-  'alternator-current': RUNNING,
-  'alternator-stud-voltage': 'The alternator stud is live at all times: use an insulated probe.',
-  'crank-by-hand': 'Key out, gearbox in neutral, before you turn the engine by hand.',
-  'diode-reverse': 'Disconnect the battery first, negative clamp first.',
+/** Cautions by name: each is acknowledged once a job, by name and time. */
+export const CAUTIONS = {
+  cranking:
+    'Stop the fuel, not only the spark. Parking brake on, gearbox in neutral. Crank at most 15 s, then let the starter cool for 60 s.',
+  acid: 'Goggles and gloves on, rings and watches off. Ventilate: no sparks or flame near the battery.',
+  running: 'Keep leads and sleeves clear of belts, fans and hot exhaust. Never disconnect a battery with the engine running.',
+  disconnect: 'Negative clamp off first and on last; some vehicles need a memory saver or registration.',
+  stud: 'The alternator stud is live at all times: use an insulated probe.',
+  'by-hand': 'Key out, gearbox in neutral, before you turn the engine by hand.',
+} as const;
+export type CautionName = keyof typeof CAUTIONS;
+export const CAUTION_NAMES = Object.keys(CAUTIONS) as readonly CautionName[];
+
+const BY_STEP: Readonly<Partial<Record<StepName, readonly CautionName[]>>> = {
+  'load-test': ['acid'],
+  charge: ['acid'],
+  electrolyte: ['acid'],
+  'specific-gravity': ['acid'],
+  'charge-acceptance': ['acid'],
+  'hold-charge': ['disconnect'],
+  'cranking-voltage': ['cranking'],
+  'inrush-voltage': ['cranking'],
+  'inrush-current': ['cranking'],
+  'starter-draw': ['cranking'],
+  'cranking-speed': ['cranking'],
+  'drop-positive-post': ['cranking'],
+  'drop-negative-post': ['cranking'],
+  'drop-starter-positive': ['cranking'],
+  'drop-solenoid': ['cranking'],
+  'drop-starter-ground': ['cranking'],
+  'drop-engine-ground': ['cranking'],
+  'drop-body-ground': ['cranking'],
+  'starter-control-voltage': ['cranking'],
+  'charging-voltage': ['running'],
+  'ripple-ac': ['running'],
+  'ripple-waveform': ['running'],
+  'alternator-current': ['running', 'stud'],
+  'battery-current': ['running'],
+  'drop-charge-positive': ['running', 'stud'],
+  'drop-charge-ground': ['running'],
+  'alternator-stud-voltage': ['stud'],
+  'crank-by-hand': ['by-hand'],
+  'belt-removed-crank': ['by-hand', 'cranking'],
+  'plugs-removed-crank': ['by-hand', 'cranking'],
+  'diode-forward': ['disconnect', 'stud'],
+  'diode-reverse': ['disconnect', 'stud'],
 };
+
+/** Cautions of one step, in the order they are read. */
+export const cautionsOfStep = (step: StepName): readonly CautionName[] => BY_STEP[step] ?? [];
 
 /** Cautions for this judgement: the stop, what the next steps ask for, and whose rules come first. */
 export function cautionsFor(situation: Situation, next: readonly NextStep[]): readonly string[] {
   const stop = whyStop(situation);
-  const steps = next.slice(0, 2).map(({ test }) => (test.startsWith('drop-starter') ? CRANKING : BY_STEP[test]));
+  const steps = next.slice(0, 2).flatMap(({ test }) => cautionsOfStep(test).map((name) => CAUTIONS[name]));
   return [...new Set([stop?.because, ...steps, LOCAL_RULES].filter((text) => text !== undefined))];
 }

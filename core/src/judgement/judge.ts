@@ -19,6 +19,7 @@ import { nextSteps, step } from './next-step';
 import { proofOf } from './proof';
 import type { Evidence } from './proof';
 import { rankFaults } from './rank-faults';
+import { testsToRepeat } from './repeat-tests';
 import { situationOf } from './situation';
 import type { Situation } from './situation';
 import { partVerdict } from './verdict';
@@ -111,8 +112,17 @@ function nextFor(decision: Decision, proposed: () => Judgement['next'], situatio
         ),
       ];
     case 'test-next':
-      return proposed();
+      return situation.pass === 'after' ? [...repeats(situation), ...proposed()] : proposed();
     default:
       return [];
   }
 }
+
+/** After a repair the same tests come first: what was measured before is measured again. */
+const repeats = (situation: Situation): Judgement['next'] =>
+  testsToRepeat(situation.case)
+    .filter(({ after, before }) => after === null && before.value !== null)
+    .map(({ test, loads }) => {
+      const again = step(test, 'The same test again, after the repair.', situation);
+      return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
+    });

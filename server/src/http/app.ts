@@ -4,17 +4,26 @@ import express from 'express';
 import type { Express, RequestHandler } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
+import type { JobNewsFeed } from '../live/job-news';
 import { listShops } from '../sql/shops';
 import type { Pool } from '../sql/pool';
 import { onError, sendProblem } from './on-error';
 import { notFound, problem } from './problem';
 import { caseRoutes } from './routes/cases';
 import { jobRoutes } from './routes/jobs';
+import { liveRoutes } from './routes/live';
+import type { Streams } from './routes/live';
 import { readingRoutes } from './routes/readings';
+import { signOffRoutes } from './routes/sign-offs';
+import { timerRoutes } from './routes/timers';
 import { security } from './security';
 
 export interface AppOptions {
   readonly pool: Pool;
+  /** News of jobs, from whichever process changed them. */
+  readonly feed: JobNewsFeed;
+  /** Filled with the event streams that are open. */
+  readonly streams: Streams;
   readonly log: Logger;
   /** Folder of the built client, or null to serve the API alone. */
   readonly clientFolder: string | null;
@@ -23,8 +32,8 @@ export interface AppOptions {
 const BODY_LIMIT = '1mb';
 const YEAR_S = 31_536_000;
 
-/** The whole HTTP application; it holds no state of its own. */
-export function createApp({ pool, log, clientFolder }: AppOptions): Express {
+/** The whole HTTP application; it holds no state of its own but its open streams. */
+export function createApp({ pool, feed, streams, log, clientFolder }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -33,7 +42,7 @@ export function createApp({ pool, log, clientFolder }: AppOptions): Express {
       autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || url === '/api/health' },
     }),
   );
-  app.use(security(), compression());
+  app.use(security(), compression({ filter: isNoStream }));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
@@ -43,6 +52,10 @@ export function createApp({ pool, log, clientFolder }: AppOptions): Express {
     await pool.query('SELECT 1');
     response.json({ status: 'ok' });
   });
+  // what time it is here: devices count by this clock, not by their own
+  app.get('/api/clock', (_request, response) => {
+    response.json({ now: Date.now() });
+  });
   app.get('/api/shops', async (_request, response) => {
     response.json(await listShops(pool));
   });
@@ -51,8 +64,8 @@ export function createApp({ pool, log, clientFolder }: AppOptions): Express {
     express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] }),
     knownShop(pool),
   );
-  shopRouter.use(caseRoutes(pool), jobRoutes(pool));
-  shopRouter.use('/jobs/:job', readingRoutes(pool));
+  shopRouter.use(liveRoutes(pool, feed, streams), caseRoutes(pool), jobRoutes(pool));
+  shopRouter.use('/jobs/:job', readingRoutes(pool), timerRoutes(pool), signOffRoutes(pool));
   app.use('/api/shops/:shop', shopRouter);
   app.use('/api', (request, response) => {
     sendProblem(
@@ -65,6 +78,10 @@ export function createApp({ pool, log, clientFolder }: AppOptions): Express {
   app.use(onError);
   return app;
 }
+
+/** An event stream must not wait in a compressor's buffer. */
+const isNoStream: compression.CompressionFilter = (request, response) =>
+  response.getHeader('Content-Type') !== 'text/event-stream' && compression.filter(request, response);
 
 const knownShop =
   (pool: Pool): RequestHandler =>

@@ -5,7 +5,10 @@ import { findJob, touchJob } from '../sql/jobs';
 import type { JobRow } from '../sql/jobs';
 import { addJudgement, newestJudgement } from '../sql/judgements';
 import type { Sql } from '../sql/pool';
+import { listAcknowledgements } from '../sql/acknowledgements';
 import { listObservations, listReadings } from '../sql/readings';
+import { newestSignOff } from '../sql/sign-offs';
+import { listTimers } from '../sql/timers';
 
 /** The job's case in the open format, as all its rows stand now. */
 export async function caseOf(sql: Sql, shop: string, job: JobRow): Promise<Case> {
@@ -36,17 +39,21 @@ export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<voi
 export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobView | null> {
   const job = await findJob(sql, shop, id);
   if (!job) return null;
-  const { version, vehicle, status, assignee, criteria, openedAt } = job;
-  const [subject, judgement] = [await caseOf(sql, shop, job), await newestJudgement(sql, shop, id)];
+  const { version, revision, pass, vehicle, status, assignee, criteria, openedAt } = job;
   return {
     id,
     version,
+    revision,
+    pass,
     vehicle,
     status,
     assignee,
     criteria,
     openedAt: openedAt.toISOString(),
-    case: subject,
-    judgement,
+    case: await caseOf(sql, shop, job),
+    judgement: await newestJudgement(sql, shop, id),
+    timers: await listTimers(sql, shop, id),
+    acknowledgements: await listAcknowledgements(sql, shop, id),
+    signOff: await newestSignOff(sql, shop, id),
   };
 }

@@ -1,11 +1,15 @@
 import type { FloorRow, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
-import type { Case, Judgement, Profile } from '@tetrad/core';
+import type { Case, Judgement, Pass, Profile } from '@tetrad/core';
 import type { Sql } from './pool';
+import { TIMER } from './timers';
+import { VEHICLE, addVehicle } from './vehicles';
 
 /** A job as its row stands, with its vehicle. */
 export interface JobRow {
   readonly id: string;
   readonly version: number;
+  readonly revision: number;
+  readonly pass: Pass;
   readonly status: JobStatus;
   readonly assignee: string | null;
   readonly criteria: string;
@@ -17,12 +21,10 @@ export interface JobRow {
   readonly vehicle: VehicleView;
 }
 
-const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year)`;
-
 /** @returns the job, or null where this shop has none of that id. `lock` holds it for a change. */
 export async function findJob(sql: Sql, shop: string, id: string, lock = false): Promise<JobRow | null> {
   const { rows } = await sql.query<JobRow>(
-    `SELECT j.job_id AS id, j.version, j.status, j.assignee, j.criteria_id AS criteria, j.opened_at AS "openedAt",
+    `SELECT j.job_id AS id, j.version, j.revision::float8 AS revision, j.pass, j.status, j.assignee, j.criteria_id AS criteria, j.opened_at AS "openedAt",
             j.system, j.complaint, j.conditions, j.extra, ${VEHICLE} AS vehicle
        FROM job j JOIN vehicle v USING (shop_id, vehicle_id)
       WHERE j.shop_id = $1 AND j.job_id = $2 ${lock ? 'FOR UPDATE OF j' : ''}`,
@@ -44,11 +46,7 @@ export async function addJob(
   } = {},
 ): Promise<boolean> {
   const { vehicle } = job;
-  await sql.query(
-    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year) VALUES ($1, $2, $3, $4, $5, $6)
-     ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
-    [shop, vehicle.id, vehicle.name, vehicle.plate ?? null, vehicle.vin ?? null, vehicle.year ?? null],
-  );
+  await addVehicle(sql, shop, vehicle);
   const openedAt = options.openedAt ?? new Date();
   const { rowCount } = await sql.query(
     `INSERT INTO job (shop_id, job_id, vehicle_id, assignee, system, complaint, conditions, extra, opened_at, changed_at, status, criteria_id)
@@ -75,7 +73,8 @@ export async function changeJob(sql: Sql, shop: string, id: string, changes: Job
   const { rowCount } = await sql.query(
     `UPDATE job SET version = version + 1, changed_at = now(),
             system = coalesce($4, system), complaint = coalesce($5, complaint), conditions = coalesce($6, conditions),
-            criteria_id = coalesce($7, criteria_id), status = coalesce($8, status), assignee = coalesce($9, assignee)
+            criteria_id = coalesce($7, criteria_id), status = coalesce($8, status), assignee = coalesce($9, assignee),
+            pass = coalesce($10, pass)
       WHERE shop_id = $1 AND job_id = $2 AND version = $3`,
     [
       shop,
@@ -87,6 +86,7 @@ export async function changeJob(sql: Sql, shop: string, id: string, changes: Job
       changes.criteria ?? null,
       changes.status ?? null,
       changes.assignee ?? null,
+      changes.pass ?? null,
     ],
   );
   return rowCount === 1;
@@ -107,7 +107,9 @@ export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promi
     `SELECT j.job_id AS id, ${VEHICLE} AS vehicle, coalesce(j.complaint->'symptoms', '[]') AS symptoms, j.status, j.assignee,
             j.opened_at AS "openedAt", j.changed_at AS "changedAt",
             g.document->'decision' AS decision, g.document->'next'->0->>'test' AS "waitsFor", g.profile,
-            (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings
+            (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings,
+            (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL
+              ORDER BY t.started_at + make_interval(secs => t.seconds) DESC LIMIT 1) AS timer
        FROM job j
        JOIN vehicle v USING (shop_id, vehicle_id)
        LEFT JOIN LATERAL (SELECT document, profile FROM judgement
@@ -124,15 +126,10 @@ export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promi
   }));
 }
 
+/** Notes a change of the job: its time, its revision, and so the news of it. */
 export async function touchJob(sql: Sql, shop: string, id: string): Promise<void> {
-  await sql.query('UPDATE job SET changed_at = now() WHERE shop_id = $1 AND job_id = $2', [shop, id]);
-}
-
-/** Vehicles of a shop, by name. */
-export async function listVehicles(sql: Sql, shop: string): Promise<readonly VehicleView[]> {
-  const { rows } = await sql.query<VehicleView>(
-    'SELECT vehicle_id AS id, name, plate, vin, year FROM vehicle WHERE shop_id = $1 ORDER BY name, vehicle_id',
-    [shop],
-  );
-  return rows;
+  await sql.query('UPDATE job SET changed_at = now(), revision = revision + 1 WHERE shop_id = $1 AND job_id = $2', [
+    shop,
+    id,
+  ]);
 }

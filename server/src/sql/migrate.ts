@@ -11,10 +11,13 @@ const LOCK = 727_214;
  * Brings the schema up to date: numbered SQL files in order, each once, each in its own transaction.
  *
  * @returns the names of the files that were run.
- * @throws Error where a file that was run is gone, or the database is newer than this program.
+ * @throws Error where a file is misnamed or one that was run is gone, or the database is newer than this program.
  */
 export async function migrate(pool: Pool, folder: string): Promise<readonly string[]> {
-  const files = (await readdir(folder)).filter((name) => FILE.test(name)).sort();
+  const files = (await readdir(folder)).sort();
+  const misnamed = files.find((name) => !FILE.test(name));
+  if (misnamed !== undefined)
+    throw new Error(`${join(folder, misnamed)} is no migration: allowed are names like 0002_short-words.sql`);
   await pool.query(
     'CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())',
   );

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { JUDGED_PARTS, OBSERVATIONS, formatProbability, nameOf, stepName } from '@tetrad/core';
+import { JUDGED_PARTS, OBSERVATIONS, VERDICT_WORDS, decisionTone, decisionWords, formatProbability, nameOf, stepName } from '@tetrad/core';
 import type { Judgement, ObservationName, RankedFault, StepName } from '@tetrad/core';
-import { VERDICT_WORDS, decisionTone, decisionWords } from '../parts/decision-words';
 import { BENCH_STEPS } from './bench-steps';
 
 /** Faults under this are not worth a line. */

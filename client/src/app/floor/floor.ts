@@ -3,11 +3,11 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FloorRow, JobStatus } from '@tetrad/contracts';
-import { SYMPTOMS } from '@tetrad/core';
+import { SYMPTOMS, decisionTone, decisionWords, stepName } from '@tetrad/core';
 import type { SymptomName } from '@tetrad/core';
 import { TableModule } from 'primeng/table';
 import { ProfileView } from '../parts/profile-view';
-import { decisionTone, decisionWords, waitWords } from '../parts/decision-words';
+
 import { FloorActions, selectFloor, selectRows } from '../state/floor/floor.reducer';
 import { queued } from '../state/outbox/outbox-item';
 import { OutboxActions } from '../state/outbox/outbox.actions';
@@ -34,7 +34,7 @@ const line = (row: FloorRow): FloorLine => ({
   row,
   vehicle: row.vehicle.name,
   complaint: row.symptoms.map((symptom) => SYMPTOMS[symptom as SymptomName] ?? symptom).join(', '),
-  waitsFor: row.decision ? (row.waitsFor ? waitWords(row.waitsFor) : '') : '',
+  waitsFor: row.decision ? (row.waitsFor ? stepName(row.waitsFor) : '') : '',
   verdict: row.decision ? decisionWords(row.decision) : '',
   tone: row.decision ? decisionTone(row.decision) : 'open',
   who: row.assignee ?? '',

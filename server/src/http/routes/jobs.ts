@@ -2,9 +2,10 @@ import { Router } from 'express';
 import { JOB_STATUSES, JobChanges, NewJob } from '@tetrad/contracts';
 import type { JobStatus, JobView } from '@tetrad/contracts';
 import { judgeJob, viewJob } from '../../judging/judge-job';
-import { addJob, changeJob, findJob, listJobs, listVehicles } from '../../sql/jobs';
+import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
+import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
 
@@ -21,6 +22,10 @@ export function jobRoutes(pool: Pool): Router {
 
   router.get('/vehicles', async (request, response) => {
     response.json(await listVehicles(pool, shopParam(request)));
+  });
+
+  router.get('/vehicles/:vehicle/visits', async (request, response) => {
+    response.json(await listVisits(pool, shopParam(request), uuidParam(request, 'vehicle')));
   });
 
   router.post('/jobs', async (request, response) => {
@@ -47,6 +52,7 @@ export function jobRoutes(pool: Pool): Router {
       const job = await findJob(sql, shop, id, true);
       if (!job) throw notFound('job', id);
       if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, job.version);
+      if (changes.vehicle) await changeVehicle(sql, shop, job.vehicle.id, changes.vehicle);
       await judgeJob(sql, shop, (await findJob(sql, shop, id))!);
     });
     response.json(await wholeJob(pool, shop, id));

@@ -3,24 +3,21 @@ import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
 import { formatQuantity, outsidePhysics } from '@tetrad/core';
 import type { NominalVolts, Reading } from '@tetrad/core';
 import { judgeJob } from '../../judging/judge-job';
-import { findJob } from '../../sql/jobs';
 import type { JobRow } from '../../sql/jobs';
-import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
 import { addObservation, addReading, voidReading } from '../../sql/readings';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
 import { wholeJob } from './jobs';
+import { withJob } from './with-job';
 
 /** Evidence of one job: readings and observations are added, readings are voided, nothing is changed. */
 export function readingRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
 
-  /** Locks the job, does the work, judges anew: all in one transaction, so that two at once both count. */
+  /** Judged anew in the same transaction. */
   const onJob = (shop: string, id: string, work: (sql: Sql, job: JobRow) => Promise<void>): Promise<void> =>
-    inTransaction(pool, async (sql) => {
-      const job = await findJob(sql, shop, id, true);
-      if (!job) throw notFound('job', id);
+    withJob(pool, shop, id, async (sql, job) => {
       await work(sql, job);
       await judgeJob(sql, shop, job);
     });

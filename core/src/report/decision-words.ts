@@ -1,6 +1,6 @@
-import type { Judgement, Verdict } from '@tetrad/core';
-import { nameOf, stepName } from '@tetrad/core';
-import type { StepName } from '@tetrad/core';
+import type { Judgement } from '../case/judgement-shape';
+import type { Verdict } from '../case/vocabulary';
+import { nameOf } from '../judgement/wording';
 
 const PART_WORDS: Readonly<Record<string, string>> = {
   battery: 'the battery',
@@ -45,6 +45,3 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   'charge-first': 'Charge first',
   'not-proven': 'Not proven yet',
 };
-
-/** What a job waits for, in a few words. */
-export const waitWords = (step: StepName | null): string => (step === null ? 'Settled' : stepName(step));

@@ -1,0 +1,43 @@
+import { Router } from 'express';
+import { NewSignOff } from '@tetrad/contracts';
+import type { Decision } from '@tetrad/core';
+import { judgeJob } from '../../judging/judge-job';
+import { changeJob } from '../../sql/jobs';
+import { newestJudgement } from '../../sql/judgements';
+import type { Pool } from '../../sql/pool';
+import { addSignOff } from '../../sql/sign-offs';
+import { bodyAs, shopParam, uuidParam } from '../body';
+import { misfit } from '../problem';
+import { wholeJob } from './jobs';
+import { withJob } from './with-job';
+
+/** Signing a job off closes it; a decision that differs from the judge's needs its reason. */
+export function signOffRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.post('/sign-offs', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const body = bodyAs(NewSignOff, request);
+    await withJob(pool, shop, id, async (sql, job) => {
+      const judged = (await newestJudgement(sql, shop, id))?.decision ?? null;
+      if (differs(body, judged) && !body.reason?.trim())
+        throw misfit([
+          {
+            field: 'reason',
+            found: 'nothing',
+            allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
+          },
+        ]);
+      await addSignOff(sql, shop, id, body, judged);
+      await changeJob(sql, shop, id, { version: job.version, status: 'closed' });
+      await judgeJob(sql, shop, job);
+    });
+    response.status(201).json(await wholeJob(pool, shop, id));
+  });
+
+  return router;
+}
+
+const differs = (body: NewSignOff, judged: Decision | null): boolean =>
+  body.action !== judged?.action || (body.part ?? null) !== judged.part;

@@ -1,0 +1,50 @@
+import { Router } from 'express';
+import { Acknowledge, StartTimer } from '@tetrad/contracts';
+import { acknowledge } from '../../sql/acknowledgements';
+import { touchJob } from '../../sql/jobs';
+import type { Pool } from '../../sql/pool';
+import { startTimer, stopTimer } from '../../sql/timers';
+import { bodyAs, shopParam, uuidParam } from '../body';
+import { notFound } from '../problem';
+import { wholeJob } from './jobs';
+import { withJob } from './with-job';
+
+/** What surrounds the readings of one job: timers on the server's clock, and cautions acknowledged. */
+export function timerRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.post('/timers', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const body = bodyAs(StartTimer, request);
+    await withJob(pool, shop, id, async (sql) => {
+      await startTimer(sql, shop, id, body);
+      await touchJob(sql, shop, id);
+    });
+    response.status(201).json(await wholeJob(pool, shop, id));
+  });
+
+  router.post('/timers/:timer/stop', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const timer = uuidParam(request, 'timer');
+    await withJob(pool, shop, id, async (sql) => {
+      if (!(await stopTimer(sql, shop, id, timer))) throw notFound('timer', timer);
+      await touchJob(sql, shop, id);
+    });
+    response.json(await wholeJob(pool, shop, id));
+  });
+
+  router.post('/acknowledgements', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const body = bodyAs(Acknowledge, request);
+    await withJob(pool, shop, id, async (sql) => {
+      await acknowledge(sql, shop, id, body);
+      await touchJob(sql, shop, id);
+    });
+    response.status(201).json(await wholeJob(pool, shop, id));
+  });
+
+  return router;
+}

@@ -1,0 +1,42 @@
+/** One server-sent event stream to one device. */
+import type { Request, Response } from 'express';
+
+const BEAT_MS = 15_000;
+const RETRY_MS = 1000;
+
+export interface EventStream {
+  send(event: string, data: unknown): void;
+  /** Runs when the device has gone, or the stream is ended. */
+  onClose(work: () => void): void;
+  end(): void;
+}
+
+/** Opens the stream; the beat keeps it through proxies and tells a dead one. */
+export function openEventStream(request: Request, response: Response): EventStream {
+  response.writeHead(200, {
+    'Content-Type': 'text/event-stream',
+    'Cache-Control': 'no-store, no-transform',
+    'X-Accel-Buffering': 'no',
+  });
+  response.write(`retry: ${RETRY_MS}\n\n`);
+  const beat = setInterval(() => response.write(': beat\n\n'), BEAT_MS);
+  const closing: (() => void)[] = [() => clearInterval(beat)];
+  let open = true;
+  const close = (): void => {
+    if (!open) return;
+    open = false;
+    for (const work of closing) work();
+  };
+  request.on('close', close);
+  response.on('close', close);
+  return {
+    send: (event, data) => {
+      if (open) response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+    },
+    onClose: (work) => void closing.push(work),
+    end: () => {
+      close();
+      response.end();
+    },
+  };
+}

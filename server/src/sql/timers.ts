@@ -1,0 +1,45 @@
+import type { StartTimer, TimerView } from '@tetrad/contracts';
+import { isCount, usualSeconds } from '@tetrad/core';
+import type { WaitKind } from '@tetrad/core';
+import type { Sql } from './pool';
+
+/** A timer as JSON, with the time as the clients read it. */
+export const TIMER = `jsonb_build_object('id', t.timer_id, 'kind', t.kind, 'seconds', t.seconds, 'startedAt',
+  to_char(t.started_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))`;
+
+/** Timers of a job that nobody has stopped, the oldest first; those that have run out too. */
+export async function listTimers(sql: Sql, shop: string, job: string): Promise<readonly TimerView[]> {
+  const { rows } = await sql.query<{ timer: TimerView }>(
+    `SELECT ${TIMER} AS timer FROM timer t
+      WHERE shop_id = $1 AND job_id = $2 AND stopped_at IS NULL ORDER BY started_at, timer_id`,
+    [shop, job],
+  );
+  return rows.map(({ timer }) => timer);
+}
+
+/** Starts a timer on the server's clock; another of the same kind is stopped by it. A repeat changes nothing. */
+export async function startTimer(sql: Sql, shop: string, job: string, body: StartTimer): Promise<void> {
+  const kind: WaitKind = body.kind;
+  const seconds = isCount(kind) ? usualSeconds(kind) : (body.seconds ?? usualSeconds(kind));
+  const { rowCount } = await sql.query(
+    `INSERT INTO timer (shop_id, job_id, timer_id, kind, seconds, started_at)
+     VALUES ($1, $2, $3, $4, $5, clock_timestamp() - make_interval(secs => $6)) ON CONFLICT DO NOTHING`,
+    [shop, job, body.id, kind, seconds, body.secondsAgo ?? 0],
+  );
+  if (rowCount === 0) return;
+  await sql.query(
+    `UPDATE timer SET stopped_at = clock_timestamp()
+      WHERE shop_id = $1 AND job_id = $2 AND kind = $3 AND timer_id <> $4 AND stopped_at IS NULL`,
+    [shop, job, kind, body.id],
+  );
+}
+
+/** Stops a timer, or puts away one that has run out. @returns false where the job has no such timer. */
+export async function stopTimer(sql: Sql, shop: string, job: string, timer: string): Promise<boolean> {
+  const { rowCount } = await sql.query(
+    `UPDATE timer SET stopped_at = coalesce(stopped_at, clock_timestamp())
+      WHERE shop_id = $1 AND job_id = $2 AND timer_id = $3`,
+    [shop, job, timer],
+  );
+  return rowCount === 1;
+}

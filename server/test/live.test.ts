@@ -1,0 +1,117 @@
+import { randomUUID } from 'node:crypto';
+import type { JobView } from '@tetrad/contracts';
+import { jobBody, newDatabase, readingBody, startApplication } from './application';
+import type { Application } from './application';
+
+/** Reads the events of one stream, as a device does. */
+async function follow(url: string): Promise<{ next(): Promise<{ event: string; data: unknown }>; close(): void }> {
+  const abort = new AbortController();
+  const response = await fetch(url, { signal: abort.signal });
+  expect(response.headers.get('content-type')).toBe('text/event-stream');
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  return {
+    async next() {
+      for (;;) {
+        const end = text.indexOf('\n\n');
+        if (end >= 0) {
+          const message = text.slice(0, end);
+          text = text.slice(end + 2);
+          const event = /^event: (.*)$/m.exec(message)?.[1];
+          if (event !== undefined) return { event, data: JSON.parse(/^data: (.*)$/m.exec(message)![1]!) as unknown };
+          continue;
+        }
+        const { value, done } = await reader.read();
+        if (done) throw new Error('the stream ended');
+        text += value;
+      }
+    },
+    close: () => abort.abort(),
+  };
+}
+
+const jobsOf = (app: Application) => `${app.url}/api/shops/one/jobs`;
+const post = (url: string, body: unknown) =>
+  fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+const values = (view: unknown) => (view as JobView).case.readings.map(({ value }) => value);
+
+describe('two server processes on one database', () => {
+  let first: Application;
+  let second: Application;
+  let job: string;
+
+  beforeAll(async () => {
+    const database = await newDatabase();
+    first = await startApplication(database);
+    second = await startApplication(database);
+  });
+  afterAll(async () => {
+    await first.close();
+    await second.close();
+  });
+  beforeEach(async () => {
+    const body = jobBody();
+    job = body.id;
+    await post(jobsOf(first), body);
+  });
+
+  test('a reading given to the one is seen on a stream of the other', async () => {
+    const stream = await follow(`${jobsOf(second)}/${job}/live`);
+    expect(values((await stream.next()).data)).toEqual([]);
+    await post(`${jobsOf(first)}/${job}/readings`, readingBody('resting-voltage', 12.61));
+    expect(values((await stream.next()).data)).toEqual([12.61]);
+    stream.close();
+  });
+
+  test('two people recording at once through two processes: both readings are kept', async () => {
+    const both = await Promise.all([
+      ...Array.from({ length: 8 }, (_, i) =>
+        post(`${jobsOf(i % 2 ? first : second)}/${job}/readings`, readingBody('resting-voltage', 12.5 + i / 100)),
+      ),
+    ]);
+    expect(both.map(({ status }) => status)).toEqual(Array(8).fill(201));
+    const { body } = await first.ask('GET', `/api/shops/one/jobs/${job}`);
+    expect(values(body).sort()).toEqual([12.5, 12.51, 12.52, 12.53, 12.54, 12.55, 12.56, 12.57]);
+  });
+
+  test('of two views of a job the later has the higher revision', async () => {
+    const before = (await first.ask('GET', `/api/shops/one/jobs/${job}`)).body as JobView;
+    await post(`${jobsOf(second)}/${job}/timers`, { id: randomUUID(), kind: 'settle' });
+    const after = (await first.ask('GET', `/api/shops/one/jobs/${job}`)).body as JobView;
+    expect(after.revision).toBeGreaterThan(before.revision);
+  });
+
+  test('the floor hears of a job of its own shop, and not of another shop’s', async () => {
+    const stream = await follow(`${second.url}/api/shops/one/live`);
+    const other = jobBody();
+    await post(`${first.url}/api/shops/two/jobs`, other);
+    await post(`${jobsOf(first)}/${job}/timers`, { id: randomUUID(), kind: 'cool-down' });
+    expect(await stream.next()).toEqual({ event: 'floor', data: { job } });
+    stream.close();
+  });
+
+  test('a stream of a job that is not there is refused by name', async () => {
+    const missing = randomUUID();
+    const answer = await first.ask('GET', `/api/shops/one/jobs/${missing}/live`);
+    expect(answer.status).toBe(404);
+    expect(answer.body.detail).toContain(missing);
+  });
+});
+
+test('a lost listening connection is made again, and nothing is missed', async () => {
+  const app = await startApplication();
+  const body = jobBody();
+  await post(jobsOf(app), body);
+  const stream = await follow(`${jobsOf(app)}/${body.id}/live`);
+  await stream.next();
+  await app.pool.query(
+    `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
+      WHERE application_name = 'tetrad news' AND datname = current_database()`,
+  );
+  await post(`${jobsOf(app)}/${body.id}/readings`, readingBody('resting-voltage', 12.4));
+  let seen = (await stream.next()).data;
+  while (values(seen).length === 0) seen = (await stream.next()).data;
+  expect(values(seen)).toEqual([12.4]);
+  stream.close();
+  await app.close();
+});
