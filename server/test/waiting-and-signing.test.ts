@@ -136,6 +136,8 @@ test('after the repair the readings of both passes are compared, test by test', 
   const { body } = await read('cranking-voltage', 10.4, 'after', { method: 'min-max' });
   expect(body.pass).toBe('after');
   expect(body.judgement.comparison).toEqual(
-    expect.arrayContaining([expect.objectContaining({ test: 'cranking-voltage', before: 8.2, after: 10.4, solved: true })]),
+    expect.arrayContaining([
+      expect.objectContaining({ test: 'cranking-voltage', before: 8.2, after: 10.4, solved: true }),
+    ]),
   );
 });

@@ -10,6 +10,7 @@ import { FloorEffects } from './state/floor/floor.effects';
 import { floorReducer } from './state/floor/floor.reducer';
 import { JobEffects } from './state/job/job.effects';
 import { jobReducer } from './state/job/job.reducer';
+import { LiveEffects } from './state/live/live.effects';
 import { OutboxEffects } from './state/outbox/outbox.effects';
 import { outboxReducer } from './state/outbox/outbox.reducer';
 import { ShopEffects } from './state/shop/shop.effects';
@@ -22,7 +23,7 @@ export const appConfig: ApplicationConfig = {
     provideHttpClient(withFetch()),
     provideRouter(ROUTES, withComponentInputBinding()),
     provideStore({ shop: shopReducer, floor: floorReducer, job: jobReducer, outbox: outboxReducer }),
-    provideEffects(ShopEffects, FloorEffects, JobEffects, OutboxEffects),
+    provideEffects(ShopEffects, FloorEffects, JobEffects, OutboxEffects, LiveEffects),
     providePrimeNG({ theme: { preset: DRAFTING, options: { darkModeSelector: '.dark' } } }),
   ],
 };

@@ -10,5 +10,11 @@ export const ROUTES: Routes = [
     title: 'Report · Tetrad',
     loadComponent: () => import('./report/report').then((m) => m.Report),
   },
+  {
+    path: 'jobs/:job/wheel',
+    title: 'Wheel · Tetrad',
+    loadComponent: () => import('./wheel/wheel').then((m) => m.Wheel),
+  },
+  { path: 'quick', title: 'Quick check · Tetrad', loadComponent: () => import('./quick/quick').then((m) => m.Quick) },
   { path: '**', redirectTo: 'floor' },
 ];

@@ -6,11 +6,13 @@ const PLAIN: Readonly<Record<FaultName, string>> = {
   'battery-discharged': 'The battery is empty. It must be charged before anything can be said about it.',
   'battery-worn': 'The battery no longer holds what it should. Charged, it still cannot carry the starter.',
   'battery-dead-cell': 'One cell of the battery has failed. Charging cannot bring it back.',
-  'connection-positive-post': 'The connection at the battery’s positive post is bad. The battery itself is not the cause.',
-  'connection-negative-post': 'The connection at the battery’s negative post is bad. The battery itself is not the cause.',
-  'cable-starter-positive': 'The cable from the battery to the starter loses too much. Battery and starter are not the cause.',
-  'cable-starter-ground':
-    'The ground connection of the starter loses too much. Battery and starter are not the cause.',
+  'connection-positive-post':
+    'The connection at the battery’s positive post is bad. The battery itself is not the cause.',
+  'connection-negative-post':
+    'The connection at the battery’s negative post is bad. The battery itself is not the cause.',
+  'cable-starter-positive':
+    'The cable from the battery to the starter loses too much. Battery and starter are not the cause.',
+  'cable-starter-ground': 'The ground connection of the starter loses too much. Battery and starter are not the cause.',
   'solenoid-contacts': 'The switch contacts inside the starter are burnt.',
   'starter-control': 'The starter is not told to work: a relay, fuse or switch on the way to it is open.',
   'starter-worn': 'The starter is worn: it gets what it needs and does not turn the engine as it should.',

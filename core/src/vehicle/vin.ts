@@ -5,16 +5,14 @@
  * the model year at position 10 are of 49 CFR 565 and ISO 3779's North American use; elsewhere
  * position 9 may hold anything, so a digit that does not match is a reason to look again, not an error.
  */
-const VALUES: Readonly<Record<string, number>> = Object.fromEntries(
-  [
-    ...[...'0123456789'].map((digit) => [digit, Number(digit)] as const),
-    ...[...'ABCDEFGH'].map((letter, index) => [letter, index + 1] as const),
-    ...[...'JKLMN'].map((letter, index) => [letter, index + 1] as const),
-    ['P', 7] as const,
-    ['R', 9] as const,
-    ...[...'STUVWXYZ'].map((letter, index) => [letter, index + 2] as const),
-  ],
-);
+const VALUES: Readonly<Record<string, number>> = Object.fromEntries([
+  ...[...'0123456789'].map((digit) => [digit, Number(digit)] as const),
+  ...[...'ABCDEFGH'].map((letter, index) => [letter, index + 1] as const),
+  ...[...'JKLMN'].map((letter, index) => [letter, index + 1] as const),
+  ['P', 7] as const,
+  ['R', 9] as const,
+  ...[...'STUVWXYZ'].map((letter, index) => [letter, index + 2] as const),
+]);
 /** Weights by position, 49 CFR 565.15, table V. */
 const WEIGHTS = [8, 7, 6, 5, 4, 3, 2, 10, 0, 9, 8, 7, 6, 5, 4, 3, 2] as const;
 const LENGTH = 17;
@@ -54,8 +52,7 @@ export function readVin(typed: string, thisYear: number): VinResult {
   const wrong = [...vin].find((letter) => VALUES[letter] === undefined);
   if (wrong !== undefined)
     return { ok: false, problem: `“${wrong}” is in no VIN: allowed are digits and letters without I, O and Q.` };
-  if (vin.length !== LENGTH)
-    return { ok: false, problem: `A VIN has ${LENGTH} characters, this has ${vin.length}.` };
+  if (vin.length !== LENGTH) return { ok: false, problem: `A VIN has ${LENGTH} characters, this has ${vin.length}.` };
   const checkDigit = checkDigitOf(vin);
   const checkDigitFits = vin[CHECK_AT] === checkDigit;
   return { ok: true, vin, checkDigit, checkDigitFits, year: checkDigitFits ? modelYear(vin, thisYear) : null };

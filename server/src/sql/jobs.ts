@@ -1,5 +1,6 @@
 import type { FloorRow, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
 import type { Case, Judgement, Pass, Profile } from '@tetrad/core';
+import { WAIT_KINDS, isCount } from '@tetrad/core';
 import type { Sql } from './pool';
 import { TIMER } from './timers';
 import { VEHICLE, addVehicle } from './vehicles';
@@ -108,7 +109,7 @@ export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promi
             j.opened_at AS "openedAt", j.changed_at AS "changedAt",
             g.document->'decision' AS decision, g.document->'next'->0->>'test' AS "waitsFor", g.profile,
             (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings,
-            (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL
+            (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL AND t.kind <> ALL ($3)
               ORDER BY t.started_at + make_interval(secs => t.seconds) DESC LIMIT 1) AS timer
        FROM job j
        JOIN vehicle v USING (shop_id, vehicle_id)
@@ -116,7 +117,7 @@ export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promi
                            WHERE shop_id = j.shop_id AND job_id = j.job_id ORDER BY seq DESC LIMIT 1) g ON true
       WHERE j.shop_id = $1 AND j.status = $2
       ORDER BY j.changed_at DESC, j.job_id`,
-    [shop, status],
+    [shop, status, WAIT_KINDS.filter(isCount)],
   );
   return rows.map((row) => ({
     ...row,

@@ -28,14 +28,7 @@ export async function changeVehicle(sql: Sql, shop: string, vehicle: string, cha
     `UPDATE vehicle SET name = coalesce($3, name), plate = coalesce($4, plate), vin = coalesce($5, vin),
             year = coalesce($6, year)
       WHERE shop_id = $1 AND vehicle_id = $2`,
-    [
-      shop,
-      vehicle,
-      changes.name ?? null,
-      changes.plate ?? null,
-      changes.vin ?? null,
-      changes.year ?? null,
-    ],
+    [shop, vehicle, changes.name ?? null, changes.plate ?? null, changes.vin ?? null, changes.year ?? null],
   );
 }
 

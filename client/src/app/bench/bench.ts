@@ -1,38 +1,72 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { SYMPTOMS, TESTS, isObservationName, showValue } from '@tetrad/core';
-import type { Assessment, Reading, StepName, SymptomName } from '@tetrad/core';
+import { SYMPTOMS, blockedSteps, isObservationName, stepMinutes, testsToRepeat } from '@tetrad/core';
+import type { CautionName, NextStep, Reading, StepName, SymptomName, WaitKind } from '@tetrad/core';
 import { BudgetView } from '../parts/budget-view';
-import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';
+import { Clock } from '../state/clock/clock';
 import { JobActions } from '../state/job/job.reducer';
 import {
   selectAssessments,
   selectCriteria,
+  selectIsHeld,
   selectJob,
   selectJobLoading,
   selectJudgement,
   selectPendingReadings,
   selectProfile,
 } from '../state/job/job.selectors';
+import { newId } from '../state/new-id';
 import { queued } from '../state/outbox/outbox-item';
 import type { OutboxDraft } from '../state/outbox/outbox-item';
 import { OutboxActions } from '../state/outbox/outbox.actions';
-import { selectShop } from '../state/shop/shop.reducer';
-import { Attempts } from './attempts';
-import { BENCH_GROUPS, BENCH_STEPS } from './bench-steps';
-import type { BenchStep } from './bench-steps';
-import { JobLabel } from './job-label';
-import { ReadingEntry } from './reading-entry';
-import type { EnteredReading } from './reading-entry';
-import { belongs, keyOf } from './step-key';
-import { Verdicts } from './verdicts';
+import { selectShop, selectWho } from '../state/shop/shop.reducer';
+import { JobLabel } from './job/job-label';
+import { QuickStrip } from './job/quick-strip';
+import type { QuickVehicle } from './job/quick-strip';
+import { SignOffDialog } from './job/sign-off-dialog';
+import type { SignOffDraft } from './job/sign-off-dialog';
+import { WheelLink } from './job/wheel-link';
+import { BENCH_STEPS } from './route/bench-steps';
+import type { BenchStep } from './route/bench-steps';
+import { RouteList } from './route/route-list';
+import { belongs, findStep, keyOf, stepNameOf } from './route/step-key';
+import type { TickName } from './route/ticks';
+import { Verdicts } from './says/verdicts';
+import type { EnteredReading } from './step/reading-entry';
+import { StepPanel } from './step/step-panel';
+import { TimerChips } from '../waiting/timer-chips';
+
+const STEP_NAMES = [...new Set(BENCH_STEPS.map(stepNameOf).filter((name) => name !== null))];
 
 /** One job: the route, the step at hand, what it says, and the profile. */
 @Component({
   selector: 'tt-bench',
-  imports: [RouterLink, ProfileView, BudgetView, GradeMark, ReadingEntry, Attempts, Verdicts, JobLabel],
+  imports: [
+    RouterLink,
+    ProfileView,
+    BudgetView,
+    JobLabel,
+    QuickStrip,
+    RouteList,
+    SignOffDialog,
+    StepPanel,
+    TimerChips,
+    Verdicts,
+    WheelLink,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.css',
@@ -41,6 +75,7 @@ import { Verdicts } from './verdicts';
 export class Bench {
   readonly #store = inject(Store);
   readonly #router = inject(Router);
+  readonly #clock = inject(Clock);
 
   /** The job's id, from the address. */
   readonly job = input.required<string>();
@@ -52,28 +87,54 @@ export class Bench {
   protected readonly judgement = this.#store.selectSignal(selectJudgement);
   protected readonly profile = this.#store.selectSignal(selectProfile);
   protected readonly pending = this.#store.selectSignal(selectPendingReadings);
+  protected readonly isQuick = this.#store.selectSignal(selectIsHeld);
   readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #who = this.#store.selectSignal(selectWho);
 
-  protected readonly groups = BENCH_GROUPS;
-  protected readonly keyOf = keyOf;
-  protected readonly names = TESTS;
   readonly #chosen = signal<string | null>(null);
   /** The last reading saved here and its step: what undo takes back, and where it returns to. */
   readonly #last = signal<{ readonly id: string; readonly step: BenchStep } | null>(null);
+  protected readonly ticked = signal<ReadonlySet<TickName>>(new Set());
+  protected readonly linking = signal(false);
+  protected readonly signing = signal(false);
+  protected readonly panel = viewChild(StepPanel);
 
-  /** The step at hand: chosen, else the judge's next, else the first note not read. */
+  protected readonly pass = computed(() => this.view()?.pass ?? 'before');
+  protected readonly repeats = computed(() => {
+    const job = this.view();
+    return job ? testsToRepeat(job.case) : [];
+  });
+  /** What to do next: after a repair the same tests, else what the judge asks for. */
+  protected readonly next = computed((): NextStep | null => {
+    const again =
+      this.pass() === 'after' ? this.repeats().find(({ after, before }) => !after && before.value !== null) : null;
+    if (!again) return this.judgement()?.next[0] ?? null;
+    return {
+      test: again.test,
+      because: 'The same test again, after the repair.',
+      minutes: stepMinutes(again.test) ?? 2,
+      conditions: again.loads ? { loads: again.loads } : {},
+    };
+  });
+
+  /** The step at hand: chosen, else what comes next, else the first note not read. */
   protected readonly step = computed((): BenchStep => {
     const chosen = BENCH_STEPS.find((step) => keyOf(step) === this.#chosen());
-    const next = BENCH_STEPS.find((step) => step.test === this.nextTest() && !this.newest(step));
-    return chosen ?? next ?? BENCH_STEPS.find((step) => step.note && !this.newest(step)) ?? BENCH_STEPS[0]!;
+    const next = this.next();
+    return (
+      chosen ??
+      (next && findStep(next.test, next.conditions['loads'])) ??
+      BENCH_STEPS.find((step) => this.#isOpenNote(step)) ??
+      findStep('resting-voltage')!
+    );
   });
-  protected readonly attempts = computed(() =>
-    this.assessments().filter(({ reading }) => belongs(reading, this.step())),
-  );
-  protected readonly nextTest = computed(() => this.judgement()?.next[0]?.test ?? null);
-  protected readonly nextObservation = computed(() => {
-    const next = this.nextTest();
-    return next !== null && isObservationName(next) ? next : null;
+  protected readonly blocked = computed(() => {
+    const job = this.view();
+    return job ? blockedSteps(job.case, STEP_NAMES, this.criteria()) : new Map<StepName, never>();
+  });
+  protected readonly blockedNow = computed(() => {
+    const name = stepNameOf(this.step());
+    return (name !== null && this.blocked().get(name)) || null;
   });
   protected readonly symptoms = computed(() =>
     (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '),
@@ -92,64 +153,71 @@ export class Bench {
   protected readonly budget = computed(() => this.budgets().find(({ name }) => name === this.foot()) ?? null);
 
   constructor() {
+    inject(DestroyRef).onDestroy(this.#clock.watch());
+    inject(DestroyRef).onDestroy(() => this.#store.dispatch(JobActions.left()));
     effect(() => {
       const id = this.job();
       untracked(() => {
         this.#chosen.set(null);
         this.#last.set(null);
+        this.ticked.set(new Set());
         this.#store.dispatch(JobActions.opened({ id }));
       });
     });
   }
 
-  protected newest(step: BenchStep): Assessment | undefined {
-    const own = this.assessments().filter(({ reading }) => belongs(reading, step));
-    return own.filter(({ reading }) => reading.void === undefined).at(-1);
-  }
-  protected readonly show = (reading: Reading): string => showValue(reading);
-
   protected choose(step: BenchStep): void {
     this.#chosen.set(keyOf(step));
   }
-
-  /** Goes to the step a judgement names; an observation is asked for beside the verdicts. */
-  protected goTo(name: StepName): void {
-    const step = BENCH_STEPS.find(({ test }) => test === name);
+  /** Goes to the step a judgement, a timer or a path names. */
+  protected goTo(name: StepName, loads?: unknown): void {
+    const step = findStep(name, loads);
     if (step) this.choose(step);
   }
+  protected onward(): void {
+    this.#chosen.set(null);
+  }
 
-  protected record({ value, notPossible, conditions }: EnteredReading): void {
+  protected toggleTick(name: TickName): void {
+    this.ticked.update((before) => {
+      const after = new Set(before);
+      if (!after.delete(name)) after.add(name);
+      return after;
+    });
+  }
+
+  protected record(entered: EnteredReading): void {
     const step = this.step();
-    const id = crypto.randomUUID();
-    const reading: Reading = {
+    if (step.kind !== 'reading') return;
+    const id = newId();
+    const by = this.#who();
+    const reading = {
+      ...entered,
       id,
       test: step.test,
-      value,
-      ...(notPossible && { notPossible }),
-      conditions: { ...conditions, ...step.fixed } as NonNullable<Reading['conditions']>,
-    };
+      ...(by !== '' && { by }),
+      ...(this.pass() === 'after' && { pass: 'after' }),
+    } as Reading;
     this.#queue((shop, job) => ({ kind: 'reading', shop, job, body: { reading } }));
     this.#last.set({ id, step });
-    const at = BENCH_STEPS.indexOf(step);
-    const open = (candidate: BenchStep): boolean =>
-      candidate.note === true && candidate !== step && !this.newest(candidate);
-    const following = BENCH_STEPS.slice(at + 1).find(open) ?? BENCH_STEPS.find(open);
-    if (step.note && following) this.choose(following);
-    else this.choose(step);
+    this.#follow(step);
   }
 
   protected voidReading({ id, reason }: { id: string; reason: string }): void {
-    this.#queue((shop, job) => ({ kind: 'void', shop, job, reading: id, body: { reason } }));
+    const by = this.#who();
+    this.#queue((shop, job) => ({ kind: 'void', shop, job, reading: id, body: { reason, ...(by !== '' && { by }) } }));
   }
 
   protected observe(about: string, finding: string): void {
     if (!isObservationName(about)) return;
-    this.#queue((shop, job) => ({
-      kind: 'observation',
-      shop,
-      job,
-      body: { id: crypto.randomUUID(), observation: { about, finding } },
-    }));
+    const pass = this.pass();
+    const observation = { about, finding, ...(pass === 'after' && { pass }) };
+    this.#queue((shop, job) => ({ kind: 'observation', shop, job, body: { id: newId(), observation } }));
+    this.onward();
+  }
+  protected observeHere(finding: string): void {
+    const step = this.step();
+    if (step.kind === 'observe') this.observe(step.about, finding);
   }
 
   protected change(changes: Omit<Extract<OutboxDraft, { kind: 'changes' }>['body'], 'version'>): void {
@@ -157,31 +225,100 @@ export class Bench {
     this.#queue((shop, job) => ({ kind: 'changes', shop, job, body: { version, ...changes } }));
   }
 
-  #queue(make: (shop: string, job: string) => OutboxDraft): void {
+  protected wait({ kind, seconds }: { kind: WaitKind; seconds?: number }): void {
+    const body = { id: newId(), kind, ...(seconds !== undefined && { seconds }) };
+    this.#queue((shop, job) => ({ kind: 'timer', shop, job, startedAt: this.#clock.now(), body }));
+  }
+  protected stop(timer: string): void {
+    this.#queue((shop, job) => ({ kind: 'timer-stop', shop, job, timer }));
+  }
+  protected follow({ id, kind }: { id: string; kind: WaitKind }): void {
+    this.stop(id);
+    this.wait({ kind });
+  }
+  protected acknowledge(body: { caution: CautionName; by: string }): void {
+    this.#queue((shop, job) => ({ kind: 'acknowledgement', shop, job, body }));
+  }
+
+  protected repairDone(): void {
+    this.change({ pass: 'after', status: 'open' });
+    this.onward();
+  }
+  protected signOff(draft: SignOffDraft): void {
+    this.#queue((shop, job) => ({ kind: 'sign-off', shop, job, body: { id: newId(), ...draft } }));
+    this.signing.set(false);
+    void this.#router.navigate(['/jobs', this.job(), 'report']);
+  }
+  protected makeJob(vehicle: QuickVehicle): void {
+    this.#store.dispatch(OutboxActions.released({ job: this.job(), vehicle }));
+  }
+  protected discardQuick(): void {
+    this.#store.dispatch(OutboxActions.heldDiscarded({ job: this.job() }));
+    void this.#router.navigate(['/floor']);
+  }
+
+  /** After a note comes the next open one; after a repair the next test to repeat; else the step stays. */
+  #follow(step: BenchStep): void {
+    const at = BENCH_STEPS.indexOf(step);
+    const open = (candidate: BenchStep): boolean => candidate !== step && this.#isOpenNote(candidate);
+    const following = BENCH_STEPS.slice(at + 1).find(open) ?? BENCH_STEPS.find(open);
+    const more = step.kind === 'reading' && step.perBattery && (this.view()?.case.system.battery.count ?? 1) > 1;
+    if (more) this.choose(step);
+    else if (this.pass() === 'after') this.onward();
+    else this.choose(step.kind === 'reading' && step.note && following ? following : step);
+  }
+
+  #isOpenNote(step: BenchStep): boolean {
+    return (
+      step.kind === 'reading' &&
+      step.note === true &&
+      !this.assessments().some(
+        ({ reading }) =>
+          belongs(reading, step) && reading.void === undefined && (reading.pass ?? 'before') === this.pass(),
+      )
+    );
+  }
+
+  #queue(draft: (shop: string, job: string) => OutboxDraft): void {
     const shop = this.#shop();
-    if (shop !== null) this.#store.dispatch(OutboxActions.queued({ item: queued(make(shop, this.job())) }));
+    if (shop === null) return;
+    this.#store.dispatch(OutboxActions.queued({ item: queued(draft(shop, this.job())) }));
   }
 
   protected onKey(event: KeyboardEvent): void {
-    if (event.altKey && event.code === 'KeyP') {
-      event.preventDefault();
-      void this.#router.navigate(['/jobs', this.job(), 'report']);
-    } else if (event.altKey && event.code === 'KeyZ') {
-      event.preventDefault();
-      const last = this.#last();
-      if (last !== null) {
-        this.voidReading({ id: last.id, reason: 'Undone' });
-        this.choose(last.step);
-      }
-      this.#last.set(null);
-    } else if (
-      (event.key === 'ArrowDown' || event.key === 'ArrowUp') &&
-      !(event.target instanceof HTMLSelectElement) &&
-      !event.altKey
-    ) {
-      event.preventDefault();
-      const at = BENCH_STEPS.indexOf(this.step()) + (event.key === 'ArrowDown' ? 1 : -1);
-      this.choose(BENCH_STEPS[Math.min(BENCH_STEPS.length - 1, Math.max(0, at))]!);
-    }
+    if (document.querySelector('[role=dialog]')) return;
+    if (event.altKey) return this.#onAlt(event);
+    if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+    if (event.target instanceof HTMLSelectElement || event.target instanceof HTMLTextAreaElement) return;
+    event.preventDefault();
+    const at = BENCH_STEPS.indexOf(this.step()) + (event.key === 'ArrowDown' ? 1 : -1);
+    this.choose(BENCH_STEPS[Math.min(BENCH_STEPS.length - 1, Math.max(0, at))]!);
+  }
+
+  #onAlt(event: KeyboardEvent): void {
+    const step = this.step();
+    const keys: Readonly<Partial<Record<string, () => void>>> = {
+      KeyP: () => void this.#router.navigate(['/jobs', this.job(), 'report']),
+      KeyZ: () => this.#undo(),
+      KeyN: () => this.onward(),
+      KeyA: () => this.panel()?.acceptCaution(),
+      KeyC: () => {
+        if (step.kind === 'reading' && step.waits?.includes('crank')) this.panel()?.countDown();
+      },
+      KeyS: () => this.signing.set(true),
+      KeyW: () => this.linking.set(true),
+    };
+    const run = keys[event.code];
+    if (!run) return;
+    event.preventDefault();
+    run();
+  }
+
+  #undo(): void {
+    const last = this.#last();
+    if (last === null) return;
+    this.voidReading({ id: last.id, reason: 'Undone' });
+    this.choose(last.step);
+    this.#last.set(null);
   }
 }

@@ -2,7 +2,17 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { JUDGED_PARTS, SYMPTOMS, TESTS, VERDICT_WORDS, compareSchools, decisionTone, decisionWords, showValue, writeCase } from '@tetrad/core';
+import {
+  JUDGED_PARTS,
+  SYMPTOMS,
+  TESTS,
+  VERDICT_WORDS,
+  compareSchools,
+  decisionTone,
+  decisionWords,
+  showValue,
+  writeCase,
+} from '@tetrad/core';
 import type { Reading, SymptomName } from '@tetrad/core';
 import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';

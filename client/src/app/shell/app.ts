@@ -3,7 +3,7 @@ import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/rou
 import { Store } from '@ngrx/store';
 import { OutboxActions } from '../state/outbox/outbox.actions';
 import { selectOutbox, selectRefused, selectTrouble, selectUnsent } from '../state/outbox/outbox.reducer';
-import { ShopActions, selectShop, selectShopLoading, selectShops } from '../state/shop/shop.reducer';
+import { ShopActions, selectShop, selectShopLoading, selectShops, selectWho } from '../state/shop/shop.reducer';
 import { Theme } from '../theme/theme';
 import { KeysSheet } from './keys-sheet';
 
@@ -24,6 +24,7 @@ export class App {
   protected readonly shops = this.#store.selectSignal(selectShops);
   protected readonly shop = this.#store.selectSignal(selectShop);
   protected readonly shopLoading = this.#store.selectSignal(selectShopLoading);
+  protected readonly who = this.#store.selectSignal(selectWho);
   protected readonly unsent = this.#store.selectSignal(selectUnsent);
   protected readonly refused = this.#store.selectSignal(selectRefused);
   protected readonly trouble = this.#store.selectSignal(selectTrouble);
@@ -38,6 +39,10 @@ export class App {
   protected choose(id: string): void {
     this.#store.dispatch(ShopActions.chosen({ id }));
     void this.#router.navigate(['/floor']);
+  }
+
+  protected named(who: string): void {
+    this.#store.dispatch(ShopActions.named({ who: who.trim() }));
   }
 
   protected discard(id: string): void {

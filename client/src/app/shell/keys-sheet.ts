@@ -22,9 +22,14 @@ const KEYS = [
   [
     'Bench',
     [
-      ['Enter', 'save the reading, go to the next step'],
+      ['Enter', 'save the reading; empty: on to the next step'],
       ['↑ ↓', 'another step'],
       ['Alt Z', 'undo the last reading'],
+      ['Alt N', 'what the judge asks for next'],
+      ['Alt A', 'the caution is understood'],
+      ['Alt C', 'count down a crank'],
+      ['Alt W', 'the phone at the wheel'],
+      ['Alt S', 'sign off'],
       ['Alt P', 'the report'],
       ['Tab', 'conditions of the reading'],
     ],

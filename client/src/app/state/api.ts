@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Observable } from 'rxjs';
-import type { FloorRow, JobStatus, JobView, ShopView } from '@tetrad/contracts';
+import type { FloorRow, JobStatus, JobView, ShopView, VehicleView, VisitView } from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
 import type { OutboxItem } from './outbox/outbox-item';
 
@@ -18,6 +18,12 @@ export class Api {
   }
   job(shop: string, id: string): Observable<JobView> {
     return this.#http.get<JobView>(`/api/shops/${shop}/jobs/${id}`);
+  }
+  vehicles(shop: string): Observable<readonly VehicleView[]> {
+    return this.#http.get<readonly VehicleView[]>(`/api/shops/${shop}/vehicles`);
+  }
+  visits(shop: string, vehicle: string): Observable<readonly VisitView[]> {
+    return this.#http.get<readonly VisitView[]>(`/api/shops/${shop}/vehicles/${vehicle}/visits`);
   }
   importCase(shop: string, document: Case): Observable<JobView> {
     return this.#http.post<JobView>(`/api/shops/${shop}/cases`, document);
@@ -41,6 +47,17 @@ export class Api {
         );
       case 'observation':
         return this.#http.post<JobView>(`${jobs}/${item.job}/observations`, item.body);
+      case 'timer':
+        return this.#http.post<JobView>(`${jobs}/${item.job}/timers`, {
+          ...item.body,
+          secondsAgo: Math.max(0, (now - item.queuedAt) / 1000),
+        });
+      case 'timer-stop':
+        return this.#http.post<JobView>(`${jobs}/${item.job}/timers/${item.timer}/stop`, null);
+      case 'acknowledgement':
+        return this.#http.post<JobView>(`${jobs}/${item.job}/acknowledgements`, item.body);
+      case 'sign-off':
+        return this.#http.post<JobView>(`${jobs}/${item.job}/sign-offs`, item.body);
       case 'changes':
         return this.#http.patch<JobView>(`${jobs}/${item.job}`, item.body);
       default:

@@ -1,4 +1,12 @@
-import { createActionGroup, createFeatureSelector, createReducer, createSelector, on, props } from '@ngrx/store';
+import {
+  createActionGroup,
+  createFeatureSelector,
+  createReducer,
+  createSelector,
+  emptyProps,
+  on,
+  props,
+} from '@ngrx/store';
 import type { FloorRow, JobStatus, Problem } from '@tetrad/contracts';
 import { IDLE, LOADED, LOADING } from '../loading';
 import type { Loading } from '../loading';
@@ -7,6 +15,7 @@ export const FloorActions = createActionGroup({
   source: 'Floor',
   events: {
     Load: props<{ status: JobStatus }>(),
+    Left: emptyProps(),
     Loaded: props<{ rows: readonly FloorRow[] }>(),
     Failed: props<{ problem: Problem }>(),
   },

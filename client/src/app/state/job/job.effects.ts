@@ -2,9 +2,10 @@ import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, combineLatest, filter, map, of, switchMap, timer } from 'rxjs';
+import { catchError, combineLatest, filter, map, of, switchMap, timer, withLatestFrom } from 'rxjs';
 import { Api } from '../api';
 import { mayRetry, problemOf } from '../loading';
+import { selectItems } from '../outbox/outbox.reducer';
 import { selectShop } from '../shop/shop.reducer';
 import { JobActions } from './job.reducer';
 
@@ -22,7 +23,10 @@ export class JobEffects {
       this.#actions.pipe(ofType(JobActions.opened)),
       this.#store.select(selectShop).pipe(filter((shop) => shop !== null)),
     ]).pipe(
-      switchMap(([{ id }, shop]) =>
+      withLatestFrom(this.#store.select(selectItems)),
+      // a job that is only on this device cannot be asked for
+      filter(([[{ id }], items]) => !items.some((item) => item.kind === 'new-job' && item.job === id)),
+      switchMap(([[{ id }, shop]]) =>
         this.#api.job(shop, id).pipe(
           map((job) => JobActions.loaded({ job })),
           catchError((failure: HttpErrorResponse) => of(JobActions.failed({ id, problem: problemOf(failure) }))),

@@ -1,4 +1,4 @@
-import { createActionGroup, createReducer, on, props } from '@ngrx/store';
+import { createActionGroup, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { JobView, Problem } from '@tetrad/contracts';
 import { LOADED, LOADING } from '../loading';
 import type { Loading } from '../loading';
@@ -8,6 +8,7 @@ export const JobActions = createActionGroup({
   source: 'Job',
   events: {
     Opened: props<{ id: string }>(),
+    Left: emptyProps(),
     Loaded: props<{ job: JobView }>(),
     Failed: props<{ id: string; problem: Problem }>(),
   },
@@ -21,9 +22,10 @@ export interface JobState {
   readonly loading: Loading;
 }
 
+/** Answers and live news overtake each other: an older view of a job never takes a newer one's place. */
 const received = (state: JobState, job: JobView): JobState => ({
   ...state,
-  jobs: { ...state.jobs, [job.id]: job },
+  jobs: (state.jobs[job.id]?.revision ?? 0) > job.revision ? state.jobs : { ...state.jobs, [job.id]: job },
   loading: job.id === state.id ? LOADED : state.loading,
 });
 

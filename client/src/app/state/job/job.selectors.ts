@@ -1,7 +1,7 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
 import { BALANCED, assessCase, fourNoteProfile, judge, schoolById } from '@tetrad/core';
 import type { JobState } from './job.reducer';
-import { selectItems } from '../outbox/outbox.reducer';
+import { selectHeld, selectItems } from '../outbox/outbox.reducer';
 import { withOutbox } from './with-outbox';
 
 const selectState = createFeatureSelector<JobState>('job');
@@ -26,4 +26,8 @@ export const selectJudgement = createSelector(selectJob, selectCriteria, (job, c
 );
 export const selectProfile = createSelector(selectJob, selectAssessments, (job, assessments) =>
   job ? fourNoteProfile(assessments, job.case.system.nominalVolts) : null,
+);
+/** True for a quick check: it is on this device only until it becomes a job. */
+export const selectIsHeld = createSelector(selectState, selectHeld, ({ id }, held) =>
+  held.some(({ job }) => job === id),
 );

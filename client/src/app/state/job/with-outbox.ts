@@ -1,5 +1,5 @@
-import type { JobView } from '@tetrad/contracts';
-import { CASE_FORMAT } from '@tetrad/core';
+import type { JobView, SignOffView } from '@tetrad/contracts';
+import { CASE_FORMAT, usualSeconds } from '@tetrad/core';
 import type { OutboxItem } from '../outbox/outbox-item';
 
 /**
@@ -41,9 +41,11 @@ function apply(job: JobView | null, item: OutboxItem): JobView | null {
     case 'observation':
       return { ...job, case: { ...job.case, observations: [...(job.case.observations ?? []), item.body.observation] } };
     case 'changes': {
-      const { system, complaint, conditions, criteria, status, assignee } = item.body;
+      const { system, complaint, conditions, criteria, status, assignee, pass, vehicle } = item.body;
       return {
         ...job,
+        ...(pass !== undefined && { pass }),
+        ...(vehicle && { vehicle: { ...job.vehicle, ...vehicle } }),
         ...(criteria !== undefined && { criteria }),
         ...(status !== undefined && { status }),
         ...(assignee !== undefined && { assignee }),
@@ -55,6 +57,22 @@ function apply(job: JobView | null, item: OutboxItem): JobView | null {
         },
       };
     }
+    case 'timer': {
+      const { id, kind, seconds = usualSeconds(kind) } = item.body;
+      const others = job.timers.filter((timer) => timer.id !== id && timer.kind !== kind);
+      const timer = { id, kind, seconds, startedAt: new Date(item.startedAt).toISOString() };
+      return job.timers.some((known) => known.id === id) ? job : { ...job, timers: [...others, timer] };
+    }
+    case 'timer-stop':
+      return { ...job, timers: job.timers.filter(({ id }) => id !== item.timer) };
+    case 'acknowledgement': {
+      const { caution, by } = item.body;
+      if (job.acknowledgements.some((known) => known.caution === caution)) return job;
+      const at = new Date(item.queuedAt).toISOString();
+      return { ...job, acknowledgements: [...job.acknowledgements, { caution, by, at }] };
+    }
+    case 'sign-off':
+      return { ...job, status: 'closed', signOff: signed(item, job) };
     default:
       throw new Error(`unknown outbox item ${JSON.stringify(item satisfies never)}`);
   }
@@ -65,6 +83,8 @@ function opened({ body, queuedAt }: Extract<OutboxItem, { kind: 'new-job' }>): J
   return {
     id: body.id,
     version: 1,
+    revision: 0,
+    pass: 'before',
     vehicle: {
       id: vehicle.id,
       name: vehicle.name,
@@ -86,5 +106,18 @@ function opened({ body, queuedAt }: Extract<OutboxItem, { kind: 'new-job' }>): J
       readings: [],
     },
     judgement: null,
+    timers: [],
+    acknowledgements: [],
+    signOff: null,
   };
 }
+
+const signed = ({ body, queuedAt }: Extract<OutboxItem, { kind: 'sign-off' }>, job: JobView): SignOffView => ({
+  ...body,
+  at: new Date(queuedAt).toISOString(),
+  part: body.part ?? null,
+  reason: body.reason ?? null,
+  comment: body.comment ?? null,
+  solved: body.solved ?? null,
+  judged: job.judgement?.decision ?? null,
+});

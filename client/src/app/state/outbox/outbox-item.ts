@@ -1,4 +1,14 @@
-import type { JobChanges, NewJob, NewObservation, NewReading, Problem, VoidReading } from '@tetrad/contracts';
+import type {
+  Acknowledge,
+  JobChanges,
+  NewJob,
+  NewObservation,
+  NewReading,
+  NewSignOff,
+  Problem,
+  StartTimer,
+  VoidReading,
+} from '@tetrad/contracts';
 
 interface Common {
   /** The item's own id, in the order of queueing. */
@@ -7,7 +17,8 @@ interface Common {
   readonly job: string;
   /** When it was queued on this device, ms. */
   readonly queuedAt: number;
-  readonly state: 'waiting' | 'sending' | 'refused';
+  /** `held` stays on this device until its quick check becomes a job. */
+  readonly state: 'waiting' | 'sending' | 'refused' | 'held';
   readonly problem: Problem | null;
 }
 
@@ -19,6 +30,11 @@ export type OutboxItem = Common &
     | { readonly kind: 'void'; readonly reading: string; readonly body: VoidReading }
     | { readonly kind: 'observation'; readonly body: NewObservation }
     | { readonly kind: 'changes'; readonly body: JobChanges }
+    /** `startedAt` is the server's time, ms. */
+    | { readonly kind: 'timer'; readonly startedAt: number; readonly body: Omit<StartTimer, 'secondsAgo'> }
+    | { readonly kind: 'timer-stop'; readonly timer: string }
+    | { readonly kind: 'acknowledgement'; readonly body: Acknowledge }
+    | { readonly kind: 'sign-off'; readonly body: NewSignOff }
   );
 
 type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'queuedAt' | 'state' | 'problem'> : never;

@@ -20,6 +20,11 @@ export class OutboxKeeper {
     await (await this.#open()).delete(STORE, id);
   }
 
+  async dropHeld(job: string): Promise<void> {
+    const held = (await this.all()).filter((item) => item.job === job && item.state === 'held');
+    await Promise.all(held.map(({ id }) => this.drop(id)));
+  }
+
   #open(): Promise<IDBPDatabase> {
     this.#database ??= openDB('tetrad-outbox', 1, {
       upgrade: (database) => void database.createObjectStore(STORE, { keyPath: 'id' }),

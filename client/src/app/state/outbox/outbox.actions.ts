@@ -14,6 +14,9 @@ export const OutboxActions = createActionGroup({
     Waiting: props<{ id: string; problem: Problem }>(),
     Refused: props<{ id: string; problem: Problem }>(),
     Discarded: props<{ id: string }>(),
+    /** A quick check becomes a job of this vehicle: all that was held is sent. */
+    Released: props<{ job: string; vehicle: { name: string; plate?: string } }>(),
+    'Held Discarded': props<{ job: string }>(),
     'Keeping Failed': props<{ reason: string }>(),
   },
 });

@@ -63,13 +63,36 @@ export class OutboxEffects {
     this.#actions.pipe(
       ofType(OutboxActions.queued),
       // begun at once, in the order of queueing: an item is on the device before it can be forgotten
-      mergeMap(({ item }) =>
-        from(this.#keeper.keep(item)).pipe(
+      withLatestFrom(this.#store.select(selectItems)),
+      mergeMap(([{ item }, items]) =>
+        from(this.#keeper.keep(items.find(({ id }) => id === item.id) ?? item)).pipe(
           map(() => OutboxActions.flush()),
           catchError((error: unknown) => merge(notKept(error), of(OutboxActions.flush()))),
         ),
       ),
     ),
+  );
+
+  readonly release = createEffect(() =>
+    this.#actions.pipe(
+      ofType(OutboxActions.released),
+      withLatestFrom(this.#store.select(selectItems)),
+      concatMap(([{ job }, items]) =>
+        from(Promise.all(items.filter((item) => item.job === job).map((item) => this.#keeper.keep(item)))).pipe(
+          map(() => OutboxActions.flush()),
+          catchError((error: unknown) => merge(notKept(error), of(OutboxActions.flush()))),
+        ),
+      ),
+    ),
+  );
+
+  readonly discardHeld = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(OutboxActions.heldDiscarded),
+        concatMap(({ job }) => from(this.#keeper.dropHeld(job)).pipe(catchError(() => of(undefined)))),
+      ),
+    { dispatch: false },
   );
 
   readonly keepRefusal = createEffect(

@@ -1,12 +1,13 @@
 import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, map, of, switchMap, tap, timer } from 'rxjs';
+import { catchError, map, of, switchMap, take, tap, timer } from 'rxjs';
 import { Api } from '../api';
 import { problemOf } from '../loading';
 import { ShopActions } from './shop.reducer';
 
 const KEY = 'tetrad.shop';
+const WHO_KEY = 'tetrad.who';
 const RETRY_MS = 3000;
 
 /** Which shop this device works for. */
@@ -29,6 +30,23 @@ export class ShopEffects {
         ),
       ),
     ),
+  );
+
+  readonly recall = createEffect(() =>
+    this.#actions.pipe(
+      ofType(ShopActions.load),
+      take(1),
+      map(() => ShopActions.named({ who: localStorage.getItem(WHO_KEY) ?? '' })),
+    ),
+  );
+
+  readonly rememberWho = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(ShopActions.named),
+        tap(({ who }) => localStorage.setItem(WHO_KEY, who)),
+      ),
+    { dispatch: false },
   );
 
   readonly retry = createEffect(() =>

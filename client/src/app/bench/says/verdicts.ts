@@ -1,13 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { JUDGED_PARTS, OBSERVATIONS, VERDICT_WORDS, decisionTone, decisionWords, formatProbability, nameOf, stepName } from '@tetrad/core';
-import type { Judgement, ObservationName, RankedFault, StepName } from '@tetrad/core';
-import { BENCH_STEPS } from './bench-steps';
+import {
+  JUDGED_PARTS,
+  OBSERVATIONS,
+  VERDICT_WORDS,
+  decisionTone,
+  decisionWords,
+  formatProbability,
+  isObservationName,
+  nameOf,
+  stepName,
+} from '@tetrad/core';
+import type { Judgement, NextStep, ObservationName, RankedFault, Reading, StepName } from '@tetrad/core';
+import { findStep, findingWords } from '../route/step-key';
 
 /** Faults under this are not worth a line. */
 const WORTH_SHOWING = 0.1;
 const MOST_FAULTS = 5;
 /** Lines of evidence shown for and against. */
 const MOST_EVIDENCE = 3;
+
+/** A line of evidence, and the reading it leans on where it leans on one. */
+interface EvidenceLine {
+  readonly says: string;
+  readonly reading: Reading | undefined;
+}
 
 /** What the readings say together: the decision, the four verdicts, the faults, the next step. */
 @Component({
@@ -18,20 +34,24 @@ const MOST_EVIDENCE = 3;
 })
 export class Verdicts {
   readonly judgement = input.required<Judgement>();
-  /** An observation that the judge asks for next, or null. */
-  readonly observation = input.required<ObservationName | null>();
-  readonly chosen = output<StepName>();
+  readonly readings = input.required<readonly Reading[]>();
+  readonly next = input.required<NextStep | null>();
+  readonly chosen = output<{ test: StepName; loads?: unknown }>();
   readonly observed = output<{ about: ObservationName; finding: string }>();
 
   protected readonly words = computed(() => decisionWords(this.judgement().decision));
   protected readonly tone = computed(() => decisionTone(this.judgement().decision));
-  protected readonly next = computed(() => this.judgement().next[0] ?? null);
   protected readonly parts = computed(() =>
-    JUDGED_PARTS.map((part) => ({
-      part,
-      ...this.judgement().parts[part],
-      words: VERDICT_WORDS[this.judgement().parts[part].verdict],
-    })),
+    JUDGED_PARTS.map((part) => {
+      const { verdict, because, missing } = this.judgement().parts[part];
+      return {
+        part,
+        verdict,
+        because,
+        words: VERDICT_WORDS[verdict],
+        missing: verdict === 'not-proven' ? missing.map((name) => ({ name, words: stepName(name) })) : [],
+      };
+    }),
   );
   protected readonly faults = computed(() =>
     this.judgement()
@@ -42,17 +62,20 @@ export class Verdicts {
         name: nameOf(entry.fault),
         share: Math.round(entry.probability * 100),
         shown: formatProbability(entry.probability),
-        ...evidence(entry),
+        for: this.#evidence(entry, 1),
+        against: this.#evidence(entry, -1),
       })),
   );
-  protected readonly findings = computed(() => {
-    const about = this.observation();
-    return about === null ? [] : OBSERVATIONS[about];
+  /** What may be found, where the next step is to look. */
+  protected readonly about = computed(() => {
+    const test = this.next()?.test;
+    return test !== undefined && isObservationName(test) ? { about: test, findings: OBSERVATIONS[test] } : null;
   });
+  protected readonly findingWords = findingWords;
   protected readonly nameOfStep = stepName;
 
   protected hasStep(name: StepName): boolean {
-    return BENCH_STEPS.some(({ test }) => test === name);
+    return findStep(name) !== undefined;
   }
   protected conditions(): string {
     return Object.entries(this.next()?.conditions ?? {})
@@ -60,18 +83,17 @@ export class Verdicts {
       .filter(Boolean)
       .join(', ');
   }
-}
+  protected open(reading: Reading): void {
+    this.chosen.emit({ test: reading.test, loads: reading.conditions?.loads });
+  }
 
-const evidence = ({ evidence: all }: RankedFault): { for: readonly string[]; against: readonly string[] } => ({
-  for: all
-    .filter(({ weight }) => weight > 0)
-    .slice(0, MOST_EVIDENCE)
-    .map(({ says }) => says),
-  against: all
-    .filter(({ weight }) => weight < 0)
-    .slice(0, MOST_EVIDENCE)
-    .map(({ says }) => says),
-});
+  #evidence({ evidence }: RankedFault, sign: 1 | -1): readonly EvidenceLine[] {
+    return evidence
+      .filter(({ weight }) => weight * sign > 0)
+      .slice(0, MOST_EVIDENCE)
+      .map(({ says, reading }) => ({ says, reading: this.readings().find(({ id }) => id === reading) }));
+  }
+}
 
 const CONDITION_WORDS: Readonly<Record<string, (value: number | string | boolean) => string>> = {
   amps: (value) => `${value} A`,

@@ -1,9 +1,9 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { showValue } from '@tetrad/core';
 import type { Assessment } from '@tetrad/core';
-import { FocusFirst } from '../parts/focus-first';
-import { GradeMark } from '../parts/grade-mark';
+import { FocusFirst } from '../../parts/focus-first';
+import { GradeMark } from '../../parts/grade-mark';
 
 /** All readings of this step, voided ones too: evidence is kept. */
 @Component({
@@ -18,7 +18,18 @@ import { GradeMark } from '../parts/grade-mark';
           <li [class.voided]="entry.grade === 'void'">
             <span class="figure value">{{ show(entry) }}</span>
             <tt-grade [grade]="entry.grade" [labelled]="true" />
-            <span class="soft why">{{ entry.because }}</span>
+            <span class="soft why">
+              @if (counts().has(entry.id) && attempts().length > 1) {
+                <strong>Counts.</strong>
+              }
+              @if (entry.reading.battery) {
+                Battery {{ entry.reading.battery }}.
+              }
+              @if (entry.reading.pass === 'after') {
+                After the repair.
+              }
+              {{ entry.because }}
+            </span>
             <span class="figure soft time">
               @if (pending().has(entry.id)) {
                 not stored yet
@@ -62,7 +73,7 @@ import { GradeMark } from '../parts/grade-mark';
   styles: `
     :host {
       display: block;
-      margin-top: 16px;
+      margin-top: 8px;
     }
     ol {
       list-style: none;
@@ -113,6 +124,17 @@ export class Attempts {
   readonly pending = input.required<ReadonlySet<string>>();
   readonly voided = output<{ id: string; reason: string }>();
 
+  /** The rule: of several attempts the newest that is not void counts, for each battery and pass. */
+  protected readonly counts = computed(
+    () =>
+      new Set(
+        new Map(
+          this.attempts()
+            .filter(({ grade }) => grade !== 'void')
+            .map(({ id, reading }) => [`${reading.pass ?? 'before'} ${reading.battery ?? ''}`, id]),
+        ).values(),
+      ),
+  );
   protected readonly voiding = signal<string | null>(null);
   protected readonly reason = signal('');
 

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { JobChanges, JobView } from '@tetrad/contracts';
+import { formatQuantity } from '@tetrad/core';
+import type { CriteriaSet } from '@tetrad/core';
+import { JobLabelDialog } from './job-label-dialog';
+
+export type LabelChanges = Omit<JobChanges, 'version'>;
+
+/** What the bench knows of the battery, the temperature and the criteria, and the way to correct it. */
+@Component({
+  selector: 'tt-job-label',
+  imports: [JobLabelDialog],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <button type="button" class="btn bare label" (click)="editing.set(true)">
+      <span class="figure">{{ summary() }}</span>
+      <span class="soft">{{ criteria().name }}</span>
+    </button>
+    @defer (when editing(); prefetch on timer(2s)) {
+      @if (editing()) {
+        <tt-job-label-dialog
+          [job]="job()"
+          (changed)="editing.set(false); changed.emit($event)"
+          (closed)="editing.set(false)"
+        />
+      }
+    } @error {
+      <p class="problem" role="alert">The label could not be loaded: the server does not answer.</p>
+    }
+  `,
+  styles: `
+    .label {
+      display: grid;
+      justify-items: end;
+      gap: 0;
+      font-weight: 400;
+      font-size: 0.875rem;
+      text-align: right;
+      border-color: var(--line-soft);
+      padding: 2px 12px;
+    }
+  `,
+})
+export class JobLabel {
+  readonly job = input.required<JobView>();
+  readonly criteria = input.required<CriteriaSet>();
+  readonly changed = output<LabelChanges>();
+  protected readonly editing = signal(false);
+
+  protected readonly summary = computed(() => {
+    const { system, conditions } = this.job().case;
+    const { rating, chemistry, count = 1, arrangement } = system.battery;
+    const celsius = conditions?.batteryCelsius ?? conditions?.ambientCelsius;
+    const pack = count > 1 ? `${count} in ${arrangement === 'series' ? 'series' : 'parallel'}` : null;
+    return [
+      `${system.nominalVolts} V ${chemistry}`,
+      pack,
+      rating ? `${rating.value} A ${rating.standard}` : 'rating not known',
+      celsius === undefined ? 'temperature not known' : formatQuantity(celsius, '°C'),
+    ]
+      .filter((part) => part !== null)
+      .join(' · ');
+  });
+}

@@ -1,0 +1,23 @@
+/** Conditions that must hold for a test, as ticks: once true for a job they stay ticked. */
+export const TICKS = {
+  'all-off': 'All off, doors shut',
+  'surface-off': 'Lamps on 1 min, off, settled 2 min',
+  'on-posts': 'On the posts, not the clamps',
+  'fuel-stopped': 'Fuel stopped',
+  neutral: 'Neutral, parking brake on',
+  'loads-off': 'Loads off',
+  'loads-on': 'High beam, blower, demister, wipers on',
+  'speed-held': 'Engine held at 1500 to 2500 rpm',
+  'clamp-zeroed': 'Clamp zeroed here, jaws closed',
+  'all-conductors': 'Around all conductors of the post',
+  'tester-tight': 'Tester clamps tight, no smoke',
+  'blocks-dc': 'AC range blocks DC',
+  'plates-covered': 'Plates covered, cap off',
+  isolated: 'Isolated from the other batteries',
+  disconnected: 'Battery disconnected, negative first',
+  'insulated-probe': 'Insulated probe at the stud',
+  'doors-latched': 'Doors latched, key away',
+  'key-on': 'Key on, engine off',
+  'key-start': 'Key held at start',
+} as const;
+export type TickName = keyof typeof TICKS;

@@ -1,0 +1,121 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { AcknowledgementView } from '@tetrad/contracts';
+import { CAUTIONS, cautionsOfStep } from '@tetrad/core';
+import type { CautionName, StepName } from '@tetrad/core';
+import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
+
+/** Cautions of the step at hand: read once a job, acknowledged by name and time. */
+@Component({
+  selector: 'tt-caution-strip',
+  imports: [DatePipe],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (entry of open(); track entry) {
+      <div class="open">
+        <p><strong>Mind.</strong> {{ texts[entry] }}</p>
+        @if (who() === '') {
+          <label class="name">
+            <span class="sr-only">Your name</span>
+            <input
+              placeholder="Your name"
+              maxlength="80"
+              [value]="typed()"
+              (input)="typed.set($any($event.target).value)"
+              (keydown.enter)="$event.preventDefault(); accept(entry)"
+            />
+          </label>
+        }
+        <button type="button" class="btn" [disabled]="!name()" (click)="accept(entry)">Understood</button>
+      </div>
+    }
+    @for (entry of done(); track entry.caution) {
+      <p class="soft done">
+        {{ texts[entry.caution] }}
+        <span class="who"
+          >{{ entry.by }}, <span class="figure">{{ entry.at | date: 'HH:mm' }}</span></span
+        >
+      </p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 4px;
+    }
+    .open {
+      display: flex;
+      align-items: center;
+      gap: 8px 16px;
+      padding: 6px 8px 6px 12px;
+      border-left: 3px solid var(--near);
+      background: var(--shade);
+      line-height: 1.25;
+    }
+    .open p {
+      flex: 1;
+      font-size: 0.9375rem;
+    }
+    .name input {
+      width: 120px;
+      min-height: 44px;
+      padding: 0 8px;
+      border: 1px solid var(--line);
+      background: var(--sheet);
+    }
+    .done {
+      font-size: 0.8125rem;
+      white-space: nowrap;
+      overflow: hidden;
+      display: flex;
+      gap: 16px;
+    }
+    .who {
+      margin-left: auto;
+    }
+    .done {
+      text-overflow: ellipsis;
+    }
+    @media (max-width: 600px) {
+      .open {
+        flex-wrap: wrap;
+      }
+      .open p {
+        flex-basis: 100%;
+      }
+      .done {
+        white-space: normal;
+      }
+    }
+  `,
+})
+export class CautionStrip {
+  readonly #store = inject(Store);
+  readonly step = input.required<StepName>();
+  readonly acknowledged = input.required<readonly AcknowledgementView[]>();
+  readonly accepted = output<{ caution: CautionName; by: string }>();
+
+  protected readonly texts = CAUTIONS;
+  protected readonly who = this.#store.selectSignal(selectWho);
+  protected readonly typed = signal('');
+  protected readonly name = computed(() => this.who() || this.typed().trim());
+  readonly #own = computed(() => cautionsOfStep(this.step()));
+  readonly open = computed(() =>
+    this.#own().filter((name) => !this.acknowledged().some(({ caution }) => caution === name)),
+  );
+  protected readonly done = computed(() => this.acknowledged().filter(({ caution }) => this.#own().includes(caution)));
+
+  /** Acknowledges the first that is open, where the name is known. */
+  acceptFirst(): void {
+    const first = this.open()[0];
+    if (first) this.accept(first);
+  }
+
+  protected accept(caution: CautionName): void {
+    const by = this.name();
+    if (!by) return;
+    if (this.who() === '') this.#store.dispatch(ShopActions.named({ who: by }));
+    this.accepted.emit({ caution, by });
+  }
+}

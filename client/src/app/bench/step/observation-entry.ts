@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Case, Pass } from '@tetrad/core';
+import { FocusFirst } from '../../parts/focus-first';
+import type { ObservationStep } from '../route/bench-steps';
+import { findingWords, findingsOf } from '../route/step-key';
+
+/** Something looked at or tried by hand: one press says what was found. */
+@Component({
+  selector: 'tt-observation-entry',
+  imports: [FocusFirst],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p class="soft how">{{ step().how }}</p>
+    <div class="findings" role="group" [attr.aria-label]="'What was found'">
+      @for (finding of findings(); track step().about + finding) {
+        @if ($first) {
+          <button
+            type="button"
+            class="btn"
+            ttFocusFirst
+            [attr.aria-pressed]="finding === now()"
+            (click)="found.emit(finding)"
+          >
+            {{ words(finding) }}
+          </button>
+        } @else {
+          <button type="button" class="btn" [attr.aria-pressed]="finding === now()" (click)="found.emit(finding)">
+            {{ words(finding) }}
+          </button>
+        }
+      }
+    </div>
+    @if (earlier().length > 1) {
+      <p class="soft">Seen before in this order: {{ earlier().join(', ') }}. The last counts.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 16px;
+    }
+    .how {
+      max-width: 68ch;
+    }
+    .findings {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px;
+    }
+    .findings .btn {
+      min-height: 64px;
+      min-width: 128px;
+      font-size: 1.25rem;
+    }
+    .findings .btn::first-letter {
+      text-transform: uppercase;
+    }
+    .findings .btn[aria-pressed='true'] {
+      border: 2px solid var(--copper);
+      background: var(--copper-wash);
+    }
+  `,
+})
+export class ObservationEntry {
+  readonly step = input.required<ObservationStep>();
+  readonly subject = input.required<Case>();
+  readonly pass = input.required<Pass>();
+  readonly found = output<string>();
+
+  protected readonly words = findingWords;
+  protected readonly findings = computed(() => findingsOf(this.step().about));
+  readonly #own = computed(() =>
+    (this.subject().observations ?? []).filter(
+      ({ about, pass = 'before' }) => about === this.step().about && pass === this.pass(),
+    ),
+  );
+  protected readonly now = computed(() => this.#own().at(-1)?.finding ?? null);
+  protected readonly earlier = computed(() => this.#own().map(({ finding }) => findingWords(finding)));
+}
