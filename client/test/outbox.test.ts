@@ -19,6 +19,8 @@ const JOB = '00000000-0000-4000-8000-000000000001';
 const jobView = (readings: JobView['case']['readings'] = []): JobView => ({
   id: JOB,
   version: 1,
+  revision: 1,
+  pass: 'before',
   vehicle: { id: JOB, name: 'Test van', plate: null, vin: null, year: null },
   status: 'open',
   assignee: null,
@@ -26,16 +28,22 @@ const jobView = (readings: JobView['case']['readings'] = []): JobView => ({
   openedAt: '2026-03-02T09:00:00Z',
   case: { format: 'tetrad-case/1', system: { nominalVolts: 12, battery: { chemistry: 'flooded' } }, readings },
   judgement: null,
+  timers: [],
+  acknowledgements: [],
+  signOff: null,
 });
 const reading = (id: string, value: number): OutboxItem =>
   queued({ kind: 'reading', shop: 'one', job: JOB, body: { reading: { id, test: 'resting-voltage', value } } });
 
 /** A keeper in memory. */
-class MemoryKeeper implements Pick<OutboxKeeper, 'all' | 'keep' | 'drop'> {
+class MemoryKeeper implements Pick<OutboxKeeper, 'all' | 'keep' | 'drop' | 'dropHeld'> {
   readonly kept = new Map<string, OutboxItem>();
   all = async () => [...this.kept.values()];
   keep = async (item: OutboxItem) => void this.kept.set(item.id, item);
   drop = async (id: string) => void this.kept.delete(id);
+  dropHeld = async (job: string) => {
+    for (const item of this.kept.values()) if (item.job === job && item.state === 'held') this.kept.delete(item.id);
+  };
 }
 
 describe('the outbox', () => {

@@ -1,13 +1,14 @@
 import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
-import { BENCH_STEPS } from '../src/app/bench/bench-steps';
-import { ReadingEntry } from '../src/app/bench/reading-entry';
-import { belongs, keyOf } from '../src/app/bench/step-key';
+import { BENCH_STEPS } from '../src/app/bench/route/bench-steps';
+import { ReadingEntry } from '../src/app/bench/step/reading-entry';
+import type { TestName } from '@tetrad/core';
+import { belongs, findStep, keyOf, nameOfStep, stepNameOf } from '../src/app/bench/route/step-key';
 import { floorCsv } from '../src/app/floor/floor-csv';
 import { decisionWords } from '@tetrad/core';
 import { ProfileView } from '../src/app/parts/profile-view';
-import { BALANCED, TESTS } from '@tetrad/core';
+import { BALANCED, OBSERVATION_NAMES, TESTS, TEST_NAMES } from '@tetrad/core';
 
 const caseWith = (...readings: Reading[]): Case => ({
   format: 'tetrad-case/1',
@@ -35,10 +36,7 @@ describe('the profile', () => {
 describe('the entry', () => {
   async function entryFor(test: string, ...readings: Reading[]) {
     const fixture = TestBed.createComponent(ReadingEntry);
-    fixture.componentRef.setInput(
-      'step',
-      BENCH_STEPS.find((step) => step.test === test)!,
-    );
+    fixture.componentRef.setInput('step', findStep(test as TestName)!);
     fixture.componentRef.setInput('subject', caseWith(...readings));
     fixture.componentRef.setInput('criteria', BALANCED);
     const emitted: unknown[] = [];
@@ -51,7 +49,13 @@ describe('the entry', () => {
       box.dispatchEvent(new Event('input'));
       await fixture.whenStable();
     };
-    return { host, type, emitted, submit: () => host.querySelector('form')!.dispatchEvent(new Event('submit')) };
+    return {
+      fixture,
+      host,
+      type,
+      emitted,
+      submit: () => host.querySelector('form')!.dispatchEvent(new Event('submit')),
+    };
   }
 
   it('grades while it is typed and saves volts, with the conditions of the step', async () => {
@@ -76,6 +80,65 @@ describe('the entry', () => {
     expect(host.textContent).toContain('is no number');
   });
 
+  it('takes six cells, as 1265 or 1.265, and waits until all are there', async () => {
+    const { host, submit, emitted } = await entryFor('specific-gravity');
+    const cells = [...host.querySelectorAll<HTMLInputElement>('.cell')];
+    expect(cells).toHaveLength(6);
+    const typed = ['1265', '1.260', '1,265', '1270', '1.265', '1190'];
+    for (const [index, cell] of cells.entries()) {
+      if (index === 5) {
+        submit();
+        expect(emitted).toEqual([]);
+      }
+      cell.value = typed[index]!;
+      cell.dispatchEvent(new Event('input'));
+    }
+    submit();
+    expect(emitted).toEqual([expect.objectContaining({ value: [1.265, 1.26, 1.265, 1.27, 1.265, 1.19] })]);
+  });
+
+  it('a diode that blocks reads OL', async () => {
+    const { type, submit, emitted } = await entryFor('diode-reverse');
+    await type('ol');
+    submit();
+    expect(emitted).toEqual([expect.objectContaining({ value: 'OL' })]);
+  });
+
+  it('a drop takes the amps that were read, and shows milliohms', async () => {
+    const { host, type } = await entryFor('drop-starter-ground', { id: 's', test: 'starter-draw', value: 100 });
+    await type('900m');
+    expect(host.textContent).toContain('9.0 mΩ');
+  });
+
+  it('an Enter in the empty entry goes on, and saves nothing', async () => {
+    const { fixture, submit, emitted } = await entryFor('ripple-ac');
+    let onward = 0;
+    fixture.componentInstance.onward.subscribe(() => (onward += 1));
+    submit();
+    expect([onward, emitted]).toEqual([1, []]);
+  });
+
+  it('of a pack each battery is read by itself, one after the other, and isolation is asked for', async () => {
+    const { host, fixture, type, submit, emitted } = await entryFor('resting-voltage');
+    const pack = {
+      ...caseWith(),
+      system: { nominalVolts: 24, battery: { chemistry: 'agm', count: 2, arrangement: 'series' } },
+    };
+    fixture.componentRef.setInput('subject', pack);
+    fixture.componentRef.setInput('step', { ...findStep('resting-voltage') });
+    await fixture.whenStable();
+    expect(host.textContent).toContain('Isolated from the other batteries');
+    for (const volts of ['12.8', '12.3']) {
+      await type(volts);
+      submit();
+      await fixture.whenStable();
+    }
+    expect(emitted).toEqual([
+      expect.objectContaining({ value: 12.8, battery: 1 }),
+      expect.objectContaining({ value: 12.3, battery: 2 }),
+    ]);
+  });
+
   it('knows the load for a load test from the label', async () => {
     const { host } = await entryFor('load-test', resting);
     const values = [...host.querySelectorAll<HTMLInputElement>('.number input')].map(({ value }) => value);
@@ -86,12 +149,21 @@ describe('the entry', () => {
 describe('the route', () => {
   it('has a step of its own for every key, and offers no condition its test does not carry', () => {
     expect(new Set(BENCH_STEPS.map(keyOf)).size).toBe(BENCH_STEPS.length);
-    for (const { test, asks, fixed } of BENCH_STEPS)
-      expect(TESTS[test].conditions).toEqual(expect.arrayContaining(Object.keys({ ...asks, ...fixed })));
+    for (const step of BENCH_STEPS)
+      if (step.kind === 'reading')
+        expect(TESTS[step.test].conditions).toEqual(
+          expect.arrayContaining(Object.keys({ ...step.asks, ...step.fixed })),
+        );
+  });
+
+  it('has a step for every test and every observation of the format', () => {
+    const names = new Set(BENCH_STEPS.map(stepNameOf));
+    expect([...TEST_NAMES, ...OBSERVATION_NAMES].filter((name) => !names.has(name))).toEqual([]);
+    expect(BENCH_STEPS.every((step) => nameOfStep(step).length > 2)).toBe(true);
   });
 
   it('keeps charging with loads on and off apart', () => {
-    const [off, on] = BENCH_STEPS.filter(({ test }) => test === 'charging-voltage');
+    const [off, on] = BENCH_STEPS.filter((step) => stepNameOf(step) === 'charging-voltage');
     const loaded: Reading = { id: 'c', test: 'charging-voltage', value: 13.9, conditions: { loads: 'on' } };
     expect([belongs(loaded, off!), belongs(loaded, on!)]).toEqual([false, true]);
   });
@@ -119,9 +191,21 @@ describe('words and files', () => {
       waitsFor: null,
       profile: null,
       readings: 0,
+      timer: null,
     } as const;
     const csv = floorCsv([
-      { row, vehicle: '=cmd()', complaint: '', waitsFor: '', verdict: '', tone: 'open', who: '', changedAt: '' },
+      {
+        row,
+        vehicle: '=cmd()',
+        complaint: '',
+        waitsFor: '',
+        verdict: '',
+        tone: 'open',
+        who: '',
+        changedAt: '',
+        readiness: 1,
+        wait: null,
+      },
     ]);
     expect(csv).toContain("'=cmd()");
   });

@@ -7,13 +7,15 @@ import type { FloorRow, JobView, NewJob } from '@tetrad/contracts';
 import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
 import type { Case, Reading, StepName } from '@tetrad/core';
 import { providePrimeNG } from 'primeng/config';
-import { Attempts } from '../src/app/bench/attempts';
-import { Verdicts } from '../src/app/bench/verdicts';
+import { Attempts } from '../src/app/bench/step/attempts';
+import { Verdicts } from '../src/app/bench/says/verdicts';
 import { NewJobDialog } from '../src/app/floor/new-job-dialog';
 import { BudgetView } from '../src/app/parts/budget-view';
 import { GradeMark } from '../src/app/parts/grade-mark';
 import { Ruler } from '../src/app/parts/ruler';
 import { Report } from '../src/app/report/report';
+import { Api } from '../src/app/state/api';
+import { of } from 'rxjs';
 import { floorReducer, FloorActions } from '../src/app/state/floor/floor.reducer';
 import { JobActions, jobReducer } from '../src/app/state/job/job.reducer';
 import { problemOf, mayRetry } from '../src/app/state/loading';
@@ -38,6 +40,7 @@ beforeEach(() => {
       { provide: ComponentFixtureAutoDetect, useValue: true },
       provideRouter([]),
       providePrimeNG(),
+      { provide: Api, useValue: { vehicles: () => of([]), visits: () => of([]) } },
       provideStore({ shop: shopReducer, floor: floorReducer, job: jobReducer, outbox: outboxReducer }),
     ],
   });
@@ -46,10 +49,12 @@ beforeEach(() => {
 describe('the verdicts', () => {
   async function shown(...readings: Reading[]) {
     const fixture = TestBed.createComponent(Verdicts);
-    fixture.componentRef.setInput('judgement', judge(subject(...readings)));
-    fixture.componentRef.setInput('observation', null);
+    const judged = judge(subject(...readings));
+    fixture.componentRef.setInput('judgement', judged);
+    fixture.componentRef.setInput('readings', readings);
+    fixture.componentRef.setInput('next', judged.next[0] ?? null);
     const chosen: StepName[] = [];
-    fixture.componentInstance.chosen.subscribe((step) => chosen.push(step));
+    fixture.componentInstance.chosen.subscribe(({ test }) => chosen.push(test));
     await fixture.whenStable();
     return { fixture, chosen, host: fixture.nativeElement as HTMLElement };
   }
@@ -58,7 +63,7 @@ describe('the verdicts', () => {
     const { fixture } = await shown(resting, cranking);
     expect(text(fixture)).toContain('Not proven yet');
     expect(text(fixture)).toContain('Battery worn');
-    expect(text(fixture)).toMatch(/\+ cranking pulled the posts down/);
+    expect(text(fixture)).toMatch(/\+ ?cranking pulled the posts down/);
   });
 
   it('lead to the step they ask for', async () => {
@@ -67,10 +72,18 @@ describe('the verdicts', () => {
     expect(chosen).toEqual(['resting-voltage']);
   });
 
+  it('name what is missing, and open the reading behind a line of evidence', async () => {
+    const { host, chosen } = await shown(resting, cranking);
+    const missing = [...host.querySelectorAll<HTMLButtonElement>('.missing button')];
+    expect(missing.length).toBeGreaterThan(0);
+    host.querySelector<HTMLButtonElement>('details li button')!.click();
+    expect(['resting-voltage', 'cranking-voltage']).toContain(chosen[0]);
+  });
+
   it('offer the findings of an observation as buttons', async () => {
     const { fixture, host } = await shown(resting, cranking);
     const seen: unknown[] = [];
-    fixture.componentRef.setInput('observation', 'belt');
+    fixture.componentRef.setInput('next', { test: 'belt', because: 'x', minutes: 1, conditions: {} });
     fixture.componentInstance.observed.subscribe((found) => seen.push(found));
     await fixture.whenStable();
     [...host.querySelectorAll<HTMLButtonElement>('.findings button')]
@@ -144,7 +157,7 @@ describe('a new job', () => {
     await type('rating', rating);
     await submit();
     expect(opened).toEqual([]);
-    expect(said()).toMatch(/allowed is a number/);
+    expect(said()).toMatch(/allowed is 1 to 3000 A/);
   });
 
   it('tells what a CA figure is in CCA', async () => {
@@ -159,6 +172,8 @@ describe('the report', () => {
   const view: JobView = {
     id: '00000000-0000-4000-8000-000000000009',
     version: 1,
+    revision: 1,
+    pass: 'before',
     vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null },
     status: 'open',
     assignee: 'Ilse',
@@ -166,6 +181,9 @@ describe('the report', () => {
     openedAt: '2026-03-02T09:00:00Z',
     case: subject(resting, cranking, voided),
     judgement: null,
+    timers: [],
+    acknowledgements: [],
+    signOff: null,
   };
   async function report(job: JobView) {
     const fixture = TestBed.createComponent(Report);

@@ -17,6 +17,7 @@ export function openEventStream(request: Request, response: Response): EventStre
     'Content-Type': 'text/event-stream',
     'Cache-Control': 'no-store, no-transform',
     'X-Accel-Buffering': 'no',
+    Connection: 'close', // ended streams leave no idle connection behind that a stopping server would wait for
   });
   response.write(`retry: ${RETRY_MS}\n\n`);
   const beat = setInterval(() => response.write(': beat\n\n'), BEAT_MS);

@@ -29,6 +29,10 @@ export class CircuitDrawing {
     return unit === 'ohm' ? 'Ω' : unit === 'rpm' ? 'V' : unit;
   });
 
+  /** The tag stands left of its point where there is no room to the right. */
+  protected readonly isLeftOf = ([x]: readonly [number, number]): boolean =>
+    x < 60 || x > 300 || x === 200 || x === 158;
+
   protected readonly leads = computed(() => {
     const { red, black } = this.placing() ?? {};
     return [

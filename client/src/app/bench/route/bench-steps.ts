@@ -80,7 +80,7 @@ export const BENCH_GROUPS: readonly BenchGroup[] = [
         'resting-voltage',
         'Red on the + post, black on the − post. A rising figure has not rested long enough.',
         { surfaceChargeRemoved: true },
-        ['all-off', 'surface-off', 'on-posts'],
+        ['all-off', 'on-posts'],
         { note: true, waits: ['lamps-on', 'settle'], perBattery: true },
       ),
       {

@@ -1,5 +1,5 @@
-import { OBSERVATIONS, TESTS, stepName } from '@tetrad/core';
-import type { Reading, StepName } from '@tetrad/core';
+import { OBSERVATIONS, TESTS } from '@tetrad/core';
+import type { ObservationName, Reading, StepName } from '@tetrad/core';
 import { BENCH_STEPS } from './bench-steps';
 import type { BenchStep, ReadingStep } from './bench-steps';
 
@@ -26,8 +26,24 @@ export const keyOf = (step: BenchStep): string =>
     : (stepNameOf(step) ?? 'complaint');
 
 /** A step's name for people. */
-export const nameOfStep = (step: BenchStep): string =>
-  step.name ?? (step.kind === 'reading' ? TESTS[step.test].name : stepName(stepNameOf(step)!));
+export const nameOfStep = (step: BenchStep): string => {
+  if (step.kind === 'reading') return step.name ?? TESTS[step.test].name;
+  return step.kind === 'observe' ? LOOKS[step.about] : step.name;
+};
+
+const LOOKS: Readonly<Record<ObservationName, string>> = {
+  terminals: 'Terminals',
+  'battery-case': 'Battery case',
+  electrolyte: 'Electrolyte',
+  belt: 'Belt',
+  'charge-lamp': 'Charge lamp',
+  'alternator-noise': 'Alternator noise',
+  'crank-by-hand': 'Turn it by hand',
+  'belt-removed-crank': 'Crank, belt off',
+  'plugs-removed-crank': 'Crank, plugs out',
+  'ground-strap': 'Ground strap',
+  'fusible-link': 'Fusible link',
+};
 
 /** Does a reading belong to this step? Without loads it belongs to the unloaded one. */
 export const belongs = (reading: Reading, step: BenchStep): step is ReadingStep =>

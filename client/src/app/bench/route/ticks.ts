@@ -1,7 +1,6 @@
 /** Conditions that must hold for a test, as ticks: once true for a job they stay ticked. */
 export const TICKS = {
   'all-off': 'All off, doors shut',
-  'surface-off': 'Lamps on 1 min, off, settled 2 min',
   'on-posts': 'On the posts, not the clamps',
   'fuel-stopped': 'Fuel stopped',
   neutral: 'Neutral, parking brake on',
