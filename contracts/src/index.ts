@@ -5,6 +5,7 @@ export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
+export { reportOf } from './report-of';
 export { NewSignOff, TAKEN_ACTIONS } from './sign-off';
 export type { TakenAction } from './sign-off';
 export { Acknowledge, StartTimer } from './timers';

@@ -49,6 +49,8 @@ export type { Impossible } from './judgement/physics';
 export type { ResolvedLimit } from './judgement/resolve-limit';
 export { VERDICT_WORDS, decisionTone, decisionWords } from './report/decision-words';
 export { customerWords } from './report/customer-words';
+export { reportDocument } from './report/report-document';
+export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-document';
 export { methodWords } from './report/method-words';
 export { readBatteryLabel } from './vehicle/battery-label';
 export type { LabelText } from './vehicle/battery-label';

@@ -5,8 +5,12 @@ export interface Config {
   readonly host: string;
   readonly clientFolder: string | null;
   readonly migrationsFolder: string;
+  /** Folder of the package of the fonts that reports embed. */
+  readonly fontsFolder: string;
   readonly logLevel: string;
 }
+
+export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
 
 /** @throws Error that names the variable, what it holds and what is allowed. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
@@ -22,6 +26,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host: env['TETRAD_HOST'] ?? '127.0.0.1',
     clientFolder: env['TETRAD_CLIENT'] ?? null,
     migrationsFolder: env['TETRAD_MIGRATIONS'] ?? 'server/src/sql/migrations',
+    fontsFolder: env['TETRAD_FONTS'] ?? DEFAULT_FONTS,
     logLevel: env['TETRAD_LOG_LEVEL'] ?? 'info',
   };
 }

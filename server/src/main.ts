@@ -17,7 +17,9 @@ const log = pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFu
 const pool = openPool(config.databaseUrl, log);
 const feed = new JobNewsFeed(config.databaseUrl, log);
 const streams: Streams = new Set();
-const server = createServer(createApp({ pool, feed, streams, log, clientFolder: config.clientFolder }));
+const server = createServer(
+  createApp({ pool, feed, streams, fontsFolder: config.fontsFolder, log, clientFolder: config.clientFolder }),
+);
 void feed.open();
 
 server.on('error', (error: NodeJS.ErrnoException) => {

@@ -6,6 +6,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import pino from 'pino';
+import { DEFAULT_FONTS } from '../src/config';
 import { createApp } from '../src/http/app';
 import type { Streams } from '../src/http/routes/live';
 import { JobNewsFeed } from '../src/live/job-news';
@@ -50,7 +51,9 @@ export async function startApplication(databaseUrl?: string): Promise<Applicatio
   await addShop(pool, { id: 'one', name: 'Shop one' });
   await addShop(pool, { id: 'two', name: 'Shop two' });
   await feed.open();
-  const server: Server = createServer(createApp({ pool, feed, streams, log, clientFolder: null }));
+  const server: Server = createServer(
+    createApp({ pool, feed, streams, fontsFolder: DEFAULT_FONTS, log, clientFolder: null }),
+  );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {

@@ -14,6 +14,7 @@ import { jobRoutes } from './routes/jobs';
 import { liveRoutes } from './routes/live';
 import type { Streams } from './routes/live';
 import { readingRoutes } from './routes/readings';
+import { reportRoutes } from './routes/reports';
 import { signOffRoutes } from './routes/sign-offs';
 import { timerRoutes } from './routes/timers';
 import { security } from './security';
@@ -24,6 +25,8 @@ export interface AppOptions {
   readonly feed: JobNewsFeed;
   /** Filled with the event streams that are open. */
   readonly streams: Streams;
+  /** Folder of the fonts that reports embed. */
+  readonly fontsFolder: string;
   readonly log: Logger;
   /** Folder of the built client, or null to serve the API alone. */
   readonly clientFolder: string | null;
@@ -33,7 +36,7 @@ const BODY_LIMIT = '1mb';
 const YEAR_S = 31_536_000;
 
 /** The whole HTTP application; it holds no state of its own but its open streams. */
-export function createApp({ pool, feed, streams, log, clientFolder }: AppOptions): Express {
+export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -65,7 +68,13 @@ export function createApp({ pool, feed, streams, log, clientFolder }: AppOptions
     knownShop(pool),
   );
   shopRouter.use(liveRoutes(pool, feed, streams), caseRoutes(pool), jobRoutes(pool));
-  shopRouter.use('/jobs/:job', readingRoutes(pool), timerRoutes(pool), signOffRoutes(pool));
+  shopRouter.use(
+    '/jobs/:job',
+    readingRoutes(pool),
+    timerRoutes(pool),
+    signOffRoutes(pool),
+    reportRoutes(pool, fontsFolder),
+  );
   app.use('/api/shops/:shop', shopRouter);
   app.use('/api', (request, response) => {
     sendProblem(

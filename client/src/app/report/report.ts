@@ -1,33 +1,26 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import {
-  JUDGED_PARTS,
-  SYMPTOMS,
-  TESTS,
-  VERDICT_WORDS,
-  compareSchools,
-  decisionTone,
-  decisionWords,
-  showValue,
-  writeCase,
-} from '@tetrad/core';
-import type { Reading, SymptomName } from '@tetrad/core';
+import { reportOf } from '@tetrad/contracts';
+import { TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
 import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';
 import { saveFile } from '../parts/save-file';
 import { JobActions } from '../state/job/job.reducer';
-import {
-  selectAssessments,
-  selectCriteria,
-  selectJob,
-  selectJobLoading,
-  selectJudgement,
-  selectProfile,
-} from '../state/job/job.selectors';
+import { selectJob, selectJobLoading, selectJudgement } from '../state/job/job.selectors';
+import { selectShop } from '../state/shop/shop.reducer';
 
-/** The report of a job, for paper: what was found in plain words, the profile, every reading. */
+/** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
 @Component({
   selector: 'tt-report',
   imports: [RouterLink, DatePipe, ProfileView, GradeMark],
@@ -41,32 +34,16 @@ export class Report {
 
   protected readonly view = this.#store.selectSignal(selectJob);
   protected readonly loading = this.#store.selectSignal(selectJobLoading);
-  protected readonly criteria = this.#store.selectSignal(selectCriteria);
-  protected readonly assessments = this.#store.selectSignal(selectAssessments);
-  protected readonly judgement = this.#store.selectSignal(selectJudgement);
-  protected readonly profile = this.#store.selectSignal(selectProfile);
+  readonly #judgement = this.#store.selectSignal(selectJudgement);
+  readonly #shop = this.#store.selectSignal(selectShop);
 
-  protected readonly words = computed(() => {
-    const said = this.judgement();
-    return said ? decisionWords(said.decision) : '';
+  protected readonly report = computed(() => {
+    const job = this.view();
+    const judgement = this.#judgement();
+    return job && judgement ? reportOf(job, judgement) : null;
   });
-  protected readonly tone = computed(() => {
-    const said = this.judgement();
-    return said ? decisionTone(said.decision) : 'open';
-  });
-  protected readonly symptoms = computed(() =>
-    (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '),
-  );
-  protected readonly parts = computed(() => {
-    const said = this.judgement();
-    return said
-      ? JUDGED_PARTS.map((part) => ({
-          part,
-          words: VERDICT_WORDS[said.parts[part].verdict],
-          because: said.parts[part].because,
-        }))
-      : [];
-  });
+  /** Where the server makes the PDF. */
+  protected readonly pdf = computed(() => `/api/shops/${this.#shop() ?? ''}/jobs/${this.job()}/report.pdf`);
 
   /** The same readings by every school: where they differ, and what each would do. */
   protected readonly schools = computed(() => {
@@ -80,29 +57,13 @@ export class Report {
   });
 
   constructor() {
+    inject(DestroyRef).onDestroy(() => this.#store.dispatch(JobActions.left()));
     effect(() => {
       const id = this.job();
       untracked(() => this.#store.dispatch(JobActions.opened({ id })));
     });
   }
 
-  protected readonly show = (reading: Reading): string => showValue(reading);
-  protected name(reading: Reading): string {
-    return TESTS[reading.test].name;
-  }
-  /** How a reading was taken, in few words. */
-  protected method({ conditions = {} }: Reading): string {
-    return Object.entries(conditions)
-      .map(([name, value]) =>
-        typeof value === 'boolean'
-          ? value
-            ? name.replace(/([A-Z])/g, ' $1').toLowerCase()
-            : ''
-          : `${name.replace(/([A-Z])/g, ' $1').toLowerCase()} ${value}`,
-      )
-      .filter(Boolean)
-      .join(', ');
-  }
   protected print(): void {
     globalThis.print();
   }

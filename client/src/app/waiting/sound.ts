@@ -23,10 +23,11 @@ export class Sound {
   #context: AudioContext | null = null;
 
   play(tone: Tone): void {
-    if (typeof AudioContext === 'undefined') return;
+    // a page that nobody has touched yet must be silent
+    if (typeof AudioContext === 'undefined' || navigator.userActivation?.hasBeenActive === false) return;
     this.#context ??= new AudioContext();
     const context = this.#context;
-    void context.resume().catch(() => undefined); // silent until the page has been touched once
+    void context.resume().catch(() => undefined);
     let at = context.currentTime;
     for (const [hertz, seconds] of TONES[tone]) {
       const oscillator = context.createOscillator();

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import type { Assessment, Case, ComesFirst, NextStep, Pass, RepeatedTest, StepName } from '@tetrad/core';
 import { showValue, stepName } from '@tetrad/core';
 import { GradeMark } from '../../parts/grade-mark';
@@ -72,6 +82,15 @@ export class RouteList {
       grade: this.assessments().find(({ id }) => id === entry.after?.id)?.grade ?? null,
     })),
   );
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    // the step at hand stays in view
+    afterRenderEffect(() => {
+      void this.step();
+      host.querySelector('[aria-current]')?.scrollIntoView?.({ block: 'nearest' });
+    });
+  }
 
   protected toggle(name: string): void {
     this.#unfolded.update((before) => {

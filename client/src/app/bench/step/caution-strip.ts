@@ -32,7 +32,7 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
     }
     @for (entry of done(); track entry.caution) {
       <p class="soft done">
-        {{ texts[entry.caution] }}
+        <span class="text">{{ texts[entry.caution] }}</span>
         <span class="who"
           >{{ entry.by }}, <span class="figure">{{ entry.at | date: 'HH:mm' }}</span></span
         >
@@ -65,17 +65,19 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
       background: var(--sheet);
     }
     .done {
-      font-size: 0.8125rem;
-      white-space: nowrap;
-      overflow: hidden;
       display: flex;
       gap: 16px;
+      font-size: 0.8125rem;
+    }
+    .text {
+      flex: 1;
+      min-width: 0;
+      overflow: hidden;
+      white-space: nowrap;
+      text-overflow: ellipsis;
     }
     .who {
-      margin-left: auto;
-    }
-    .done {
-      text-overflow: ellipsis;
+      white-space: nowrap;
     }
     @media (max-width: 600px) {
       .open {
@@ -84,7 +86,7 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
       .open p {
         flex-basis: 100%;
       }
-      .done {
+      .text {
         white-space: normal;
       }
     }

@@ -1,0 +1,104 @@
+import type { Page } from '@playwright/test';
+import { expect } from './application';
+
+/** What a technician would find at a step: what the meter shows, or what is seen. */
+export type Answers = Readonly<Record<string, string>>;
+
+/** A sound vehicle: 1.8 petrol, 560 A SAE, 18 °C. */
+const SOUND: Answers = {
+  'Battery case': 'sound',
+  Terminals: 'clean',
+  Electrolyte: 'covered',
+  Belt: 'good',
+  'Charge lamp': 'works',
+  'Alternator noise': 'quiet',
+  'Ground strap': 'sound',
+  'Fusible link': 'sound',
+  'Turn it by hand': 'turns',
+  'Crank, belt off': 'unchanged',
+  'Crank, plugs out': 'unchanged',
+  'Resting voltage': '12.64',
+  Conductance: '575',
+  'Load test': '10.6',
+  'Internal resistance': '5.6m',
+  'Holds its charge': '12.6',
+  'Cranking voltage': '10.7',
+  'Starter draw': '125',
+  'Cranking speed': '205',
+  'Starter control voltage': '10.4',
+  'Drop, positive post to clamp': '15m',
+  'Drop, negative post to clamp': '15m',
+  'Drop, battery + to starter motor': '240m',
+  'Drop across the solenoid contacts': '110m',
+  'Drop, starter case to battery −': '90m',
+  'Drop, engine block to battery −': '60m',
+  'Charging voltage': '14.2',
+  'Charging, loads on': '13.9',
+  Ripple: '40m',
+  'Ripple waveform': '60m',
+  'Alternator current': '98',
+  'Battery current, net': '2.5',
+  'Alternator stud voltage, engine off': '12.6',
+  'Excitation voltage, key on': '12.3',
+  'Drop, alternator B+ to battery +': '110m',
+  'Drop, alternator case to battery −': '30m',
+  'Diode check, reverse': 'OL',
+  'Parasitic draw': '25m',
+};
+
+/** Opens a job at the empty floor: the vehicle, its battery, what is wrong. */
+export async function openJob(page: Page, vehicle: string, symptoms: readonly string[]): Promise<void> {
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Vehicle').fill(vehicle);
+  await dialog.getByLabel('Battery rating, A').fill('560');
+  await dialog.getByLabel('Temperature, °C').fill('18');
+  for (const symptom of symptoms) await dialog.getByLabel(symptom, { exact: true }).check();
+  await dialog.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByRole('heading', { name: vehicle })).toBeVisible();
+}
+
+/** Does what the judge asks for, step by step, until nothing more is asked. @returns the steps taken. */
+export async function followTheJudge(page: Page, found: Answers): Promise<readonly string[]> {
+  const answers = { ...SOUND, ...found };
+  const taken: string[] = [];
+  const next = page.locator('.next');
+  while ((await next.count()) > 0) {
+    expect(taken.length, `still asked after ${taken.join(', ')}`).toBeLessThan(40);
+    await page.keyboard.press('Alt+n');
+    await expect(page.locator('.route .step[aria-current] .now')).toBeVisible();
+    const title = (await page.locator('.centre .title').innerText()).replace(/:.*/, '');
+    const answer = answers[title];
+    expect(answer, `an answer for “${title}”`).toBeDefined();
+    const before = await next.innerText();
+    await answerStep(page, title, answer!);
+    taken.push(title);
+    await expect(async () => {
+      const still = (await next.count()) > 0 ? await next.innerText() : '';
+      expect(still).not.toBe(before);
+    }).toPass({ timeout: 5000, intervals: [50, 100] });
+  }
+  await expect(page.getByText('Saving …')).toBeHidden();
+  return taken;
+}
+
+async function answerStep(page: Page, title: string, answer: string): Promise<void> {
+  const finding = page.locator('.centre .findings').getByRole('button', { name: answer, exact: true });
+  if ((await finding.count()) > 0) return finding.click();
+  if (title === 'Alternator current') await page.getByLabel('System voltage, V').fill('12.6');
+  if (title === 'Load test') await page.getByLabel('Fully charged before').check();
+  if (title === 'Ripple waveform' && answer === '1.6') await page.getByLabel('Humps missing of six').fill('1');
+  const entry = page.locator('#reading');
+  await entry.fill(answer);
+  await entry.press('Enter');
+}
+
+/** Signs the job off as the judge says, and reads the report. */
+export async function signOff(page: Page, fitted: string): Promise<void> {
+  await page.keyboard.press('Alt+s');
+  const dialog = page.getByRole('dialog', { name: 'Sign off' });
+  await dialog.getByLabel('Parts fitted').fill(fitted);
+  await dialog.getByLabel('Your name').fill('Ilse Marrow');
+  await dialog.getByRole('button', { name: 'Sign off and close the job' }).click();
+  await expect(page.getByText('Signed off by Ilse Marrow')).toBeVisible();
+}

@@ -1,0 +1,161 @@
+/** The report as PDF: the customer's page, then the technician's, with embedded fonts and vectors. */
+import { reportOf } from '@tetrad/contracts';
+import type { JobView } from '@tetrad/contracts';
+import type { ReportDocument } from '@tetrad/core';
+import { drawProfile } from './draw-profile';
+import { drawTable } from './draw-table';
+import { INK, MARGIN_PT, WIDE_PT, heading, newPaper, paragraph, style } from './page';
+import type { Paper } from './page';
+
+const PROFILE_PT = 132;
+const TONE_INK = { act: '#b3311a', open: '#8a5a00', good: '#0b6e69' } as const;
+const GRADE_WORDS = { within: 'Within', near: 'Near', outside: 'Outside', void: 'Void', noted: 'Noted' } as const;
+
+/** A day and time for paper, in the server's own zone. */
+const shownTime = (iso: string): string =>
+  new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(iso));
+
+/** @returns the paper as a stream of bytes. */
+export function pdfReport(job: JobView, shop: string, fontsFolder: string): NodeJS.ReadableStream {
+  const report = reportOf(job);
+  const paper = newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
+  head(paper, job, shop);
+  customerPage(paper, report);
+  paper.addPage();
+  head(paper, job, shop);
+  technicianPage(paper, report);
+  pageNumbers(paper, job);
+  paper.end();
+  return paper;
+}
+
+function head(paper: Paper, job: JobView, shop: string): void {
+  paragraph(paper, job.vehicle.name, { font: 'strong', size: 20 }, 0);
+  const { plate, vin, year } = job.vehicle;
+  const facts = [plate, vin && `VIN ${vin}`, year && String(year), shownTime(job.openedAt), job.assignee, shop];
+  paragraph(paper, facts.filter(Boolean).join('  ·  '), { size: 10, ink: INK.soft }, 6);
+  paper
+    .moveTo(MARGIN_PT, paper.y)
+    .lineTo(MARGIN_PT + WIDE_PT, paper.y)
+    .lineWidth(1.2)
+    .strokeColor(INK.plain)
+    .stroke();
+  paper.y += 10;
+}
+
+function customerPage(paper: Paper, report: ReportDocument): void {
+  const { decision, signOff } = report;
+  if (report.complaint) paragraph(paper, `You told us: ${report.complaint}.`, { ink: INK.soft }, 6);
+  paragraph(paper, signOff?.words ?? decision.words, { font: 'strong', size: 18, ink: TONE_INK[decision.tone] }, 2);
+  paragraph(paper, report.plain, { size: 12 }, 8);
+  profiles(paper, report);
+  if (report.comparison.length > 0) {
+    heading(paper, 'Before and after the repair');
+    drawTable(
+      paper,
+      [
+        { head: 'Test', share: 0.34 },
+        { head: 'Before', share: 0.18 },
+        { head: 'After', share: 0.22 },
+        { head: 'Limit', share: 0.26 },
+      ],
+      report.comparison.map(({ test, before, after, grade, limit }) => [
+        { text: test },
+        { text: before, soft: true },
+        { text: after, grade, strong: true },
+        { text: limit, soft: true },
+      ]),
+    );
+  }
+  if (signOff) {
+    heading(paper, 'What was done');
+    paragraph(
+      paper,
+      signOff.partsFitted.length > 0 ? `Fitted: ${signOff.partsFitted.join(', ')}.` : 'No part was fitted.',
+    );
+    if (signOff.solved !== null)
+      paragraph(
+        paper,
+        signOff.solved ? 'Tried afterwards: the complaint is gone.' : 'Tried afterwards: the complaint is not gone.',
+      );
+    paragraph(paper, `Signed off by ${signOff.by}, ${shownTime(signOff.at)}.`, { ink: INK.soft });
+  }
+  heading(paper, 'Please mind');
+  for (const caution of report.cautions) paragraph(paper, caution, { size: 9, ink: INK.soft }, 2);
+}
+
+/** One profile, or before beside after. */
+function profiles(paper: Paper, { before, after }: ReportDocument): void {
+  const top = paper.y + (after ? 14 : 0);
+  const half = (WIDE_PT - 16) / 2;
+  const place = { y: top, height: PROFILE_PT };
+  if (after) {
+    style(paper, { font: 'strong', size: 9.5, ink: INK.soft }).text('Before', MARGIN_PT, top - 14);
+    style(paper, { font: 'strong', size: 9.5, ink: INK.soft }).text('After', MARGIN_PT + half + 16, top - 14);
+    drawProfile(paper, before, { x: MARGIN_PT, width: half, ...place });
+    drawProfile(paper, after, { x: MARGIN_PT + half + 16, width: half, ...place });
+  } else drawProfile(paper, before, { x: MARGIN_PT, width: WIDE_PT, ...place });
+  paper.y = top + PROFILE_PT + 6;
+}
+
+function technicianPage(paper: Paper, report: ReportDocument): void {
+  const { decision, signOff } = report;
+  paragraph(paper, `The judge: ${decision.words}`, { font: 'strong', size: 13, ink: TONE_INK[decision.tone] }, 1);
+  paragraph(paper, decision.because);
+  if (signOff?.differs)
+    paragraph(paper, `Decided otherwise: ${signOff.words}. Reason: ${signOff.differs.reason}`, { font: 'strong' });
+  if (signOff?.comment) paragraph(paper, `Comment: ${signOff.comment}`);
+  if (report.replacedBefore) paragraph(paper, `Replaced before: ${report.replacedBefore}.`, { ink: INK.soft });
+  heading(paper, 'Part by part');
+  drawTable(
+    paper,
+    [
+      { head: '', share: 0.16 },
+      { head: '', share: 0.18 },
+      { head: '', share: 0.66 },
+    ],
+    report.parts.map(({ part, words, because, missing }) => [
+      { text: part },
+      { text: words, strong: true },
+      { text: missing ? `${because} Missing: ${missing}.` : because, soft: true },
+    ]),
+  );
+  heading(paper, `Readings, judged by ${report.criteria}`);
+  if (report.readings.length === 0) paragraph(paper, 'Nothing has been read yet.', { ink: INK.soft });
+  else
+    drawTable(
+      paper,
+      [
+        { head: 'Test', share: 0.25 },
+        { head: 'Read', share: 0.13 },
+        { head: 'Grade', share: 0.12 },
+        { head: 'Limit', share: 0.26 },
+        { head: 'How', share: 0.24 },
+      ],
+      report.readings.map(({ test, value, grade, limit, how, isAfter }) => [
+        { text: isAfter ? `${test}, after` : test },
+        { text: value, strong: true },
+        { text: GRADE_WORDS[grade], grade },
+        { text: limit },
+        { text: how, soft: true },
+      ]),
+    );
+  if (report.observations.length > 0) {
+    heading(paper, 'Seen');
+    paragraph(paper, report.observations.map(({ about, finding }) => `${about}: ${finding}`).join('  ·  '));
+  }
+}
+
+function pageNumbers(paper: Paper, job: JobView): void {
+  const { start, count } = paper.bufferedPageRange();
+  for (let index = 0; index < count; index++) {
+    paper.switchToPage(start + index);
+    paper.page.margins.bottom = 0; // or the foot would begin a page of its own
+    style(paper, { size: 8, ink: INK.soft }).text(
+      `${job.vehicle.name}  ·  page ${index + 1} of ${count}`,
+      MARGIN_PT,
+      paper.page.height - 36,
+      { width: WIDE_PT, align: 'right', lineBreak: false },
+    );
+  }
+}
