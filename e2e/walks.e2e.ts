@@ -15,7 +15,13 @@ const WALKS: readonly Walk[] = [
   {
     ends: 'a worn battery',
     symptoms: ['Cranks slowly'],
-    found: { 'Cranking voltage': '8.7', 'Starter draw': '150', Conductance: '250', 'Load test': '8.2', 'Internal resistance': '14m' },
+    found: {
+      'Cranking voltage': '8.7',
+      'Starter draw': '150',
+      Conductance: '250',
+      'Load test': '8.2',
+      'Internal resistance': '14m',
+    },
     says: 'Replace the battery',
     fitted: 'battery 560 A',
   },

@@ -31,6 +31,19 @@ export function partOfFault(fault: FaultName, { regulation }: Situation): Part |
   return fault === 'regulator-high' && regulation === 'commanded' ? 'control' : FAULTS[fault].part;
 }
 
+/** Of a pack: which battery it is, and that batteries in parallel go together. */
+function packWords({ evidence }: RankedFault, { case: { system }, readings }: Situation): string {
+  const { count = 1, arrangement } = system.battery;
+  if (count < 2) return '';
+  const against = new Set(evidence.filter(({ weight }) => weight > 0).map(({ reading }) => reading));
+  const weak = new Set(readings.filter(({ id }) => against.has(id)).map(({ battery }) => battery));
+  const [only] = weak.size === 1 ? [...weak] : [];
+  return [
+    ...(only === undefined ? [] : [` It is battery ${only}.`]),
+    ...(arrangement === 'parallel' ? [` Batteries in parallel are replaced together: all ${count}.`] : []),
+  ].join('');
+}
+
 /** The one thing to do now. */
 export function decide({ evidence, faults, uncovered, proposed }: DecisionInput): Decision {
   const { situation } = evidence;
@@ -52,7 +65,7 @@ export function decide({ evidence, faults, uncovered, proposed }: DecisionInput)
       action: replace ? 'replace' : 'repair',
       part,
       fault: called.fault,
-      because: `${nameOf(called.fault)}, ${formatProbability(called.probability)} probable${strongest ? `: ${strongest.says}` : ''}. Its excuses are tested and excluded.`,
+      because: `${nameOf(called.fault)}, ${formatProbability(called.probability)} probable${strongest ? `: ${strongest.says}` : ''}. Its excuses are tested and excluded.${part === 'battery' ? packWords(called, situation) : ''}`,
     };
   }
   if (situation.charge !== null && !isCharged(situation) && !deadAfterCharge(situation))

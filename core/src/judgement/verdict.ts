@@ -45,9 +45,9 @@ export function partVerdict(part: JudgedPart, { evidence, faults, assessments }:
       because: 'Charge first, then repeat: a flat battery cannot be judged, and spoils every later reading.',
       missing: ['charge'],
     };
-  const unread = NEEDED_TO_KEEP[part]
-    .filter((tests) => !tests.some((test) => latest(situation, test)))
-    .map(([first]) => first!);
+  const unread = unique(
+    NEEDED_TO_KEEP[part].filter((tests) => !tests.some((test) => latest(situation, test))).map(([first]) => first!),
+  );
   if (worst && worst.probability >= EXCUSED)
     return notProven(unique([...(proof?.missing ?? []), ...unread]), `${nameOf(worst.fault)} is possible`);
   if (unread.length > 0) return notProven(unread, 'Not read yet');

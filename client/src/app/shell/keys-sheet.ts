@@ -56,6 +56,7 @@ const KEYS = [
       [visible]="true"
       (visibleChange)="closed.emit()"
       [modal]="true"
+      closeAriaLabel="Close"
       [draggable]="false"
       [resizable]="false"
       [dismissableMask]="true"

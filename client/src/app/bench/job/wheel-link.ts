@@ -16,6 +16,7 @@ const QUIET = 4;
       [visible]="true"
       (visibleChange)="closed.emit()"
       [modal]="true"
+      closeAriaLabel="Close"
       [draggable]="false"
       [resizable]="false"
       [dismissableMask]="true"

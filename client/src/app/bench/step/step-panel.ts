@@ -119,7 +119,12 @@ export class StepPanel {
   }
   /** Counts down by keyboard, where it is allowed. */
   countDown(): void {
-    if (this.mayCount() && !this.cooling()) this.waited.emit({ kind: 'crank' });
+    if (this.mayCount() && !this.cooling()) this.start('crank');
+  }
+  /** Starts a wait and goes back to the entry: the next key is a reading again. */
+  protected start(kind: WaitKind): void {
+    this.waited.emit({ kind });
+    this.entry()?.focus();
   }
   protected charge(hours: string): void {
     const parsed = Number(hours.replace(',', '.'));

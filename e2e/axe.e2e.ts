@@ -1,0 +1,77 @@
+/** axe on every screen, in both themes. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { ROOT } from '../tools/setup/root.mjs';
+import { expect, test } from './application';
+
+const AXE = readFileSync(join(ROOT, 'node_modules/axe-core/axe.min.js'), 'utf8');
+const job = (number: number) => `/jobs/7e7ad000-0000-4000-9000-${String(number).padStart(12, '0')}`;
+
+async function findings(page: Page): Promise<readonly string[]> {
+  await page.evaluate(() => document.getAnimations().forEach((animation) => animation.finish()));
+  return page.evaluate(async () => {
+    const { axe } = globalThis as unknown as {
+      axe: {
+        run: (
+          where: Document,
+          how: object,
+        ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>;
+      };
+    };
+    const { violations } = await axe.run(document, { resultTypes: ['violations'] });
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 140)} ${failureSummary.slice(0, 240)}`),
+    );
+  });
+}
+
+const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Promise<void> }[] = [
+  { name: 'floor', path: '/floor' },
+  {
+    name: 'new job',
+    path: '/floor',
+    open: async (page) => {
+      await page.getByRole('button', { name: 'New job' }).click();
+      await page.getByText('VIN, year, barcodes').click();
+      await page.getByText('Pack, engine, alternator').click();
+    },
+  },
+  { name: 'keys', path: '/floor', open: (page) => page.keyboard.press('?') },
+  { name: 'bench', path: job(1) },
+  {
+    name: 'bench with a failing path, a caution and a count',
+    path: job(2),
+    open: async (page) => {
+      await page
+        .getByRole('button', { name: /^Drop, starter case/ })
+        .first()
+        .click();
+      await page.locator('.parts').waitFor();
+    },
+  },
+  { name: 'bench, looking', path: job(8) },
+  { name: 'bench, complaint', path: job(1), open: (page) => page.getByRole('button', { name: /^Complaint/ }).click() },
+  { name: 'label', path: job(1), open: (page) => page.getByRole('button', { name: /12 V flooded/ }).click() },
+  { name: 'sign-off', path: job(1), open: (page) => page.keyboard.press('Alt+s') },
+  { name: 'phone code', path: job(1), open: (page) => page.keyboard.press('Alt+w') },
+  { name: 'wheel', path: `${job(1)}/wheel` },
+  { name: 'report', path: `${job(1)}/report` },
+  { name: 'quick check', path: '/quick' },
+];
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`axe finds nothing on any screen, ${colorScheme}`, async ({ page, app }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme });
+    const all: string[] = [];
+    for (const { name, path, open } of SCREENS) {
+      await page.goto(app.url + path);
+      await page.locator('h1').first().waitFor();
+      await open?.(page);
+      await page.waitForTimeout(300);
+      await page.evaluate(AXE); // not as a script of the page: its content policy allows none
+      all.push(...(await findings(page)).map((text) => `${name}: ${text}`));
+    }
+    expect(all).toEqual([]);
+  });

@@ -1,0 +1,182 @@
+/** The bench beyond a single reading: packs, the repair and after it, quick checks, labels, keys and touch. */
+import { create } from 'qrcode';
+import { enter, expect, test, toEmptyShop } from './application';
+import { followTheJudge } from './walk';
+
+test('a pack: each battery is isolated and read by itself, and both are replaced together', async ({ page, app }) => {
+  await toEmptyShop(page, app);
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Vehicle').fill('Snow truck 7.2 diesel');
+  await dialog.getByLabel('Battery rating, A').fill('900');
+  await dialog.getByText('Pack, engine, alternator').click();
+  await dialog.locator('select[name=arrangement]').selectOption('in parallel');
+  await dialog.getByLabel('Cranks slowly').check();
+  await dialog.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByText('2 in parallel')).toBeVisible();
+  await expect(page.getByText('Isolated from the other batteries')).toBeVisible();
+  await enter(page, 'Resting voltage', '12.70');
+  await expect(page.getByRole('button', { name: 'Battery 2' })).toHaveAttribute('aria-pressed', 'true');
+  await enter(page, 'Resting voltage', '12.66');
+  await page
+    .getByRole('button', { name: /^Conductance/ })
+    .first()
+    .click();
+  await enter(page, 'Conductance', '860');
+  await enter(page, 'Conductance', '370');
+  await expect(page.locator('.says .words')).toHaveText('Replace the battery');
+  await expect(page.locator('.says')).toContainText(
+    'It is battery 2. Batteries in parallel are replaced together: all 2.',
+  );
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('row', { name: /Conductance 370 A Outside.*battery 2/ })).toBeVisible();
+});
+
+test('after the repair the same tests are proposed again, and stand beside what was before', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000002`);
+  await page.getByRole('button', { name: 'Repair done: test again' }).click();
+  await expect(page.getByText('after the repair', { exact: true })).toBeVisible();
+  const taken = await followTheJudge(page, { Conductance: '575' });
+  expect(taken).toEqual(
+    expect.arrayContaining(['Resting voltage', 'Cranking voltage', 'Drop, starter case to battery −']),
+  );
+  await expect(page.locator('.says .words')).toHaveText('Nothing found');
+  await page.keyboard.press('Alt+p');
+  const table = page.locator('section', { hasText: 'Before and after the repair' }).last();
+  await expect(table.getByRole('row', { name: /Drop, starter case to battery − .*90 mV Within/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Before', exact: true })).toBeVisible();
+});
+
+test('another decision than the judge’s asks for its reason; both are on the report', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000001`);
+  await page.getByRole('button', { name: 'Sign off' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Sign off' });
+  await dialog.getByLabel('Decision taken').selectOption('Charge only');
+  await dialog.getByLabel('Your name').fill('Tomas Aldery');
+  await dialog.getByRole('button', { name: 'Sign off and close' }).click();
+  await expect(dialog.getByText('The judge says otherwise: say why.')).toBeVisible();
+  await dialog.getByLabel('Why it differs').fill('The customer wants one more winter.');
+  await dialog.getByRole('button', { name: 'Sign off and close' }).click();
+  await expect(page.getByText('The judge: Replace the battery.')).toBeVisible();
+  await expect(page.getByText('The customer wants one more winter.')).toBeVisible();
+});
+
+test('a quick check needs no vehicle, survives a reload, and becomes a job with all that was read', async ({
+  page,
+  app,
+}) => {
+  await toEmptyShop(page, app);
+  await page.getByRole('link', { name: 'Quick check' }).click();
+  await enter(page, 'Resting voltage', '12.1');
+  await expect(page.locator('.says .words')).toHaveText('Charge first, then repeat');
+  await page.reload();
+  await expect(page.locator('.says .words')).toHaveText('Charge first, then repeat');
+  expect(await (await page.request.get(`${app.url}/api/shops/island/jobs`)).json()).toEqual([]);
+  await page.getByPlaceholder('Vehicle').fill('Slip car 1.0 petrol');
+  await page.getByRole('button', { name: 'Make it a job' }).click();
+  await expect(page.getByRole('heading', { name: 'Slip car 1.0 petrol' })).toBeVisible();
+  await expect(page.getByText('Quick check.')).toBeHidden();
+  await expect(page.getByText(/Saving|waiting/)).toBeHidden();
+  const [job] = await (await page.request.get(`${app.url}/api/shops/island/jobs`)).json();
+  expect(job).toMatchObject({ vehicle: { name: 'Slip car 1.0 petrol' }, readings: 1 });
+});
+
+test('VIN and battery label are read from photographed codes; a wrong check digit is pointed out', async ({
+  page,
+  app,
+}) => {
+  await toEmptyShop(page, app);
+  const photo = async (text: string) => {
+    const { modules } = create(text);
+    const png = await page.evaluate(
+      async ({ size, data }) => {
+        const canvas = new OffscreenCanvas((size + 8) * 8, (size + 8) * 8);
+        const paper = canvas.getContext('2d')!;
+        paper.fillStyle = '#fff';
+        paper.fillRect(0, 0, canvas.width, canvas.height);
+        paper.fillStyle = '#000';
+        data.forEach(
+          (dark, at) => dark && paper.fillRect(((at % size) + 4) * 8, (Math.floor(at / size) + 4) * 8, 8, 8),
+        );
+        return [...new Uint8Array(await (await canvas.convertToBlob()).arrayBuffer())];
+      },
+      { size: modules.size, data: [...modules.data] },
+    );
+    return { name: 'code.png', mimeType: 'image/png', buffer: Buffer.from(png) };
+  };
+  const [vin, label, empty] = [
+    await photo('1M8GDM9AXKP042788'),
+    await photo('12V 70Ah 640A EN AGM'),
+    await photo('hello'),
+  ];
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  await page.getByText('VIN, year, barcodes').click();
+  await page.getByLabel('Scan VIN').setInputFiles(vin);
+  await expect(page.getByText('Check digit fits. Model year 2019.')).toBeVisible();
+  await page.getByLabel('VIN', { exact: true }).fill('1M8GDM9A1KP042788');
+  await expect(page.getByText('Check digit is 1, by the sum it would be X')).toBeVisible();
+  await page.getByLabel('Scan the battery’s label').setInputFiles(empty);
+  await expect(page.getByText('The code holds “hello”: no rating in it.')).toBeVisible();
+  await page.getByLabel('Scan the battery’s label').setInputFiles(label);
+  await expect(page.getByLabel('Battery rating, A')).toHaveValue('640');
+  await expect(page.getByLabel('Standard')).toHaveValue('EN');
+  await expect(page.getByLabel('Type')).toHaveValue('agm');
+});
+
+test('a vehicle that was here before brings its label and its last verdict', async ({ page, app }) => {
+  await page.goto(`${app.url}/floor`);
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  await page.getByRole('textbox', { name: 'Plate' }).fill('YD-090');
+  await expect(page.getByText('Here before, last on')).toContainText('Replace the battery');
+  await expect(page.getByLabel('Vehicle')).toHaveValue('Meals van 1.8 petrol');
+  await expect(page.getByLabel('Battery rating, A')).toHaveValue('560');
+});
+
+test('a blocked step says what must come first and what it costs; a failing path is halved', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000006`);
+  await page
+    .getByRole('button', { name: /^Load test/ })
+    .first()
+    .click();
+  await expect(page.getByRole('note').getByText('The battery is below 75 %: charge it first.')).toBeVisible();
+  await expect(page.getByText(/the same again after the charge/)).toBeVisible();
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000002`);
+  await page
+    .getByRole('button', { name: /^Drop, starter case/ })
+    .first()
+    .click();
+  await expect(page.getByText('Halve it')).toBeVisible();
+  await page.getByRole('button', { name: /Measure: Drop, engine block/ }).click();
+  await expect(page.getByRole('textbox', { name: /^Drop, engine block/ })).toBeFocused();
+});
+
+test('a whole job by touch alone, at a phone’s width', async ({ browser, app }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto(`${app.url}/floor`);
+  await page.getByRole('button', { name: 'New job' }).first().tap();
+  await page.getByLabel('Vehicle').fill('Touch van');
+  await page.getByRole('button', { name: 'Open the job' }).tap();
+  for (const [name, value] of [
+    ['Resting voltage', '12.6'],
+    ['Cranking voltage', '10.4'],
+    ['Charging voltage', '14.2'],
+    ['Ripple', '0.04'],
+  ] as const) {
+    await page.getByRole('textbox', { name, exact: true }).fill(value);
+    await page.getByRole('button', { name: 'Save' }).tap();
+  }
+  await expect(page.locator('.says .words')).toHaveText('Nothing found');
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('button, a, select, input:not([type=checkbox]):not([type=file])')]
+      .map((element) => ({
+        box: element.getBoundingClientRect(),
+        text: element.textContent?.trim() || element.outerHTML.slice(0, 80),
+        inline: getComputedStyle(element).display === 'inline',
+      }))
+      .filter(({ box, inline }) => !inline && box.height > 2 && box.height < 44)
+      .map(({ text, box }) => `${text} ${box.height}`),
+  );
+  expect(small).toEqual([]);
+  await context.close();
+});
