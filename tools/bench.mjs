@@ -2,6 +2,7 @@
 import { benchFirstLoad } from './bench/first-load.mjs';
 import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
+import { benchCountInStep, benchLiveUpdate } from './bench/live-update.mjs';
 import { withServedApplication } from './bench/served.mjs';
 import { writeSection } from './bench/write-section.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
@@ -22,6 +23,20 @@ async function main() {
       await step(
         'key to grade',
         () => benchKeyToGrade(url, browser),
+        ({ figure }) => figure,
+      ),
+    );
+    rows.push(
+      await step(
+        'live update',
+        () => benchLiveUpdate(url, browser),
+        ({ figure }) => figure,
+      ),
+    );
+    rows.push(
+      await step(
+        'count in step',
+        () => benchCountInStep(url, browser),
         ({ figure }) => figure,
       ),
     );

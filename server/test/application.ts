@@ -74,7 +74,9 @@ export async function startApplication(databaseUrl?: string): Promise<Applicatio
     async close() {
       for (const stream of [...streams]) stream.end();
       await feed.close();
-      await new Promise((resolve) => server.close(resolve));
+      const closed = new Promise((resolve) => server.close(resolve));
+      server.closeAllConnections();
+      await closed;
       await pool.end();
     },
   };

@@ -1,6 +1,7 @@
+import { median } from './median.mjs';
+
 /** Time from a key press to the painted grade, against a plain text field's echo on an empty page. */
 const REPEATS = 40;
-const median = (values) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
 /** Runs in the page: types one digit, waits for the text to change, then for the frame that shows it. */
 const measure = async ([inputSelector, shownSelector, repeats]) => {

@@ -4,7 +4,7 @@ import type { JobView } from '@tetrad/contracts';
 import { findJob, touchJob } from '../sql/jobs';
 import type { JobRow } from '../sql/jobs';
 import { addJudgement, newestJudgement } from '../sql/judgements';
-import type { Sql } from '../sql/pool';
+import type { Pool, Sql } from '../sql/pool';
 import { listAcknowledgements } from '../sql/acknowledgements';
 import { listObservations, listReadings } from '../sql/readings';
 import { newestSignOff } from '../sql/sign-offs';
@@ -35,11 +35,18 @@ export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<voi
   await touchJob(sql, shop, job.id);
 }
 
-/** The whole job for a client; null where this shop has none of that id. */
-export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobView | null> {
-  const job = await findJob(sql, shop, id);
+/** The whole job for a client; null where this shop has none of that id. Its parts are read side by side. */
+export async function viewJob(pool: Pool, shop: string, id: string): Promise<JobView | null> {
+  const job = await findJob(pool, shop, id);
   if (!job) return null;
   const { version, revision, pass, vehicle, status, assignee, criteria, openedAt } = job;
+  const [subject, judgement, timers, acknowledgements, signOff] = await Promise.all([
+    caseOf(pool, shop, job),
+    newestJudgement(pool, shop, id),
+    listTimers(pool, shop, id),
+    listAcknowledgements(pool, shop, id),
+    newestSignOff(pool, shop, id),
+  ]);
   return {
     id,
     version,
@@ -50,10 +57,10 @@ export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobVi
     assignee,
     criteria,
     openedAt: openedAt.toISOString(),
-    case: await caseOf(sql, shop, job),
-    judgement: await newestJudgement(sql, shop, id),
-    timers: await listTimers(sql, shop, id),
-    acknowledgements: await listAcknowledgements(sql, shop, id),
-    signOff: await newestSignOff(sql, shop, id),
+    case: subject,
+    judgement,
+    timers,
+    acknowledgements,
+    signOff,
   };
 }

@@ -19,7 +19,6 @@ import { clockWords, waits } from '../waiting/timer-state';
 import { CaseFiles } from './case-files';
 import { NewJobDialog } from './new-job-dialog';
 import type { JobDraft } from './new-job-dialog';
-import { downloadCsv } from './floor-csv';
 
 /** A row as the floor shows and sorts it. */
 export interface FloorLine {
@@ -141,8 +140,13 @@ export class Floor {
   /** Rows keep their place in the page, and the focus, while the waits count. */
   protected readonly rowId = (_index: number, { row }: FloorLine): string => row.id;
 
-  protected exportCsv(): void {
-    downloadCsv(this.lines());
+  protected async exportCsv(): Promise<void> {
+    const lines = this.lines();
+    await import('./floor-csv').then(
+      ({ downloadCsv }) => downloadCsv(lines),
+      () =>
+        this.importProblem.set('The table was not exported: the server does not answer. Try again when it is back.'),
+    );
   }
 
   protected async importCase(input: HTMLInputElement): Promise<void> {

@@ -4,7 +4,7 @@ import type { JobStatus, JobView } from '@tetrad/contracts';
 import { judgeJob, viewJob } from '../../judging/judge-job';
 import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
-import type { Pool, Sql } from '../../sql/pool';
+import type { Pool } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
@@ -61,8 +61,8 @@ export function jobRoutes(pool: Pool): Router {
   return router;
 }
 
-export async function wholeJob(sql: Sql, shop: string, id: string): Promise<JobView> {
-  const view = await viewJob(sql, shop, id);
+export async function wholeJob(pool: Pool, shop: string, id: string): Promise<JobView> {
+  const view = await viewJob(pool, shop, id);
   if (!view) throw notFound('job', id);
   return view;
 }

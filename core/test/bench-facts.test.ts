@@ -1,0 +1,245 @@
+/** Facts of the order of work: waits, leads, halving, what comes first, the repair and after it. */
+import * as fc from 'fast-check';
+import {
+  CAUTIONS,
+  LEADS,
+  OBSERVATION_NAMES,
+  TEST_NAMES,
+  WAITS,
+  WAIT_KINDS,
+  blockedSteps,
+  cautionsOfStep,
+  describeLeads,
+  halvePath,
+  isCount,
+  judge,
+  testsToRepeat,
+  usualSeconds,
+  waitAt,
+} from '@tetrad/core';
+import type { Case, Reading } from '@tetrad/core';
+
+const SEED = 20_261_123;
+const caseOf = (readings: readonly Omit<Reading, 'id'>[], more: Partial<Case> = {}): Case => ({
+  format: 'tetrad-case/1',
+  system: { nominalVolts: 12, battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } } },
+  readings: readings.map((reading, index) => ({ id: `r${index + 1}`, ...reading })) as Reading[],
+  ...more,
+});
+const rest = (value: number, more: Partial<Reading> = {}): Omit<Reading, 'id'> => ({
+  test: 'resting-voltage',
+  value,
+  conditions: { surfaceChargeRemoved: true },
+  ...more,
+});
+const drop = (test: Reading['test'], value: number, amps?: number): Omit<Reading, 'id'> => ({
+  test,
+  value,
+  ...(amps !== undefined && { conditions: { amps } }),
+});
+
+describe('waits', () => {
+  test('nobody is told to crank for more than 15 s, and the meter is read after the first 3 s', () => {
+    const cranking = WAITS.crank.phases.filter(({ name }) => name === 'crank' || name === 'read');
+    expect(cranking.reduce((sum, { seconds }) => sum + seconds, 0)).toBeLessThanOrEqual(15);
+    expect(cranking[0]!.seconds).toBeGreaterThanOrEqual(3);
+    expect(usualSeconds('cool-down')).toBeGreaterThanOrEqual(60);
+  });
+
+  test('a load is held for 15 s and read at its end', () => {
+    const [, load, read] = WAITS.load.phases;
+    expect(load!.seconds + read!.seconds).toBe(15);
+    expect(read!.read).toBe(true);
+  });
+
+  test('phases follow each other without a gap, and what is left only falls', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...WAIT_KINDS),
+        fc.integer({ min: 1, max: 5000 }),
+        fc.double({ min: -5, max: 6000, noNaN: true }),
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        (kind, seconds, elapsed, later) => {
+          const total = isCount(kind) ? usualSeconds(kind) : seconds;
+          const now = waitAt(kind, seconds, elapsed);
+          expect(now.over).toBe(elapsed >= total);
+          if (now.over) return;
+          expect(now.phaseLeftS).toBeGreaterThan(0);
+          expect(now.phaseLeftS).toBeLessThanOrEqual(now.phase.seconds);
+          const then = waitAt(kind, seconds, elapsed + later);
+          if (!then.over) expect(then.leftS).toBeLessThanOrEqual(now.leftS);
+        },
+      ),
+      { seed: SEED },
+    );
+  });
+});
+
+describe('leads', () => {
+  test('every drop is read across its piece: two different points, one of them the far end', () => {
+    for (const test of TEST_NAMES.filter((name) => name.startsWith('drop-'))) {
+      const { red, black, flow } = LEADS[test]!;
+      expect(red).toBeDefined();
+      expect(black).not.toBe(red);
+      expect(flow).not.toBe('none');
+    }
+  });
+
+  test('the battery’s own voltages are read on the posts, never on the clamps', () => {
+    for (const test of ['resting-voltage', 'load-test', 'cranking-voltage', 'charging-voltage', 'ripple-ac'] as const)
+      expect(LEADS[test]).toMatchObject({ red: 'positive-post', black: 'negative-post' });
+  });
+
+  test('a current is read by a clamp', () => {
+    for (const test of ['starter-draw', 'parasitic-draw', 'battery-current', 'alternator-current'] as const)
+      expect(describeLeads(test)).toContain('clamp around');
+  });
+
+  test('whoever cannot see the drawing is told the same', () => {
+    expect(describeLeads('drop-starter-ground')).toBe('red on the starter case, black on the battery − post');
+    expect(describeLeads('specific-gravity')).toContain('No leads');
+  });
+});
+
+describe('halving a failing path', () => {
+  test('what no piece explains is the cable; pieces read at another current are brought to the same', () => {
+    const path = halvePath(
+      caseOf([
+        drop('drop-starter-positive', 1.9, 160),
+        drop('drop-solenoid', 0.1, 80),
+        drop('drop-positive-post', 0.02, 160),
+      ]),
+      'drop-starter-positive',
+    )!;
+    expect(path.pieces.map(({ volts }) => volts)).toEqual([0.2, 0.02]);
+    expect(path.rest.volts).toBeCloseTo(1.68, 6);
+    expect(path.rest.ohms).toBeCloseTo(0.0105, 6);
+    expect(path.next).toBeNull();
+  });
+
+  test('the engine’s ground contains the post: what both lost is counted once', () => {
+    const path = halvePath(
+      caseOf([
+        drop('drop-starter-ground', 2, 100),
+        drop('drop-engine-ground', 1.8, 100),
+        drop('drop-negative-post', 1.7, 100),
+      ]),
+      'drop-starter-ground',
+    )!;
+    expect(path.pieces[0]!.volts).toBeCloseTo(0.1, 6);
+    expect(path.rest.volts).toBeCloseTo(0.2, 6);
+  });
+
+  test('the half that is not measured yet is measured next; a voided reading is none', () => {
+    const whole = drop('drop-starter-positive', 1.9, 160);
+    expect(halvePath(caseOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-solenoid' });
+    expect(halvePath(caseOf([{ ...whole, void: 'slipped' }]), 'drop-starter-positive')).toBeNull();
+    expect(halvePath(caseOf([rest(12.6)]), 'resting-voltage')).toBeNull();
+  });
+
+  test('the pieces never explain more than less than nothing', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        (all, part) => {
+          const path = halvePath(
+            caseOf([drop('drop-starter-positive', all, 100), drop('drop-solenoid', part, 100)]),
+            'drop-starter-positive',
+          )!;
+          expect(path.rest.volts).toBeCloseTo(Math.max(0, all - part), 9);
+        },
+      ),
+      { seed: SEED },
+    );
+  });
+});
+
+describe('what must come first', () => {
+  const all = [...TEST_NAMES, ...OBSERVATION_NAMES];
+
+  test('before anything is read: the resting voltage, and looking is free', () => {
+    const blocked = blockedSteps(caseOf([]), all);
+    expect(blocked.get('cranking-voltage')).toMatchObject({ first: 'resting-voltage' });
+    for (const free of ['resting-voltage', 'conductance', ...OBSERVATION_NAMES.slice(0, 4)] as const)
+      expect(blocked.has(free)).toBe(false);
+  });
+
+  test('a flat battery: the charge, with what it costs not to', () => {
+    const found = blockedSteps(caseOf([rest(12.0)]), all).get('load-test')!;
+    expect(found.first).toBe('charge');
+    expect(found.cost).toContain('the same again after the charge');
+    expect(blockedSteps(caseOf([rest(12.64)]), all).size).toBe(0);
+  });
+
+  test('a swollen battery: nothing but looking', () => {
+    const swollen = caseOf([rest(12.6)], { observations: [{ about: 'battery-case', finding: 'swollen' }] });
+    const blocked = blockedSteps(swollen, all);
+    expect(blocked.get('load-test')).toMatchObject({ first: null });
+    expect(TEST_NAMES.every((test) => blocked.has(test))).toBe(true);
+    expect(blocked.has('terminals')).toBe(false);
+  });
+
+  test('what does not crank gives no current to read a drop by', () => {
+    const silent = caseOf([rest(12.6), { test: 'cranking-voltage', value: null, notPossible: 'did-not-crank' }]);
+    expect(blockedSteps(silent, all).get('drop-starter-ground')).toMatchObject({ first: 'starter-control-voltage' });
+    expect(blockedSteps(silent, all).get('charging-voltage')).toMatchObject({ first: 'cranking-voltage' });
+  });
+});
+
+describe('cautions', () => {
+  test('every test under cranking says to stop the fuel; the stud is live', () => {
+    for (const test of TEST_NAMES.filter((name) => LEADS[name]?.flow === 'cranking'))
+      expect(cautionsOfStep(test)).toContain('cranking');
+    expect(CAUTIONS.cranking).toContain('Stop the fuel');
+    expect(cautionsOfStep('alternator-stud-voltage')).toContain('stud');
+  });
+});
+
+describe('after the repair', () => {
+  const before = [
+    rest(12.6),
+    { test: 'cranking-voltage', value: 8.4, conditions: { method: 'min-max' } },
+    { test: 'charging-voltage', value: 14.2, conditions: { loads: 'off' } },
+    { test: 'charging-voltage', value: 13.8, conditions: { loads: 'on' } },
+  ] as const satisfies readonly Omit<Reading, 'id'>[];
+
+  test('the same tests are repeated in working order, loads off and on apart, each with what was read', () => {
+    const repeated = testsToRepeat(caseOf([...before, rest(12.7, { pass: 'after' })]));
+    expect(repeated.map(({ test, loads, after }) => [test, loads, after?.value ?? null])).toEqual([
+      ['resting-voltage', undefined, 12.7],
+      ['cranking-voltage', undefined, null],
+      ['charging-voltage', 'off', null],
+      ['charging-voltage', 'on', null],
+    ]);
+  });
+
+  test('the judge asks for them before anything else, loads told', () => {
+    const { next } = judge(caseOf([...before, rest(12.7, { pass: 'after' })]));
+    expect(next.slice(0, 3).map(({ test, conditions }) => [test, conditions['loads']])).toEqual([
+      ['cranking-voltage', undefined],
+      ['charging-voltage', 'off'],
+      ['charging-voltage', 'on'],
+    ]);
+  });
+});
+
+test('of a pack in parallel the weak battery is named, and both are replaced together', () => {
+  const pack = caseOf(
+    [
+      rest(12.66, { battery: 1 }),
+      rest(12.64, { battery: 2 }),
+      { test: 'conductance', value: 870, battery: 1 },
+      { test: 'conductance', value: 330, battery: 2 },
+    ],
+    {
+      system: {
+        nominalVolts: 12,
+        battery: { chemistry: 'flooded', rating: { value: 900, standard: 'SAE' }, count: 2, arrangement: 'parallel' },
+      },
+    },
+  );
+  const { decision } = judge(pack);
+  expect(decision).toMatchObject({ action: 'replace', part: 'battery' });
+  expect(decision.because).toContain('It is battery 2. Batteries in parallel are replaced together: all 2.');
+});
