@@ -147,7 +147,7 @@ test('the judge asks for an observation, takes the answer, and the foot shows wh
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000008`);
   const next = page.locator('.next');
   await expect(next).toContainText('Look at the belt');
-  await next.getByRole('button', { name: 'glazed' }).click();
+  await page.locator('.centre').getByRole('button', { name: 'glazed' }).click();
   await expect(next).not.toContainText('Look at the belt');
   await expect(page.getByText('Saving …')).toBeHidden();
   await page.reload();

@@ -63,7 +63,16 @@ describe('the entry', () => {
     await type('12,31');
     expect(host.textContent).toContain('Outside');
     submit();
-    expect(emitted).toEqual([{ value: 12.31, conditions: { surfaceChargeRemoved: true } }]);
+    expect(emitted).toEqual([{ value: 12.31, conditions: {} }]);
+  });
+
+  it('knows that the surface charge is off only once the settling is over', async () => {
+    const { fixture, type, submit, emitted } = await entryFor('resting-voltage');
+    fixture.componentRef.setInput('waitedFor', new Set(['settle']));
+    await fixture.whenStable();
+    await type('12.6');
+    submit();
+    expect(emitted).toEqual([{ value: 12.6, conditions: { surfaceChargeRemoved: true } }]);
   });
 
   it('asks back for 1261, offers 12.61, and saves nothing by itself', async () => {

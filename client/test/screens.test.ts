@@ -79,18 +79,6 @@ describe('the verdicts', () => {
     host.querySelector<HTMLButtonElement>('details li button')!.click();
     expect(['resting-voltage', 'cranking-voltage']).toContain(chosen[0]);
   });
-
-  it('offer the findings of an observation as buttons', async () => {
-    const { fixture, host } = await shown(resting, cranking);
-    const seen: unknown[] = [];
-    fixture.componentRef.setInput('next', { test: 'belt', because: 'x', minutes: 1, conditions: {} });
-    fixture.componentInstance.observed.subscribe((found) => seen.push(found));
-    await fixture.whenStable();
-    [...host.querySelectorAll<HTMLButtonElement>('.findings button')]
-      .find((button) => button.textContent!.includes('glazed'))!
-      .click();
-    expect(seen).toEqual([{ about: 'belt', finding: 'glazed' }]);
-  });
 });
 
 describe('the attempts', () => {

@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { SYMPTOMS, blockedSteps, isObservationName, stepMinutes, testsToRepeat } from '@tetrad/core';
+import { SYMPTOMS, blockedSteps, stepMinutes, testsToRepeat } from '@tetrad/core';
 import type { CautionName, NextStep, Reading, StepName, SymptomName, WaitKind } from '@tetrad/core';
 import { BudgetView } from '../parts/budget-view';
 import { ProfileView } from '../parts/profile-view';
@@ -208,16 +208,13 @@ export class Bench {
     this.#queue((shop, job) => ({ kind: 'void', shop, job, reading: id, body: { reason, ...(by !== '' && { by }) } }));
   }
 
-  protected observe(about: string, finding: string): void {
-    if (!isObservationName(about)) return;
+  protected observe(finding: string): void {
+    const step = this.step();
+    if (step.kind !== 'observe') return;
     const pass = this.pass();
-    const observation = { about, finding, ...(pass === 'after' && { pass }) };
+    const observation = { about: step.about, finding, ...(pass === 'after' && { pass }) };
     this.#queue((shop, job) => ({ kind: 'observation', shop, job, body: { id: newId(), observation } }));
     this.onward();
-  }
-  protected observeHere(finding: string): void {
-    const step = this.step();
-    if (step.kind === 'observe') this.observe(step.about, finding);
   }
 
   protected change(changes: Omit<Extract<OutboxDraft, { kind: 'changes' }>['body'], 'version'>): void {

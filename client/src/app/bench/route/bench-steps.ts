@@ -79,7 +79,7 @@ export const BENCH_GROUPS: readonly BenchGroup[] = [
       read(
         'resting-voltage',
         'Red on the + post, black on the − post. A rising figure has not rested long enough.',
-        { surfaceChargeRemoved: true },
+        { surfaceChargeRemoved: null },
         ['all-off', 'on-posts'],
         { note: true, waits: ['lamps-on', 'settle'], perBattery: true },
       ),
@@ -94,7 +94,7 @@ export const BENCH_GROUPS: readonly BenchGroup[] = [
       read(
         'load-test',
         'Half the CCA for 15 s; read at the end, under load.',
-        { amps: null, seconds: 15, chargedBefore: false },
+        { amps: null, seconds: 15, chargedBefore: null },
         ['tester-tight'],
         { waits: ['load'], perBattery: true },
       ),
@@ -116,7 +116,7 @@ export const BENCH_GROUPS: readonly BenchGroup[] = [
       read(
         'hold-charge',
         'Charged, disconnected, left standing: what is left?',
-        { hours: 12, startVolts: null },
+        { hours: null, startVolts: null },
         ['disconnected'],
         {
           perBattery: true,
@@ -214,7 +214,7 @@ export const BENCH_GROUPS: readonly BenchGroup[] = [
       read(
         'battery-current',
         'Into the battery, 3 min after a normal start.',
-        { minutesAfterStart: 3 },
+        { minutesAfterStart: null },
         ['clamp-zeroed', 'all-conductors'],
         {
           waits: ['run'],
@@ -251,7 +251,7 @@ export const BENCH_GROUPS: readonly BenchGroup[] = [
       read(
         'parasitic-draw',
         'Wait until the modules sleep, then read.',
-        { minutesAsleep: 30 },
+        { minutesAsleep: null },
         ['doors-latched', 'clamp-zeroed', 'all-conductors'],
         { waits: ['sleep'] },
       ),

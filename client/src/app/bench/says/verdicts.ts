@@ -1,17 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
   JUDGED_PARTS,
-  OBSERVATIONS,
   VERDICT_WORDS,
   decisionTone,
   decisionWords,
   formatProbability,
-  isObservationName,
   nameOf,
   stepName,
 } from '@tetrad/core';
-import type { Judgement, NextStep, ObservationName, RankedFault, Reading, StepName } from '@tetrad/core';
-import { findStep, findingWords } from '../route/step-key';
+import type { Judgement, NextStep, RankedFault, Reading, StepName } from '@tetrad/core';
 
 /** Faults under this are not worth a line. */
 const WORTH_SHOWING = 0.1;
@@ -37,7 +34,6 @@ export class Verdicts {
   readonly readings = input.required<readonly Reading[]>();
   readonly next = input.required<NextStep | null>();
   readonly chosen = output<{ test: StepName; loads?: unknown }>();
-  readonly observed = output<{ about: ObservationName; finding: string }>();
 
   protected readonly words = computed(() => decisionWords(this.judgement().decision));
   protected readonly tone = computed(() => decisionTone(this.judgement().decision));
@@ -66,17 +62,8 @@ export class Verdicts {
         against: this.#evidence(entry, -1),
       })),
   );
-  /** What may be found, where the next step is to look. */
-  protected readonly about = computed(() => {
-    const test = this.next()?.test;
-    return test !== undefined && isObservationName(test) ? { about: test, findings: OBSERVATIONS[test] } : null;
-  });
-  protected readonly findingWords = findingWords;
   protected readonly nameOfStep = stepName;
 
-  protected hasStep(name: StepName): boolean {
-    return findStep(name) !== undefined;
-  }
   protected conditions(): string {
     return Object.entries(this.next()?.conditions ?? {})
       .map(([name, value]) => CONDITION_WORDS[name]?.(value) ?? '')

@@ -13,21 +13,32 @@ import {
 } from '@angular/core';
 import {
   CONDITIONS,
+  LEADS,
   NOT_POSSIBLE,
   TESTS,
   assessCase,
   formatQuantity,
   formatSmallVolts,
-  packCca,
   parseEntry,
 } from '@tetrad/core';
-import type { Assessment, Case, ConditionName, CriteriaSet, Derived, EntryUnit, Pass, Reading } from '@tetrad/core';
+import type {
+  Assessment,
+  Case,
+  ConditionName,
+  CriteriaSet,
+  Derived,
+  EntryUnit,
+  Pass,
+  Reading,
+  WaitKind,
+} from '@tetrad/core';
 import { GradeMark } from '../../parts/grade-mark';
 import { Ruler } from '../../parts/ruler';
 import { CircuitDrawing } from '../circuit/circuit-drawing';
 import type { ReadingStep } from '../route/bench-steps';
 import { TICKS } from '../route/ticks';
 import type { TickName } from '../route/ticks';
+import { knownConditions } from './known-conditions';
 import { nextBattery } from './next-battery';
 import { Instruments } from './instrument';
 import { understand } from './understand';
@@ -62,6 +73,8 @@ export class ReadingEntry {
   readonly pass = input<Pass>('before');
   readonly derived = input<Derived | null>(null);
   readonly ticked = input<ReadonlySet<TickName>>(new Set());
+  /** Waits of this job that have run out. */
+  readonly waitedFor = input<ReadonlySet<WaitKind>>(new Set());
   readonly entered = output<EnteredReading>();
   readonly tick = output<TickName>();
   readonly onward = output();
@@ -80,6 +93,8 @@ export class ReadingEntry {
     (Object.keys(this.step().asks) as ConditionName[]).map((name) => ({ name, row: CONDITIONS[name] })),
   );
   protected readonly unit = computed(() => (this.row().unit === 'ohm' ? 'Ω' : this.row().unit));
+  /** A hydrometer has no leads to place. */
+  protected readonly hasLeads = computed(() => LEADS[this.step().test] !== undefined);
   protected readonly instrument = computed(() => this.#instruments.of(this.row().unit));
   protected readonly batteries = computed(() => {
     const { count = 1 } = this.subject().system.battery;
@@ -138,6 +153,13 @@ export class ReadingEntry {
       untracked(() => {
         this.#begin(step); // untracked: an answer of the server must not clear what is typed
         this.focus();
+      });
+    });
+    effect(() => {
+      const waitedFor = this.waitedFor();
+      untracked(() => {
+        const known = knownConditions(this.step(), this.subject(), waitedFor);
+        if (waitedFor.size > 0) this.conditions.update((before) => ({ ...known, ...before }));
       });
     });
   }
@@ -216,19 +238,7 @@ export class ReadingEntry {
     const begun = Object.entries(step.asks).filter(
       (entry): entry is [string, string | number | boolean] => entry[1] !== null,
     );
-    const amps = 'amps' in step.asks ? this.#knownAmps(step) : null;
-    this.conditions.set({ ...Object.fromEntries(begun), ...(amps !== null && { amps }) });
-  }
-
-  #knownAmps({ test }: ReadingStep): number | null {
-    if (test === 'load-test') {
-      const cca = packCca(this.subject().system.battery);
-      return cca === null ? null : Math.round(cca / 2);
-    }
-    const source = test.startsWith('drop-charge') ? 'alternator-current' : 'starter-draw';
-    const known = this.subject().readings.filter((reading) => reading.test === source && reading.void === undefined);
-    const value = known.at(-1)?.value;
-    return typeof value === 'number' && value > 0 ? value : null;
+    this.conditions.set({ ...Object.fromEntries(begun), ...knownConditions(step, this.subject(), this.waitedFor()) });
   }
 
   #whole(value: Exclude<Reading['value'], null>): EnteredReading {

@@ -98,6 +98,16 @@ export class StepPanel {
     const step = this.step();
     return step.kind === 'charge' ? ['charge'] : step.kind === 'reading' ? (step.waits ?? []) : [];
   });
+  /** Waits of this job that have run out. */
+  protected readonly waitedFor = computed(
+    (): ReadonlySet<WaitKind> => {
+      const { timers } = this.job();
+      if (timers.length === 0) return new Set();
+      const over = waits(timers, this.#clock.ticking()).filter(({ state }) => state.over);
+      return new Set(over.map(({ timer }) => timer.kind));
+    },
+    { equal: (a, b) => a.size === b.size && [...a].every((kind) => b.has(kind)) },
+  );
   protected readonly count = computed(() => {
     const { timers } = this.job();
     return timers.length === 0 ? null : runningCount(timers, this.#clock.ticking());
