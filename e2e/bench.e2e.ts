@@ -57,7 +57,7 @@ test('another decision than the judge’s asks for its reason; both are on the r
   await expect(dialog.getByText('The judge says otherwise: say why.')).toBeVisible();
   await dialog.getByLabel('Why it differs').fill('The customer wants one more winter.');
   await dialog.getByRole('button', { name: 'Sign off and close' }).click();
-  await expect(page.getByText('The judge: Replace the battery.')).toBeVisible();
+  await expect(page.getByText('The judge: Replace the battery')).toBeVisible();
   await expect(page.getByText('The customer wants one more winter.')).toBeVisible();
 });
 

@@ -8,7 +8,7 @@ import { fail, step } from './setup/steps.mjs';
 
 const FOLDER = join(ROOT, 'docs/screenshots');
 const job = (number) => `/jobs/7e7ad000-0000-4000-9000-${String(number).padStart(12, '0')}`;
-const bench = (page) => page.locator('#reading').waitFor();
+const bench = (page) => page.locator('.centre .title').waitFor();
 
 const VIEWS = [
   { name: 'floor', path: '/floor', ready: (page) => page.getByText('Utility van').first().waitFor() },
@@ -31,11 +31,47 @@ const VIEWS = [
     },
   },
   { name: 'bench-dark', path: job(2), ready: bench, dark: true },
-  { name: 'bench-phone', path: job(8), ready: bench, size: { width: 390, height: 844 } },
+  {
+    name: 'bench-count',
+    path: job(2),
+    ready: async (page) => {
+      await bench(page);
+      await page
+        .getByRole('button', { name: /^Drop, starter case/ })
+        .first()
+        .click();
+      await page.getByRole('textbox', { name: 'Your name' }).last().fill('Ilse Marrow');
+      await page.getByRole('button', { name: 'Understood' }).click();
+      await page.keyboard.press('Alt+c');
+      await page.locator('[data-phase=crank]').waitFor();
+    },
+  },
+  {
+    name: 'sign-off',
+    path: job(1),
+    ready: async (page) => {
+      await bench(page);
+      await page.keyboard.press('Alt+s');
+      await page.getByRole('dialog').waitFor();
+    },
+  },
+  {
+    name: 'wheel-phone',
+    path: `${job(2)}/wheel`,
+    ready: (page) => page.locator('[data-phase=read]').waitFor(),
+    size: { width: 390, height: 844 },
+  },
+  { name: 'bench-phone', path: job(9), ready: bench, size: { width: 390, height: 844 } },
   {
     name: 'report',
     path: `${job(1)}/report`,
     ready: (page) => page.getByText('Part by part').waitFor(),
+    size: { width: 1280, height: 1100 },
+  },
+  {
+    name: 'report-after',
+    path: `${job(17)}/report`,
+    ready: (page) => page.getByText('What was done').waitFor(),
     size: { width: 1280, height: 1100 },
   },
 ];

@@ -70,9 +70,9 @@ describe('the database away', () => {
 });
 
 describe('the demo', () => {
-  it('shows every verdict and every action, on about 12 vehicles and 16 jobs', () => {
+  it('shows every verdict and every action, on about 12 vehicles and 17 jobs', () => {
     const judgements = DEMO_JOBS.map((job) => judge(demoCase(job, new Date())));
-    expect(DEMO_JOBS).toHaveLength(16);
+    expect(DEMO_JOBS).toHaveLength(17);
     expect(new Set(DEMO_JOBS.map(({ vehicle }) => vehicle.id)).size).toBe(12);
     expect([...new Set(judgements.map(({ decision }) => decision.action))].sort()).toEqual([
       'charge-first',
@@ -92,12 +92,12 @@ describe('the demo', () => {
   it('is loaded once, with times before now', async () => {
     const pool = openPool(await newDatabase(), silent);
     await migrate(pool, MIGRATIONS);
-    expect(await loadDemo(pool, new Date())).toBe(16);
+    expect(await loadDemo(pool, new Date())).toBe(17);
     expect(await loadDemo(pool, new Date())).toBe(0);
     const { rows } = await pool.query(
       'SELECT count(*) FILTER (WHERE opened_at > now()) AS future, count(*) AS all FROM job',
     );
     await pool.end();
-    expect(rows[0]).toEqual({ future: '0', all: '16' });
+    expect(rows[0]).toEqual({ future: '0', all: '17' });
   });
 });

@@ -12,7 +12,7 @@ afterAll(() => app.close());
 /** The bytes of a PDF as text, its packed streams opened. */
 function opened(pdf: Buffer): string {
   const text = pdf.toString('latin1');
-  const streams = [...text.matchAll(/stream\r?\n([\s\S]*?)\r?\nendstream/g)].map(([, body]) => {
+  const streams = [...text.matchAll(/stream\n([\s\S]*?)\nendstream/g)].map(([, body]) => {
     try {
       return inflateSync(Buffer.from(body!, 'latin1')).toString('latin1');
     } catch {
@@ -38,10 +38,10 @@ test('the report is a PDF with embedded fonts and vector drawings, one page each
   expect(response.headers.get('content-disposition')).toMatch(/TV-1-\d{4}-\d\d-\d\d\.pdf/);
   const text = opened(Buffer.from(await response.arrayBuffer()));
   expect(text.startsWith('%PDF-')).toBe(true);
-  expect(text).toMatch(/\/FontFile2/);
-  expect(text).not.toMatch(/\/Subtype ?\/Image/);
+  expect(text.includes('/FontFile2')).toBe(true);
+  expect(/\/Subtype ?\/Image/.test(text)).toBe(false);
   expect(text.match(/\/Type ?\/Page\b/g)!.length).toBeGreaterThanOrEqual(2);
-  expect(text).toMatch(/ re\nf/); // a band, filled
+  expect(/ re\nf/.test(text)).toBe(true); // a band, filled
 });
 
 test('a long job goes on to further pages instead of losing readings', async () => {

@@ -10,7 +10,6 @@ import type { CriteriaSet } from '../criteria/criteria-set';
 import { showValue } from '../judgement/assess';
 import { assessCase } from '../judgement/judge';
 import { testsToRepeat } from '../judgement/repeat-tests';
-import { stepName } from '../judgement/wording';
 import { fourNoteProfile } from '../profile/four-note-profile';
 import type { Profile } from '../profile/four-note-profile';
 import { customerWords } from './customer-words';
@@ -65,12 +64,7 @@ export interface ReportDocument {
     readonly grade: Grade | null;
   }[];
   readonly signOff: ReportSignOff | null;
-  readonly parts: readonly {
-    readonly part: string;
-    readonly words: string;
-    readonly because: string;
-    readonly missing: string;
-  }[];
+  readonly parts: readonly { readonly part: string; readonly words: string; readonly because: string }[];
   readonly observations: readonly { readonly about: string; readonly finding: string }[];
   readonly readings: readonly ReportReading[];
   readonly criteria: string;
@@ -89,7 +83,7 @@ export function reportDocument({ case: subject, judgement, criteria, signOff }: 
     replacedBefore: (subject.complaint?.partsAlreadyReplaced ?? []).join(', '),
     decision: {
       words: decisionWords(judgement.decision),
-      tone: decisionTone(judgement.decision),
+      tone: signOff ? (signOff.solved ? 'good' : 'act') : decisionTone(judgement.decision),
       because: judgement.decision.because,
     },
     plain: signOff?.conclusion ?? customerWords(judgement.decision),
@@ -103,13 +97,8 @@ export function reportDocument({ case: subject, judgement, criteria, signOff }: 
     comparison: hasAfter ? comparisonOf(subject, graded) : [],
     signOff,
     parts: JUDGED_PARTS.map((part) => {
-      const { verdict, because, missing } = judgement.parts[part];
-      return {
-        part,
-        words: VERDICT_WORDS[verdict],
-        because,
-        missing: verdict === 'not-proven' ? missing.map(stepName).join(', ') : '',
-      };
+      const { verdict, because } = judgement.parts[part];
+      return { part, words: VERDICT_WORDS[verdict], because };
     }),
     observations: (subject.observations ?? []).map(({ about, finding }) => ({
       about: about.replaceAll('-', ' '),

@@ -2,7 +2,8 @@
  * The jobs of the demo: between them they show every verdict and every action. Times are hours before
  * the day the data is loaded.
  */
-import type { Case, Observation, Reading } from '@tetrad/core';
+import type { NewSignOff } from '@tetrad/contracts';
+import type { Case, Observation, Reading, WaitKind } from '@tetrad/core';
 import { VEHICLES } from './demo-vehicles';
 import type { DemoVehicle } from './demo-vehicles';
 
@@ -15,6 +16,11 @@ export interface DemoJob {
   readonly celsius: number;
   readonly observations: readonly Observation[];
   readonly readings: readonly Omit<Reading, 'id' | 'at'>[];
+  /** The same tests after the repair. */
+  readonly after?: readonly Omit<Reading, 'id' | 'at'>[];
+  readonly signOff?: Omit<NewSignOff, 'id'>;
+  /** A wait that was begun some minutes before the data is loaded. */
+  readonly wait?: { readonly kind: WaitKind; readonly seconds: number; readonly begunSecondsAgo: number };
 }
 
 type Draft = Omit<Reading, 'id' | 'at'>;
@@ -166,6 +172,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     celsius: 9,
     observations: [saw('terminals', 'corroded')],
     readings: [rest(12.02)],
+    wait: { kind: 'charge', seconds: 3 * 3600, begunSecondsAgo: 40 * 60 },
   },
   {
     vehicle: VEHICLES.poolCar,
@@ -273,5 +280,34 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     celsius: 11,
     observations: [],
     readings: [],
+  },
+  {
+    vehicle: VEHICLES.parksPickup,
+    hoursAgo: 24 * 205,
+    assignee: 'Tomas Aldery',
+    symptoms: ['slow-crank'],
+    celsius: 7,
+    observations: [saw('terminals', 'clean'), saw('belt', 'good')],
+    readings: [
+      rest(12.55),
+      crank(8.9),
+      draw(170),
+      plain('conductance', 255),
+      load(8.6, 300),
+      charge(14.3),
+      ripple(0.05),
+    ],
+    after: [rest(12.7), crank(10.9), draw(150), plain('conductance', 610), load(10.3, 300), charge(14.3), ripple(0.04)],
+    signOff: {
+      by: 'Tomas Aldery',
+      action: 'replace',
+      part: 'battery',
+      reason: 'The battery that failed is out; what the judge sees now is the new one.',
+      conclusion:
+        'The battery no longer carried the starter. It was replaced, and the same tests are within their limits.',
+      partsFitted: ['battery 600 A SAE'],
+      comment: 'Old battery back to the supplier.',
+      solved: true,
+    },
   },
 ];

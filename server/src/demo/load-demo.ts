@@ -1,9 +1,12 @@
 import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import { storeCase } from '../http/routes/cases';
+import { newestJudgement } from '../sql/judgements';
 import { inTransaction } from '../sql/pool';
-import type { Pool } from '../sql/pool';
+import type { Pool, Sql } from '../sql/pool';
 import { addShop } from '../sql/shops';
+import { addSignOff } from '../sql/sign-offs';
+import { startTimer } from '../sql/timers';
 import { DEMO_JOBS } from './demo-jobs';
 import type { DemoJob } from './demo-jobs';
 
@@ -31,12 +34,31 @@ export function demoCase(job: DemoJob, now: Date): Case {
     },
     conditions: { batteryCelsius: job.celsius, ambientCelsius: job.celsius },
     observations: job.observations,
-    readings: job.readings.map((reading, index) => ({
-      ...reading,
-      id: `d${index + 1}`,
-      at: new Date(opened + (index + 1) * STEP_MS).toISOString(),
-    })),
+    readings: [...job.readings, ...(job.after ?? []).map((reading) => ({ ...reading, pass: 'after' as const }))].map(
+      (reading, index) => ({
+        ...reading,
+        id: `d${index + 1}`,
+        at: new Date(opened + (index + 1) * STEP_MS).toISOString(),
+      }),
+    ),
   };
+}
+
+/** What stands around the readings of a demo job: its wait, its repair, its sign-off. */
+async function surround(sql: Sql, id: string, { wait, after, signOff }: DemoJob, openedAt: Date): Promise<void> {
+  const { id: shop } = DEMO_SHOP;
+  if (wait)
+    await startTimer(sql, shop, id, {
+      id,
+      kind: wait.kind,
+      seconds: wait.seconds,
+      secondsAgo: wait.begunSecondsAgo,
+    });
+  if (after) await sql.query("UPDATE job SET pass = 'after' WHERE shop_id = $1 AND job_id = $2", [shop, id]);
+  if (signOff) {
+    const judged = (await newestJudgement(sql, shop, id))?.decision ?? null;
+    await addSignOff(sql, shop, id, { id, ...signOff }, judged, new Date(openedAt.getTime() + 3 * HOUR_MS));
+  }
 }
 
 /** Loads the demo's shops and jobs once. @returns how many jobs were loaded; 0 where they are there. */
@@ -48,12 +70,14 @@ export async function loadDemo(pool: Pool, now: Date): Promise<number> {
     await addShop(sql, EMPTY_SHOP);
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
+      const openedAt = new Date(now.getTime() - job.hoursAgo * HOUR_MS);
       await storeCase(sql, DEMO_SHOP.id, jobId(index), demoCase(job, now), {
         vehicle,
-        openedAt: new Date(now.getTime() - job.hoursAgo * HOUR_MS),
+        openedAt,
         assignee: job.assignee,
         status: job.hoursAgo > 24 * 7 ? 'closed' : 'open',
       });
+      await surround(sql, jobId(index), job, openedAt);
     }
     await sql.query('UPDATE job SET changed_at = opened_at WHERE shop_id = $1', [DEMO_SHOP.id]);
     return DEMO_JOBS.length;

@@ -114,10 +114,10 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
       { head: '', share: 0.18 },
       { head: '', share: 0.66 },
     ],
-    report.parts.map(({ part, words, because, missing }) => [
+    report.parts.map(({ part, words, because }) => [
       { text: part },
       { text: words, strong: true },
-      { text: missing ? `${because} Missing: ${missing}.` : because, soft: true },
+      { text: because, soft: true },
     ]),
   );
   heading(paper, `Readings, judged by ${report.criteria}`);

@@ -20,10 +20,11 @@ export async function addSignOff(
   job: string,
   body: NewSignOff,
   judged: Decision | null,
+  signedAt = new Date(),
 ): Promise<void> {
   await sql.query(
-    `INSERT INTO sign_off (shop_id, job_id, sign_off_id, signed_by, action, part, reason, conclusion, parts_fitted, comment, solved, judged)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) ON CONFLICT DO NOTHING`,
+    `INSERT INTO sign_off (shop_id, job_id, sign_off_id, signed_by, action, part, reason, conclusion, parts_fitted, comment, solved, judged, signed_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT DO NOTHING`,
     [
       shop,
       job,
@@ -37,6 +38,7 @@ export async function addSignOff(
       body.comment?.trim() || null,
       body.solved ?? null,
       judged,
+      signedAt,
     ],
   );
 }

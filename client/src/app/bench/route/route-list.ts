@@ -88,7 +88,8 @@ export class RouteList {
     // the step at hand stays in view
     afterRenderEffect(() => {
       void this.step();
-      host.querySelector('[aria-current]')?.scrollIntoView?.({ block: 'nearest' });
+      const line = host.querySelector<HTMLElement>('[aria-current]');
+      if (line && host.parentElement) keepInView(line, host.parentElement);
     });
   }
 
@@ -140,4 +141,12 @@ export class RouteList {
       .at(-1);
     return found ? findingWords(found.finding) : '';
   }
+}
+
+/** Scrolls the route alone: on a phone the whole page scrolls, and must stay at the entry. */
+function keepInView(line: HTMLElement, route: HTMLElement): void {
+  if (route.scrollHeight <= route.clientHeight) return;
+  const [inner, outer] = [line.getBoundingClientRect(), route.getBoundingClientRect()];
+  if (inner.top < outer.top) route.scrollTop += inner.top - outer.top;
+  else if (inner.bottom > outer.bottom) route.scrollTop += inner.bottom - outer.bottom;
 }

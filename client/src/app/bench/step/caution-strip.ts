@@ -42,6 +42,7 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 4px;
     }
     .open {
