@@ -62,25 +62,25 @@ export async function openJob(page: Page, vehicle: string, symptoms: readonly st
 export async function followTheJudge(page: Page, found: Answers): Promise<readonly string[]> {
   const answers = { ...SOUND, ...found };
   const taken: string[] = [];
-  const next = page.locator('.next');
-  while ((await next.count()) > 0) {
+  while ((await nextText(page)) !== '') {
     expect(taken.length, `still asked after ${taken.join(', ')}`).toBeLessThan(40);
     await page.keyboard.press('Alt+n');
     await expect(page.locator('.route .step[aria-current] .now')).toBeVisible();
     const title = (await page.locator('.centre .title').innerText()).replace(/:.*/, '');
     const answer = answers[title];
     expect(answer, `an answer for “${title}”`).toBeDefined();
-    const before = await next.innerText();
+    const before = await nextText(page);
     await answerStep(page, title, answer!);
     taken.push(title);
-    await expect(async () => {
-      const still = (await next.count()) > 0 ? await next.innerText() : '';
-      expect(still).not.toBe(before);
-    }).toPass({ timeout: 5000, intervals: [50, 100] });
+    await expect.poll(() => nextText(page), { intervals: [50, 100] }).not.toBe(before);
   }
   await expect(page.getByText('Saving …')).toBeHidden();
   return taken;
 }
+
+/** What the judge asks for next; empty where nothing. Read at once: it may be gone the next moment. */
+const nextText = (page: Page): Promise<string> =>
+  page.evaluate(() => document.querySelector('.next')?.textContent ?? '');
 
 async function answerStep(page: Page, title: string, answer: string): Promise<void> {
   const finding = page.locator('.centre .findings').getByRole('button', { name: answer, exact: true });

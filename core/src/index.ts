@@ -51,6 +51,7 @@ export { VERDICT_WORDS, decisionTone, decisionWords } from './report/decision-wo
 export { customerWords } from './report/customer-words';
 export { reportDocument } from './report/report-document';
 export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-document';
+export { derivedWords } from './report/derived-words';
 export { methodWords } from './report/method-words';
 export { readBatteryLabel } from './vehicle/battery-label';
 export type { LabelText } from './vehicle/battery-label';
@@ -64,6 +65,7 @@ export * from './quantities/format';
 export { interpolate } from './quantities/interpolate';
 export { likelySlip } from './quantities/likely-slip';
 export type { Slip } from './quantities/likely-slip';
+export { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm } from './quantities/worked-out';
 export { parseEntry } from './quantities/parse-entry';
 export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
 export * from './quantities/temperature';

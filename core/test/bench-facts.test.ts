@@ -8,6 +8,9 @@ import {
   WAITS,
   WAIT_KINDS,
   blockedSteps,
+  clampAmps,
+  crankingRpm,
+  derivedWords,
   cautionsOfStep,
   describeLeads,
   halvePath,
@@ -242,4 +245,53 @@ test('of a pack in parallel the weak battery is named, and both are replaced tog
   const { decision } = judge(pack);
   expect(decision).toMatchObject({ action: 'replace', part: 'battery' });
   expect(decision.because).toContain('It is battery 2. Batteries in parallel are replaced together: all 2.');
+});
+
+describe('what is worked out', () => {
+  test('a four-cylinder engine with seven peaks a second turns at 210 rpm', () => {
+    expect(crankingRpm(7, 4)).toBe(210);
+    expect(() => crankingRpm(0, 4)).toThrow('peaks per second must be above 0, not 0');
+    expect(() => crankingRpm(7, 2.5)).toThrow('whole number from 1 to 16, not 2.5');
+  });
+
+  test('a clamp on the wrong scale is a factor of ten; its minus sign is only the arrow', () => {
+    expect(clampAmps(0.168, 1)).toBeCloseTo(168, 9);
+    expect(clampAmps(-0.168, 10)).toBeCloseTo(16.8, 9);
+    expect(() => clampAmps(1, 0)).toThrow('above 0 mV per A, not 0');
+  });
+
+  const words = (test: Reading['test'], subject: Case) => derivedWords(test, judge(subject).derived, subject).join(' ');
+
+  test('cranking volts and amps give the load test without a load tester, and split the sag', () => {
+    const said = words(
+      'cranking-voltage',
+      caseOf([rest(12.64), { test: 'cranking-voltage', value: 9.7 }, { test: 'starter-draw', value: 330 }]),
+    );
+    expect(said).toContain('The battery resisted with 8.9 mΩ.');
+    expect(said).toContain('A load test with 280 A would read 10.15 V, floor 9.60 V.');
+    expect(said).toMatch(/Of the sag \d\.\d\d V is the battery’s, \d\.\d\d V the draw’s above the usual\./);
+  });
+
+  test('how full is never how good', () => {
+    expect(words('resting-voltage', caseOf([rest(12.65)]))).toBe('State of charge 100 %: how full, not how good.');
+  });
+
+  test('a drain is told in days', () => {
+    const said = words('parasitic-draw', caseOf([rest(12.65), { test: 'parasitic-draw', value: 0.35 }]));
+    expect(said).toMatch(/no longer starts after about \d+ days/);
+  });
+
+  test('six cells are added up to the volts they should show, warmed or cooled to 27 °C', () => {
+    const cells = [1.265, 1.26, 1.265, 1.27, 1.265, 1.265];
+    const said = words(
+      'specific-gravity',
+      caseOf([{ test: 'specific-gravity', value: cells, conditions: { electrolyteCelsius: 38 } }]),
+    );
+    expect(said).toContain('Mean 1.273 at 27 °C, spread 0.010.');
+    expect(said).toContain('The cells add up to 12.63 V');
+  });
+
+  test('without the readings they need nothing is said', () => {
+    for (const test of TEST_NAMES) expect(derivedWords(test, {}, caseOf([]))).toEqual([]);
+  });
 });

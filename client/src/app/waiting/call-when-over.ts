@@ -5,6 +5,15 @@ import { Clock } from '../state/clock/clock';
 import { Sound } from './sound';
 import { waits } from './timer-state';
 
+const MARK = '● ';
+
+/** A page in the background calls by its title. */
+function markTitle(calls: boolean): void {
+  const bare = document.title.replace(/^● ?/, '');
+  const title = calls ? MARK + bare : bare;
+  if (document.title !== title) document.title = title;
+}
+
 /** Sounds once for every wait that this device sees run out. Call it where injection is allowed. */
 export function callWhenOver(timers: Signal<readonly TimerView[]>): void {
   const clock = inject(Clock);
@@ -12,8 +21,9 @@ export function callWhenOver(timers: Signal<readonly TimerView[]>): void {
   const running = new Set<string>();
   effect(() => {
     const seen = timers();
-    if (seen.length === 0) return;
-    for (const { timer, state } of waits(seen, clock.ticking())) {
+    const now = seen.length === 0 ? [] : waits(seen, clock.ticking());
+    markTitle(now.some(({ state }) => state.over));
+    for (const { timer, state } of now) {
       if (!state.over) running.add(timer.id);
       else if (running.delete(timer.id)) sound.play('over');
     }

@@ -42,6 +42,7 @@ import { knownConditions } from './known-conditions';
 import { nextBattery } from './next-battery';
 import { Instruments } from './instrument';
 import { understand } from './understand';
+import { WorkOut } from './work-out';
 
 /** What is saved of one entry; the bench adds its id, step, pass and who. */
 export type EnteredReading = Pick<Reading, 'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty'> & {
@@ -60,7 +61,7 @@ const CELLS_PER_12V = 6;
 /** The entry of the step at hand: big, keyboard first, graded while it is typed. */
 @Component({
   selector: 'tt-reading-entry',
-  imports: [GradeMark, Ruler, CircuitDrawing],
+  imports: [GradeMark, Ruler, CircuitDrawing, WorkOut],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reading-entry.html',
   styleUrl: './reading-entry.css',
@@ -95,6 +96,10 @@ export class ReadingEntry {
   protected readonly unit = computed(() => (this.row().unit === 'ohm' ? 'Ω' : this.row().unit));
   /** A hydrometer has no leads to place. */
   protected readonly hasLeads = computed(() => LEADS[this.step().test] !== undefined);
+  /** Speed is counted in peaks, a clamp gives volts: both can be worked out here. */
+  protected readonly canWorkOut = computed(
+    () => this.row().unit === 'rpm' || LEADS[this.step().test]?.clamp !== undefined,
+  );
   protected readonly instrument = computed(() => this.#instruments.of(this.row().unit));
   protected readonly batteries = computed(() => {
     const { count = 1 } = this.subject().system.battery;
@@ -196,8 +201,9 @@ export class ReadingEntry {
     this.type(index, text);
     this.boxes()[index]?.nativeElement.focus();
   }
+  protected readonly fixed = (value: number): string => String(Number(value.toPrecision(6)));
   protected takeMeant(index: number, value: number): void {
-    this.take(index, String(Number(value.toPrecision(6))));
+    this.take(index, this.fixed(value));
   }
 
   protected submit(event: Event): void {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
 import type { JobView } from '@tetrad/contracts';
-import { WAITS, stepMinutes, stepName } from '@tetrad/core';
+import { WAITS, derivedWords, stepMinutes, stepName } from '@tetrad/core';
 import type {
   Assessment,
   CautionName,
@@ -74,6 +74,14 @@ export class StepPanel {
       .filter(({ grade }) => grade !== 'void')
       .at(-1);
     return step.kind === 'reading' && newest !== undefined && newest.grade === 'outside' ? step.test : null;
+  });
+
+  /** What this reading gives together with the others. */
+  protected readonly gives = computed(() => {
+    const step = this.step();
+    const derived = this.derived();
+    const read = this.attempts().some(({ grade }) => grade !== 'void');
+    return step.kind === 'reading' && derived && read ? derivedWords(step.test, derived, this.job().case) : [];
   });
 
   /** What taking this step now costs, where the judge would take another first. */

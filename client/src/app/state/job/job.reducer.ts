@@ -32,6 +32,7 @@ const received = (state: JobState, job: JobView): JobState => ({
 export const jobReducer = createReducer<JobState>(
   { id: null, jobs: {}, loading: LOADING },
   on(JobActions.opened, (state, { id }) => ({ ...state, id, loading: LOADING })),
+  on(JobActions.left, (state) => ({ ...state, id: null })),
   on(JobActions.loaded, OutboxActions.stored, (state, { job }) => received(state, job)),
   on(JobActions.failed, (state, { id, problem }) =>
     id === state.id ? { ...state, loading: { state: 'failed' as const, problem } } : state,

@@ -7,6 +7,8 @@ import { withOutbox } from './with-outbox';
 const selectState = createFeatureSelector<JobState>('job');
 export const selectJobLoading = createSelector(selectState, ({ loading }) => loading);
 
+/** The id of the job in view, where the server has told it. */
+export const selectToldJob = createSelector(selectState, ({ id, jobs }) => (id !== null && jobs[id] ? id : null));
 /** The job in view with everything entered here, stored or not. */
 export const selectJob = createSelector(selectState, selectItems, ({ id, jobs }, items) =>
   id === null ? null : withOutbox(jobs[id] ?? null, id, items),

@@ -15,7 +15,7 @@ import {
 import type { JobView } from '@tetrad/contracts';
 import { FloorActions, selectFloor } from '../floor/floor.reducer';
 import { JobActions } from '../job/job.reducer';
-import { selectItems } from '../outbox/outbox.reducer';
+import { selectToldJob } from '../job/job.selectors';
 import { selectShop } from '../shop/shop.reducer';
 import { eventStream } from './event-stream';
 
@@ -29,23 +29,8 @@ export class LiveEffects {
   readonly #store = inject(Store);
   readonly #shop = this.#store.select(selectShop).pipe(filter((shop) => shop !== null));
 
-  /** The id of the job in view, null where none is or the server does not know it yet. */
-  readonly #job = combineLatest([
-    merge(
-      this.#actions.pipe(
-        ofType(JobActions.opened),
-        map(({ id }) => id),
-      ),
-      this.#actions.pipe(
-        ofType(JobActions.left),
-        map(() => null),
-      ),
-    ),
-    this.#store.select(selectItems),
-  ]).pipe(
-    map(([id, items]) => (items.some(({ kind, job }) => kind === 'new-job' && job === id) ? null : id)),
-    distinctUntilChanged(),
-  );
+  /** The job in view, once the server has told it: one that is nowhere, or on this device only, has no news. */
+  readonly #job = this.#store.select(selectToldJob).pipe(distinctUntilChanged());
 
   readonly job = createEffect(() =>
     combineLatest([this.#job, this.#shop]).pipe(
