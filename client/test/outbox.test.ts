@@ -124,6 +124,60 @@ describe('the outbox', () => {
   });
 });
 
+describe('a quick check', () => {
+  const opening = (): OutboxItem => ({
+    ...queued({
+      kind: 'new-job',
+      shop: 'one',
+      job: JOB,
+      body: {
+        id: JOB,
+        vehicle: { id: JOB, name: 'Quick check' },
+        system: { nominalVolts: 12, battery: { chemistry: 'agm' } },
+      },
+    }),
+    state: 'held',
+  });
+  const begun = (...more: readonly OutboxItem[]) =>
+    [opening(), ...more].reduce(
+      (state, item) => outboxReducer(state, OutboxActions.queued({ item })),
+      outboxReducer(undefined, { type: 'start' }),
+    );
+
+  it('holds what is entered into it, and nothing of it is sent', () => {
+    const { items } = begun(reading('a', 12.6), reading('b', 12.5));
+    expect(items.map(({ state }) => state)).toEqual(['held', 'held', 'held']);
+    expect(nextToSend(items)).toBeUndefined();
+  });
+
+  it('does not hold up the entries of other jobs', () => {
+    const other = { ...reading('c', 12.4), job: '00000000-0000-4000-8000-000000000002' };
+    expect(nextToSend(begun(reading('a', 12.6), other).items)?.job).toBe(other.job);
+  });
+
+  it('given a vehicle it is sent whole, in the order it was entered', () => {
+    const vehicle = { name: 'Slip car', plate: 'SC-1' };
+    let { items } = outboxReducer(
+      begun(reading('a', 12.6), reading('b', 12.5)),
+      OutboxActions.released({ job: JOB, vehicle }),
+    );
+    const sent: string[] = [];
+    for (let item = nextToSend(items); item; item = nextToSend(items)) {
+      sent.push(
+        item.kind === 'new-job' ? item.body.vehicle.name : item.kind === 'reading' ? item.body.reading.id : '?',
+      );
+      items = items.filter(({ id }) => id !== item?.id);
+    }
+    expect(sent).toEqual(['Slip car', 'a', 'b']);
+  });
+
+  it('discarded it leaves nothing, and nothing else goes with it', () => {
+    const other = { ...reading('c', 12.4), job: '00000000-0000-4000-8000-000000000002' };
+    const after = outboxReducer(begun(reading('a', 12.6), other), OutboxActions.heldDiscarded({ job: JOB }));
+    expect(after.items.map(({ job }) => job)).toEqual([other.job]);
+  });
+});
+
 describe('what may be sent', () => {
   it('is nothing of a job whose opening was refused', () => {
     const opening = {
@@ -166,5 +220,43 @@ describe('a job with its outbox', () => {
       vehicle: { name: 'Van' },
       case: { readings: [{ id: 'a' }] },
     });
+  });
+
+  it('shows a timer, a caution, a look and a sign-off before the server has them, and each once', () => {
+    const common = { shop: 'one', job: JOB } as const;
+    const at = Date.parse('2026-03-02T10:00:00Z');
+    const items = [
+      queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'old', kind: 'settle' } }, at),
+      queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'new', kind: 'settle', seconds: 90 } }, at),
+      queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'gone', kind: 'sleep' } }, at),
+      queued({ ...common, kind: 'timer-stop', timer: 'gone' }, at),
+      queued({ ...common, kind: 'acknowledgement', body: { caution: 'acid', by: 'Ilse' } }, at),
+      queued(
+        { ...common, kind: 'observation', body: { id: 'o', observation: { about: 'belt', finding: 'good' } } },
+        at,
+      ),
+      queued({ ...common, kind: 'changes', body: { version: 1, pass: 'after', vehicle: { plate: 'X-1' } } }, at),
+      queued(
+        {
+          ...common,
+          kind: 'sign-off',
+          body: { id: 's', by: 'Bo', action: 'none-found', conclusion: 'Sound.', partsFitted: [] },
+        },
+        at,
+      ),
+    ];
+    const once = withOutbox(jobView(), JOB, items)!;
+    expect(once).toMatchObject({
+      pass: 'after',
+      status: 'closed',
+      vehicle: { name: 'Test van', plate: 'X-1' },
+      timers: [{ id: 'new', kind: 'settle', seconds: 90, startedAt: '2026-03-02T10:00:00.000Z' }],
+      acknowledgements: [{ caution: 'acid', by: 'Ilse' }],
+      signOff: { by: 'Bo', part: null, reason: null },
+      case: { observations: [{ about: 'belt', finding: 'good' }] },
+    });
+    // the server's answer overtook the outbox: what it has already is not shown twice
+    const twice = withOutbox(once, JOB, items)!;
+    expect([twice.timers, twice.acknowledgements]).toEqual([once.timers, once.acknowledgements]);
   });
 });

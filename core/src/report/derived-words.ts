@@ -5,6 +5,9 @@ import type { TestName } from '../case/vocabulary';
 import { cellSpread, meanGravity, voltsOfGravity } from '../judgement/gravity';
 import { formatQuantity, formatShare } from '../quantities/format';
 
+/** A share of the sag under this is no share. */
+const WORTH_TELLING_VOLTS = 0.05;
+
 const volts = (value: number): string => formatQuantity(value, 'V');
 
 const WORDS: Readonly<Partial<Record<TestName, (derived: Derived, subject: Case) => readonly string[]>>> = {
@@ -46,7 +49,9 @@ function sag({
       : []),
     ...(parts
       ? [
-          `Of the sag ${volts(parts.batteryVolts)} is the battery’s, ${volts(parts.excessDrawVolts)} the draw’s above the usual.`,
+          parts.excessDrawVolts < WORTH_TELLING_VOLTS
+            ? `The whole sag of ${volts(parts.batteryVolts)} is the battery’s.`
+            : `Of the sag ${volts(parts.batteryVolts)} is the battery’s, ${volts(parts.excessDrawVolts)} the draw’s above the usual.`,
         ]
       : []),
   ];

@@ -302,6 +302,7 @@ export class Bench {
       KeyC: () => {
         if (step.kind === 'reading' && step.waits?.includes('crank')) this.panel()?.countDown();
       },
+      KeyH: () => this.panel()?.entry()?.holdAll(),
       KeyS: () => this.signing.set(true),
       KeyW: () => this.linking.set(true),
     };

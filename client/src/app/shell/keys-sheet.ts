@@ -27,6 +27,7 @@ const KEYS = [
       ['Alt Z', 'undo the last reading'],
       ['Alt N', 'what the judge asks for next'],
       ['Alt A', 'the caution is understood'],
+      ['Alt H', 'all conditions of the step hold'],
       ['Alt C', 'count down a crank'],
       ['Alt W', 'the phone at the wheel'],
       ['Alt S', 'sign off'],

@@ -113,6 +113,9 @@ export class ReadingEntry {
     })),
   );
 
+  /** Conditions that are not ticked yet. */
+  protected readonly open = computed(() => this.ticks().filter(({ holds }) => !holds));
+
   protected readonly understood = computed(() =>
     understand(this.typed(), this.step().test, this.subject().system.nominalVolts),
   );
@@ -171,6 +174,12 @@ export class ReadingEntry {
 
   focus(): void {
     setTimeout(() => this.boxes()[0]?.nativeElement.focus({ preventScroll: true }));
+  }
+
+  /** Ticks every condition of this step at once. */
+  holdAll(): void {
+    for (const { name } of this.open()) this.tick.emit(name);
+    this.focus();
   }
 
   protected readonly showMeant = (value: number): string => formatQuantity(value, this.row().unit);

@@ -1,26 +1,43 @@
 import { Observable } from 'rxjs';
 
 const AGAIN_MS = 2000;
+/** A page that nobody looks at lets its stream go: browsers hold only six to one address, over all pages. */
+const HIDDEN_MS = 60_000;
 
 /**
  * The named events of a server-sent stream, for as long as somebody listens. The browser joins a lost
- * stream again by itself; a refused one is tried again here.
+ * stream again by itself; a refused one is tried again here, and one let go is joined when the page is
+ * looked at again.
  */
 export function eventStream<T>(url: string, event: string): Observable<T> {
   return new Observable((subscriber) => {
-    let source: EventSource;
-    let timer: ReturnType<typeof setTimeout> | undefined;
+    let source: EventSource | null = null;
+    let again: ReturnType<typeof setTimeout> | undefined;
+    let hiding: ReturnType<typeof setTimeout> | undefined;
+    const close = (): void => {
+      clearTimeout(again);
+      source?.close();
+      source = null;
+    };
     const open = (): void => {
-      source = new EventSource(url);
-      source.addEventListener(event, (message: MessageEvent<string>) => subscriber.next(JSON.parse(message.data) as T));
-      source.addEventListener('error', () => {
-        if (source.readyState === EventSource.CLOSED) timer = setTimeout(open, AGAIN_MS);
+      const opened = new EventSource(url);
+      source = opened;
+      opened.addEventListener(event, (message: MessageEvent<string>) => subscriber.next(JSON.parse(message.data) as T));
+      opened.addEventListener('error', () => {
+        if (opened === source && opened.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN_MS);
       });
     };
+    const onVisibility = (): void => {
+      clearTimeout(hiding);
+      if (document.hidden) hiding = setTimeout(close, HIDDEN_MS);
+      else if (source === null) open();
+    };
+    document.addEventListener('visibilitychange', onVisibility);
     open();
     return () => {
-      clearTimeout(timer);
-      source.close();
+      document.removeEventListener('visibilitychange', onVisibility);
+      clearTimeout(hiding);
+      close();
     };
   });
 }
