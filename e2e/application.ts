@@ -2,10 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { test as base, expect } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import pg from 'pg';
-import { ROOT } from '../tools/setup/root.mjs';
 import { freePort } from '../tools/setup/ports.mjs';
-import { run } from '../tools/setup/run.mjs';
 import { serverEnvironment, startServer, stopProcess } from '../tools/setup/supervise.mjs';
+import { TEMPLATE } from './cluster';
 
 /** A served application that a test may stop and start again on the same address. */
 export interface Application {
@@ -19,7 +18,7 @@ async function newDatabase(): Promise<string> {
   const admin = new pg.Client({ connectionString: address });
   await admin.connect();
   const name = `e2e_${randomUUID().replaceAll('-', '')}`;
-  await admin.query(`CREATE DATABASE ${name}`);
+  await admin.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
   await admin.end();
   return address.replace(/\/postgres$/, `/${name}`);
 }
@@ -28,7 +27,6 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
   app: async ({}, use) => {
     const port = await freePort();
     const env = { ...serverEnvironment(await newDatabase(), port), TETRAD_LOG_LEVEL: 'error' };
-    await run(process.execPath, [`${ROOT}/dist/server/prepare.mjs`, '--demo'], { cwd: ROOT, env });
     let running = await startServer(env, { quiet: true });
     await use({
       url: `http://127.0.0.1:${port}`,

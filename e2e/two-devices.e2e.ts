@@ -141,7 +141,7 @@ test('without the server: readings, a timer and a look are kept, sent in order a
   await expect(page.getByText('4 waiting for the server')).toBeVisible();
   await expect(page.locator('.chip')).toContainText('Settle');
   await app.start();
-  await expect(page.getByText('waiting for the server')).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText(/waiting for the server|Saving …/)).toBeHidden({ timeout: 20_000 });
   const stored = await (await page.request.get(`${app.url}/api/shops/island/jobs/${job}`)).json();
   expect(stored.case.readings.map(({ value }: { value: number }) => value)).toEqual([12.62, 10.4, 12.64]);
   expect(stored.timers).toHaveLength(1);
