@@ -180,3 +180,41 @@ test('a whole job by touch alone, at a phone’s width', async ({ browser, app }
   expect(small).toEqual([]);
   await context.close();
 });
+
+test('a whole job by keyboard alone: opened, cautions understood, read, signed off, reported', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.url}/floor`);
+  await page.getByText('Meals van').first().waitFor();
+  const type = async (...keys: readonly string[]) => {
+    for (const key of keys)
+      await (/^(Tab|Enter|Alt\+.|n)$/.test(key) ? page.keyboard.press(key) : page.keyboard.type(key));
+  };
+  await type('n');
+  await expect(page.getByRole('dialog').getByLabel('Vehicle')).toBeFocused();
+  await type('Keyboard van', 'Tab', 'KB-1', 'Tab', '560', 'Enter');
+  await enter(page, 'Resting voltage', '12.62');
+  await expect(page.getByRole('textbox', { name: 'Cranking voltage' })).toBeFocused();
+  await type('Alt+h');
+  for (const words of ['Fuel stopped', 'Neutral, parking brake on', 'Loads off'])
+    await expect(page.getByLabel(words)).toBeChecked();
+  await type('Alt+a');
+  await expect(page.locator('.centre').getByRole('textbox', { name: 'Your name' })).toBeFocused();
+  await type('Bo Hannick', 'Enter');
+  await expect(page.getByText('Bo Hannick,')).toBeVisible();
+  await enter(page, 'Cranking voltage', '10.6');
+  await expect(page.getByRole('textbox', { name: 'Charging voltage' })).toBeFocused();
+  await type('Alt+a');
+  await enter(page, 'Charging voltage', '14.2');
+  await enter(page, 'Ripple', '40m');
+  await expect(page.locator('.says .words')).toHaveText('Nothing found');
+  await type('Alt+s');
+  await expect(page.getByLabel('Decision taken')).toBeFocused();
+  await type('Tab', 'Tab');
+  await expect(page.getByLabel('Parts fitted')).toBeFocused();
+  await type('Enter');
+  await expect(page.getByText('Signed off by Bo Hannick')).toBeVisible();
+  await type('Alt+f');
+  await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible();
+});

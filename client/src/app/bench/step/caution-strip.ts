@@ -1,5 +1,15 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { AcknowledgementView } from '@tetrad/contracts';
 import { CAUTIONS, cautionsOfStep } from '@tetrad/core';
@@ -19,6 +29,7 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
           <label class="name">
             <span class="sr-only">Your name</span>
             <input
+              #nameBox
               placeholder="Your name"
               maxlength="80"
               [value]="typed()"
@@ -99,6 +110,7 @@ export class CautionStrip {
   readonly acknowledged = input.required<readonly AcknowledgementView[]>();
   readonly accepted = output<{ caution: CautionName; by: string }>();
 
+  protected readonly nameBoxes = viewChildren<ElementRef<HTMLInputElement>>('nameBox');
   protected readonly texts = CAUTIONS;
   protected readonly who = this.#store.selectSignal(selectWho);
   protected readonly typed = signal('');
@@ -109,10 +121,11 @@ export class CautionStrip {
   );
   protected readonly done = computed(() => this.acknowledged().filter(({ caution }) => this.#own().includes(caution)));
 
-  /** Acknowledges the first that is open, where the name is known. */
+  /** Acknowledges the first that is open; where nobody has given a name, asks for it. */
   acceptFirst(): void {
     const first = this.open()[0];
-    if (first) this.accept(first);
+    if (first && this.name()) this.accept(first);
+    else this.nameBoxes()[0]?.nativeElement.focus();
   }
 
   protected accept(caution: CautionName): void {

@@ -131,6 +131,11 @@ export class StepPanel {
     );
   });
 
+  /** A caution is understood: the next key is a reading again. */
+  protected accept(caution: { caution: CautionName; by: string }): void {
+    this.accepted.emit(caution);
+    this.entry()?.focus();
+  }
   /** Acknowledges by keyboard. */
   acceptCaution(): void {
     this.cautions()?.acceptFirst();
