@@ -217,14 +217,17 @@ describe('cautions', () => {
     fixture.componentInstance.accepted.subscribe((entry) => accepted.push(entry));
     await fixture.whenStable();
     expect(text(fixture)).toContain('The alternator stud is live');
-    fixture.componentInstance.acceptFirst();
+    fixture.componentInstance.acceptOrAsk();
     expect(accepted).toEqual([]);
     const name = (fixture.nativeElement as HTMLElement).querySelector('input')!;
     name.value = ' Bo ';
     name.dispatchEvent(new Event('input'));
     await fixture.whenStable();
     button(fixture, 'Understood').click();
-    expect(accepted).toEqual([{ caution: 'running', by: 'Bo' }]);
+    expect(accepted).toEqual([
+      { caution: 'running', by: 'Bo' },
+      { caution: 'stud', by: 'Bo' },
+    ]);
   });
 });
 

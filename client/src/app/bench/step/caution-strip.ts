@@ -8,7 +8,7 @@ import {
   input,
   output,
   signal,
-  viewChildren,
+  viewChild,
 } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { AcknowledgementView } from '@tetrad/contracts';
@@ -22,9 +22,13 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
   imports: [DatePipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @for (entry of open(); track entry) {
+    @if (open().length > 0) {
       <div class="open">
-        <p><strong>Mind.</strong> {{ texts[entry] }}</p>
+        <div class="texts">
+          @for (entry of open(); track entry) {
+            <p><strong>Mind.</strong> {{ texts[entry] }}</p>
+          }
+        </div>
         @if (who() === '') {
           <label class="name">
             <span class="sr-only">Your name</span>
@@ -34,11 +38,11 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
               maxlength="80"
               [value]="typed()"
               (input)="typed.set($any($event.target).value)"
-              (keydown.enter)="$event.preventDefault(); accept(entry)"
+              (keydown.enter)="$event.preventDefault(); accept()"
             />
           </label>
         }
-        <button type="button" class="btn" [disabled]="!name()" (click)="accept(entry)">Understood</button>
+        <button type="button" class="btn" [disabled]="!name()" (click)="accept()">Understood</button>
       </div>
     }
     @for (entry of done(); track entry.caution) {
@@ -65,8 +69,10 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
       background: var(--shade);
       line-height: 1.25;
     }
-    .open p {
+    .texts {
       flex: 1;
+      display: grid;
+      gap: 4px;
       font-size: 0.9375rem;
     }
     .name input {
@@ -95,7 +101,7 @@ import { ShopActions, selectWho } from '../../state/shop/shop.reducer';
       .open {
         flex-wrap: wrap;
       }
-      .open p {
+      .texts {
         flex-basis: 100%;
       }
       .text {
@@ -110,7 +116,7 @@ export class CautionStrip {
   readonly acknowledged = input.required<readonly AcknowledgementView[]>();
   readonly accepted = output<{ caution: CautionName; by: string }>();
 
-  protected readonly nameBoxes = viewChildren<ElementRef<HTMLInputElement>>('nameBox');
+  protected readonly nameBox = viewChild<ElementRef<HTMLInputElement>>('nameBox');
   protected readonly texts = CAUTIONS;
   protected readonly who = this.#store.selectSignal(selectWho);
   protected readonly typed = signal('');
@@ -121,17 +127,18 @@ export class CautionStrip {
   );
   protected readonly done = computed(() => this.acknowledged().filter(({ caution }) => this.#own().includes(caution)));
 
-  /** Acknowledges the first that is open; where nobody has given a name, asks for it. */
-  acceptFirst(): void {
-    const first = this.open()[0];
-    if (first && this.name()) this.accept(first);
-    else this.nameBoxes()[0]?.nativeElement.focus();
+  /** By keyboard: where nobody has given a name, asks for it. */
+  acceptOrAsk(): void {
+    if (this.name()) this.accept();
+    else this.nameBox()?.nativeElement.focus();
   }
 
-  protected accept(caution: CautionName): void {
+  /** Acknowledges what is open, each by itself. */
+  protected accept(): void {
     const by = this.name();
-    if (!by) return;
+    const open = this.open();
+    if (!by || open.length === 0) return;
     if (this.who() === '') this.#store.dispatch(ShopActions.named({ who: by }));
-    this.accepted.emit({ caution, by });
+    for (const caution of open) this.accepted.emit({ caution, by });
   }
 }

@@ -138,7 +138,7 @@ export class StepPanel {
   }
   /** Acknowledges by keyboard. */
   acceptCaution(): void {
-    this.cautions()?.acceptFirst();
+    this.cautions()?.acceptOrAsk();
   }
   /** Counts down by keyboard, where it is allowed. */
   countDown(): void {
