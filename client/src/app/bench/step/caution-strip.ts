@@ -1,15 +1,6 @@
 import { DatePipe } from '@angular/common';
 import type { ElementRef } from '@angular/core';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  output,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { AcknowledgementView } from '@tetrad/contracts';
 import { CAUTIONS, cautionsOfStep } from '@tetrad/core';
