@@ -1,9 +1,13 @@
 /** The server's time on a device, and its streams. */
 import { HttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
+import { Store } from '@ngrx/store';
+import type { JobView } from '@tetrad/contracts';
 import { delay, map, timer } from 'rxjs';
 import { Clock } from '../src/app/state/clock/clock';
+import { JobActions } from '../src/app/state/job/job.reducer';
 import { eventStream } from '../src/app/state/live/event-stream';
+import { rest, standingBed, subject, view } from './bench-fixtures';
 
 describe('the clock', () => {
   const aheadMs = 5_400_000;
@@ -114,5 +118,22 @@ describe('a stream', () => {
     hide(false);
     expect(open()).toHaveLength(1);
     listening.unsubscribe();
+  });
+});
+
+describe('live news', () => {
+  beforeEach(standingBed);
+
+  it('an older view of a job never takes a newer one’s place', () => {
+    const store = TestBed.inject(Store);
+    const newer = view(subject([rest]), { revision: 5 });
+    store.dispatch(JobActions.opened({ id: newer.id }));
+    store.dispatch(JobActions.loaded({ job: newer }));
+    store.dispatch(JobActions.loaded({ job: view(subject(), { revision: 4 }) }));
+    let readings = -1;
+    store.subscribe((state) => {
+      readings = (state as { job: { jobs: Record<string, JobView> } }).job.jobs[newer.id]!.case.readings.length;
+    });
+    expect(readings).toBe(1);
   });
 });

@@ -39,7 +39,7 @@ export { CAUTIONS, CAUTION_NAMES, cautionsOfStep } from './judgement/cautions';
 export type { CautionName } from './judgement/cautions';
 export { blockedSteps, stepMinutes } from './judgement/comes-first';
 export type { ComesFirst } from './judgement/comes-first';
-export { testsToRepeat } from './judgement/repeat-tests';
+export { WHY_AGAIN, openRepeats, testsToRepeat } from './judgement/repeat-tests';
 export type { RepeatedTest } from './judgement/repeat-tests';
 export { compareSchools } from './judgement/compare-schools';
 export type { Disagreement, SchoolComparison } from './judgement/compare-schools';

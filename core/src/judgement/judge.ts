@@ -19,7 +19,7 @@ import { nextSteps, step } from './next-step';
 import { proofOf } from './proof';
 import type { Evidence } from './proof';
 import { rankFaults } from './rank-faults';
-import { testsToRepeat } from './repeat-tests';
+import { WHY_AGAIN, openRepeats, testsToRepeat } from './repeat-tests';
 import { situationOf } from './situation';
 import type { Situation } from './situation';
 import { partVerdict } from './verdict';
@@ -120,9 +120,7 @@ function nextFor(decision: Decision, proposed: () => Judgement['next'], situatio
 
 /** After a repair the same tests come first: what was measured before is measured again. */
 const repeats = (situation: Situation): Judgement['next'] =>
-  testsToRepeat(situation.case)
-    .filter(({ after, before }) => after === null && before.value !== null)
-    .map(({ test, loads }) => {
-      const again = step(test, 'The same test again, after the repair.', situation);
-      return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
-    });
+  openRepeats(testsToRepeat(situation.case)).map(({ test, loads }) => {
+    const again = step(test, WHY_AGAIN, situation);
+    return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
+  });

@@ -41,3 +41,10 @@ export function testsToRepeat({ readings }: Case): readonly RepeatedTest[] {
     (a, b) => TEST_NAMES.indexOf(a.test) - TEST_NAMES.indexOf(b.test) || (a.loads === 'on' ? 1 : -1),
   );
 }
+
+/** Why a test is asked for once more. */
+export const WHY_AGAIN = 'The same test again, after the repair.';
+
+/** Of the tests to repeat those that are still open; what was not possible before is not asked for again. */
+export const openRepeats = (repeated: readonly RepeatedTest[]): readonly RepeatedTest[] =>
+  repeated.filter(({ after, before }) => after === null && before.value !== null);

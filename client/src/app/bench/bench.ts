@@ -12,10 +12,11 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { SYMPTOMS, blockedSteps, stepMinutes, testsToRepeat } from '@tetrad/core';
+import { SYMPTOMS, WHY_AGAIN, blockedSteps, openRepeats, stepMinutes, testsToRepeat } from '@tetrad/core';
 import type { CautionName, NextStep, Reading, StepName, SymptomName, WaitKind } from '@tetrad/core';
 import { BudgetView } from '../parts/budget-view';
 import { ProfileView } from '../parts/profile-view';
+import { toggled } from '../parts/toggled';
 import { Clock } from '../state/clock/clock';
 import { JobActions } from '../state/job/job.reducer';
 import {
@@ -29,10 +30,10 @@ import {
   selectProfile,
 } from '../state/job/job.selectors';
 import { newId } from '../state/new-id';
-import { queued } from '../state/outbox/outbox-item';
+import { Entries } from '../state/outbox/entries';
 import type { OutboxDraft } from '../state/outbox/outbox-item';
 import { OutboxActions } from '../state/outbox/outbox.actions';
-import { selectShop, selectWho } from '../state/shop/shop.reducer';
+import { selectWho } from '../state/shop/shop.reducer';
 import { JobLabel } from './job/job-label';
 import { QuickStrip } from './job/quick-strip';
 import type { QuickVehicle } from './job/quick-strip';
@@ -76,6 +77,7 @@ export class Bench {
   readonly #store = inject(Store);
   readonly #router = inject(Router);
   readonly #clock = inject(Clock);
+  readonly #entries = inject(Entries);
 
   /** The job's id, from the address. */
   readonly job = input.required<string>();
@@ -88,7 +90,6 @@ export class Bench {
   protected readonly profile = this.#store.selectSignal(selectProfile);
   protected readonly pending = this.#store.selectSignal(selectPendingReadings);
   protected readonly isQuick = this.#store.selectSignal(selectIsHeld);
-  readonly #shop = this.#store.selectSignal(selectShop);
   readonly #who = this.#store.selectSignal(selectWho);
 
   readonly #chosen = signal<string | null>(null);
@@ -106,12 +107,11 @@ export class Bench {
   });
   /** What to do next: after a repair the same tests, else what the judge asks for. */
   protected readonly next = computed((): NextStep | null => {
-    const again =
-      this.pass() === 'after' ? this.repeats().find(({ after, before }) => !after && before.value !== null) : null;
+    const [again] = this.pass() === 'after' ? openRepeats(this.repeats()) : [];
     if (!again) return this.judgement()?.next[0] ?? null;
     return {
       test: again.test,
-      because: 'The same test again, after the repair.',
+      because: WHY_AGAIN,
       minutes: stepMinutes(again.test) ?? 2,
       conditions: again.loads ? { loads: again.loads } : {},
     };
@@ -153,7 +153,6 @@ export class Bench {
   protected readonly budget = computed(() => this.budgets().find(({ name }) => name === this.foot()) ?? null);
 
   constructor() {
-    inject(DestroyRef).onDestroy(this.#clock.watch());
     inject(DestroyRef).onDestroy(() => this.#store.dispatch(JobActions.left()));
     effect(() => {
       const id = this.job();
@@ -179,11 +178,7 @@ export class Bench {
   }
 
   protected toggleTick(name: TickName): void {
-    this.ticked.update((before) => {
-      const after = new Set(before);
-      if (!after.delete(name)) after.add(name);
-      return after;
-    });
+    this.ticked.update((before) => toggled(before, name));
   }
 
   protected record(entered: EnteredReading): void {
@@ -277,9 +272,7 @@ export class Bench {
   }
 
   #queue(draft: (shop: string, job: string) => OutboxDraft): void {
-    const shop = this.#shop();
-    if (shop === null) return;
-    this.#store.dispatch(OutboxActions.queued({ item: queued(draft(shop, this.job())) }));
+    this.#entries.queue((shop) => draft(shop, this.job()));
   }
 
   protected onKey(event: KeyboardEvent): void {

@@ -7,12 +7,14 @@ import { SYMPTOMS, SYMPTOM_NAMES, decisionWords, parseEntry, readBatteryLabel, r
 import type { SymptomName } from '@tetrad/core';
 import { Dialog } from 'primeng/dialog';
 import { catchError, of } from 'rxjs';
+import { PARTS_REPLACED } from '../label/parts-replaced';
 import { ScanButton } from '../label/scan-button';
 import { draftOf, systemOf } from '../label/system-draft';
 import type { DraftProblem, SystemDraft } from '../label/system-draft';
 import { SystemFields } from '../label/system-fields';
 import { VinField } from '../label/vin-field';
 import { FocusFirst } from '../parts/focus-first';
+import { toggled } from '../parts/toggled';
 import { Api } from '../state/api';
 import { newId } from '../state/new-id';
 import { selectShop } from '../state/shop/shop.reducer';
@@ -20,7 +22,6 @@ import { selectShop } from '../state/shop/shop.reducer';
 /** A job as the dialog hands it over: a body that fits its class. */
 export type JobDraft = NewJob;
 
-const PARTS_REPLACED = ['battery', 'starter', 'alternator', 'cable', 'belt', 'relay'];
 const BLANK = draftOf({ nominalVolts: 12, battery: { chemistry: 'flooded' } });
 
 /** Three fields open a job: the vehicle, the battery's rating, what is wrong. The rest is asked when a test needs it. */
@@ -155,10 +156,4 @@ export class NewJobDialog {
         ),
       );
   }
-}
-
-function toggled<T>(before: ReadonlySet<T>, entry: T): ReadonlySet<T> {
-  const after = new Set(before);
-  if (!after.delete(entry)) after.add(entry);
-  return after;
 }

@@ -1,7 +1,9 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { CHEMISTRIES, NOMINAL_VOLTS, RATING_STANDARDS, convertRating, parseEntry } from '@tetrad/core';
 import type { Chemistry } from '@tetrad/core';
 import type { DraftProblem, SystemDraft } from './system-draft';
+import { RATING_ROW, SYSTEM_ROWS } from './system-rows';
 
 const CHEMISTRY_WORDS: Readonly<Record<Chemistry, string>> = {
   flooded: 'Flooded',
@@ -14,6 +16,7 @@ const CHEMISTRY_WORDS: Readonly<Record<Chemistry, string>> = {
 /** The battery's label, and behind it the pack, the engine, the alternator and the maker's figures. */
 @Component({
   selector: 'tt-system-fields',
+  imports: [NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './system-fields.html',
   styleUrl: './system-fields.css',
@@ -27,6 +30,12 @@ export class SystemFields {
   protected readonly chemistries = CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORDS[value] }));
   protected readonly standards = RATING_STANDARDS;
   protected readonly volts = NOMINAL_VOLTS;
+
+  protected readonly ratingRow = RATING_ROW;
+  /** How many is asked of a pack only. */
+  protected readonly rows = computed(() =>
+    SYSTEM_ROWS.filter(({ field }) => field !== 'count' || this.draft().arrangement !== 'single'),
+  );
 
   /** The rating trap: CA is measured at 0 °C and is about a quarter more than CCA. */
   protected readonly ratingNote = computed(() => {
@@ -42,6 +51,7 @@ export class SystemFields {
   protected set(field: keyof SystemDraft, value: string): void {
     this.draft.update((before) => ({ ...before, [field]: field === 'nominal' ? Number(value) : value }) as SystemDraft);
   }
+  protected readonly valueOf = (field: keyof SystemDraft): string => String(this.draft()[field]);
   protected problem(field: keyof SystemDraft): string | undefined {
     return this.problems().find((entry) => entry.field === field)?.text;
   }

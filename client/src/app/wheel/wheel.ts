@@ -11,16 +11,14 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CAUTIONS, TESTS, cautionsOfStep, decisionWords, isTestName, showValue, stepName } from '@tetrad/core';
-import type { StepName } from '@tetrad/core';
+import { CAUTIONS, TESTS, cautionsOfStep, decisionWords, showValue, stepName } from '@tetrad/core';
 import { GradeMark } from '../parts/grade-mark';
 import { Clock } from '../state/clock/clock';
 import { JobActions } from '../state/job/job.reducer';
 import { selectAssessments, selectJob, selectJobLoading, selectJudgement } from '../state/job/job.selectors';
 import { newId } from '../state/new-id';
-import { queued } from '../state/outbox/outbox-item';
-import { OutboxActions } from '../state/outbox/outbox.actions';
-import { selectShop, selectWho } from '../state/shop/shop.reducer';
+import { Entries } from '../state/outbox/entries';
+import { selectWho } from '../state/shop/shop.reducer';
 import { CountView } from '../waiting/count-view';
 import { Sound } from '../waiting/sound';
 import { TimerChips } from '../waiting/timer-chips';
@@ -39,13 +37,13 @@ export class Wheel {
   readonly #router = inject(Router);
   readonly #clock = inject(Clock);
   readonly #sound = inject(Sound);
+  readonly #entries = inject(Entries);
   readonly job = input.required<string>();
 
   protected readonly view = this.#store.selectSignal(selectJob);
   protected readonly loading = this.#store.selectSignal(selectJobLoading);
   readonly #assessments = this.#store.selectSignal(selectAssessments);
   readonly #judgement = this.#store.selectSignal(selectJudgement);
-  readonly #shop = this.#store.selectSignal(selectShop);
   readonly #who = this.#store.selectSignal(selectWho);
   protected readonly name = signal('');
 
@@ -53,9 +51,8 @@ export class Wheel {
     const timers = this.view()?.timers ?? [];
     return timers.length === 0 ? null : runningCount(timers, this.#clock.ticking());
   });
-  protected readonly next = computed((): StepName | null => this.#judgement()?.next[0]?.test ?? null);
   protected readonly nextName = computed(() => {
-    const next = this.next();
+    const next = this.#judgement()?.next[0]?.test;
     const decision = this.#judgement()?.decision;
     return next ? stepName(next) : decision ? decisionWords(decision) : '';
   });
@@ -72,10 +69,8 @@ export class Wheel {
     return cautionsOfStep('cranking-voltage').find((name) => !known.some(({ caution }) => caution === name)) ?? null;
   });
   protected readonly texts = CAUTIONS;
-  protected readonly isTest = isTestName;
 
   constructor() {
-    inject(DestroyRef).onDestroy(this.#clock.watch());
     inject(DestroyRef).onDestroy(() => this.#store.dispatch(JobActions.left()));
     effect(() => {
       const id = this.job();
@@ -90,26 +85,18 @@ export class Wheel {
   }
 
   protected start(): void {
-    const shop = this.#shop();
-    if (shop === null) return;
     const body = { id: newId(), kind: 'crank' as const };
-    const draft = { kind: 'timer' as const, shop, job: this.job(), startedAt: this.#clock.now(), body };
-    this.#store.dispatch(OutboxActions.queued({ item: queued(draft) }));
+    const startedAt = this.#clock.now();
+    this.#entries.queue((shop) => ({ kind: 'timer', shop, job: this.job(), startedAt, body }));
   }
   protected stop(timer: string): void {
-    const shop = this.#shop();
-    if (shop !== null)
-      this.#store.dispatch(
-        OutboxActions.queued({ item: queued({ kind: 'timer-stop', shop, job: this.job(), timer }) }),
-      );
+    this.#entries.queue((shop) => ({ kind: 'timer-stop', shop, job: this.job(), timer }));
   }
   protected accept(): void {
     const caution = this.caution();
-    const shop = this.#shop();
     const by = this.#who() || this.name().trim();
-    if (caution === null || shop === null || !by) return;
-    const draft = { kind: 'acknowledgement' as const, shop, job: this.job(), body: { caution, by } };
-    this.#store.dispatch(OutboxActions.queued({ item: queued(draft) }));
+    if (caution === null || !by) return;
+    this.#entries.queue((shop) => ({ kind: 'acknowledgement', shop, job: this.job(), body: { caution, by } }));
   }
   protected readonly who = this.#who;
   protected toBench(): void {

@@ -23,7 +23,6 @@ export class CircuitDrawing {
   protected readonly placing = computed(() => LEADS[this.test()]);
   protected readonly spoken = computed(() => describeLeads(this.test()));
   protected readonly alive = computed(() => new Set<string>(ALIVE[this.placing()?.flow ?? 'none']));
-  protected readonly isAmps = computed(() => TESTS[this.test()].unit === 'A');
   protected readonly meter = computed(() => {
     const unit = TESTS[this.test()].unit;
     return unit === 'ohm' ? 'Ω' : unit === 'rpm' ? 'V' : unit;

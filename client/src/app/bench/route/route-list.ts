@@ -12,6 +12,7 @@ import {
 import type { Assessment, Case, ComesFirst, NextStep, Pass, RepeatedTest, StepName } from '@tetrad/core';
 import { showValue, stepName } from '@tetrad/core';
 import { GradeMark } from '../../parts/grade-mark';
+import { toggled } from '../../parts/toggled';
 import { BENCH_GROUPS } from './bench-steps';
 import type { BenchStep } from './bench-steps';
 import { belongs, findStep, findingWords, keyOf, nameOfStep, stepNameOf } from './step-key';
@@ -94,11 +95,7 @@ export class RouteList {
   }
 
   protected toggle(name: string): void {
-    this.#unfolded.update((before) => {
-      const after = new Set(before);
-      if (!after.delete(name)) after.add(name);
-      return after;
-    });
+    this.#unfolded.update((before) => toggled(before, name));
   }
 
   #line(step: BenchStep): RouteLine {

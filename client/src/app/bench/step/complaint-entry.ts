@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { SYMPTOMS, SYMPTOM_NAMES } from '@tetrad/core';
 import type { Case, SymptomName } from '@tetrad/core';
-
-/** What may have been replaced already: a clue, not an acquittal. */
-const PARTS_REPLACED = ['battery', 'starter', 'alternator', 'cable', 'belt', 'relay'];
+import { PARTS_REPLACED } from '../../label/parts-replaced';
 
 type Complaint = NonNullable<Case['complaint']>;
 

@@ -1,0 +1,72 @@
+/** The label of a job: its system and its complaint. */
+import { TestBed } from '@angular/core/testing';
+import type { Case } from '@tetrad/core';
+import { ComplaintEntry } from '../src/app/bench/step/complaint-entry';
+import { draftOf, systemOf } from '../src/app/label/system-draft';
+import { subject, standingBed } from './bench-fixtures';
+
+beforeEach(standingBed);
+
+describe('the label', () => {
+  const full: Case['system'] = {
+    nominalVolts: 24,
+    engine: { cylinders: 6, fuel: 'diesel', displacementLitres: 7.2 },
+    battery: {
+      chemistry: 'agm',
+      rating: { value: 900, standard: 'EN' },
+      capacityAh: 180,
+      count: 2,
+      arrangement: 'series',
+      serviceable: false,
+    },
+    alternator: { ratedAmps: 150, regulation: 'fixed' },
+    specified: { starterDrawAmps: { min: 200, max: 500 } },
+  };
+
+  it('typed and understood again is what it was; what it does not know is kept', () => {
+    const odd = {
+      ...full,
+      specified: { ...full.specified, crankingVolts: { min: 19 } },
+      gearbox: 'manual',
+    } as Case['system'];
+    expect(systemOf(draftOf(full))).toEqual({ ok: true, system: full });
+    expect(systemOf(draftOf(odd), odd)).toEqual({ ok: true, system: odd });
+  });
+
+  it('what is emptied is gone, and does not come back from before', () => {
+    const draft = { ...draftOf(full), rating: '', cylinders: '', alternator: '', arrangement: 'single' as const };
+    const result = systemOf(draft, full);
+    expect(result.ok && result.system.battery).toEqual({ chemistry: 'agm', capacityAh: 180, serviceable: false });
+    expect(result.ok && result.system.engine).toEqual({ fuel: 'diesel', displacementLitres: 7.2 });
+    expect(result.ok && result.system.alternator).toEqual({ regulation: 'fixed' });
+  });
+
+  it('every field that does not fit is named with what it holds and what is allowed', () => {
+    const result = systemOf({ ...draftOf(full), rating: 'lots', cylinders: '40', chargeMax: '-1' });
+    expect(result.ok ? [] : result.problems).toEqual([
+      { field: 'rating', text: 'Found “lots”; allowed is 1 to 3000 A.' },
+      { field: 'cylinders', text: 'Found “40”; allowed is 1 to 16.' },
+      { field: 'chargeMax', text: 'Found “-1”; allowed is 0 to 60 V.' },
+    ]);
+  });
+
+  it('the complaint is changed symptom by symptom, and what was replaced is noted', async () => {
+    const fixture = TestBed.createComponent(ComplaintEntry);
+    fixture.componentRef.setInput(
+      'subject',
+      subject([], { complaint: { symptoms: ['slow-crank'], partsAlreadyReplaced: ['horn'] } }),
+    );
+    const changed: unknown[] = [];
+    fixture.componentInstance.changed.subscribe((complaint) => changed.push(complaint));
+    await fixture.whenStable();
+    const boxes = [...(fixture.nativeElement as HTMLElement).querySelectorAll<HTMLInputElement>('input')];
+    const box = (words: string) => boxes.find((one) => one.parentElement!.textContent!.includes(words))!;
+    expect(box('horn').checked).toBe(true);
+    box('Cranks slowly').dispatchEvent(new Event('change'));
+    box('starter').dispatchEvent(new Event('change'));
+    expect(changed).toEqual([
+      { symptoms: [], partsAlreadyReplaced: ['horn'] },
+      expect.objectContaining({ symptoms: ['slow-crank'] }),
+    ]);
+  });
+});
