@@ -6,7 +6,7 @@ import { judge } from '@tetrad/core';
 import { DEMO_JOBS } from '../src/demo/demo-jobs';
 import { demoCase, loadDemo } from '../src/demo/load-demo';
 import { migrate } from '../src/sql/migrate';
-import { openPool } from '../src/sql/pool';
+import { inTransaction, isAway, openPool } from '../src/sql/pool';
 import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
 
 const silent = pino({ level: 'silent' });
@@ -44,6 +44,64 @@ describe('migrations', () => {
     expect(rows.length).toBeGreaterThan(5);
     expect(rows.filter(({ first }) => first !== 'shop_id')).toEqual([]);
   });
+});
+
+describe('a database connection that is cut', () => {
+  const cut = (admin: ReturnType<typeof openPool>, pid: number) =>
+    admin.query('SELECT pg_terminate_backend($1)', [pid]);
+
+  it('in the middle of a transaction, between two statements: that work fails as “away”, the server lives on', async () => {
+    const app = await startApplication();
+    const admin = openPool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    try {
+      const failed = await inTransaction(app.pool, async (sql) => {
+        const { rows } = await sql.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
+        await cut(admin, rows[0]!.pid);
+        await new Promise((resolve) => setTimeout(resolve, 200)); // the loss arrives while nothing is asked
+        await sql.query('SELECT 1');
+      }).catch((error: unknown) => error);
+      expect(isAway(failed)).toBe(true);
+      expect((await app.ask('POST', '/api/shops/one/jobs', jobBody())).status).toBe(201);
+    } finally {
+      await admin.end();
+      await app.close();
+    }
+  });
+
+  it('while a write waits for a lock: 503, nothing stored, and the same again is stored once', async () => {
+    const app = await startApplication();
+    const admin = openPool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const body = jobBody();
+    const reading = readingBody('resting-voltage', 12.6);
+    try {
+      await app.ask('POST', '/api/shops/one/jobs', body);
+      const path = `/api/shops/one/jobs/${body.id}/readings`;
+      const answer = await inTransaction(app.pool, async (sql) => {
+        await sql.query('SELECT 1 FROM job WHERE job_id = $1 FOR UPDATE', [body.id]);
+        const waiting = app.ask('POST', path, reading);
+        await waitingBackend(admin, body.id).then((pid) => cut(admin, pid));
+        return waiting;
+      });
+      expect(answer).toMatchObject({ status: 503, body: { type: expect.stringContaining('database-away') } });
+      const again = await app.ask('POST', path, reading);
+      expect(again.status).toBe(201);
+      expect(again.body.case.readings).toHaveLength(1);
+    } finally {
+      await admin.end();
+      await app.close();
+    }
+  });
+
+  async function waitingBackend(admin: ReturnType<typeof openPool>, job: string): Promise<number> {
+    for (let i = 0; i < 100; i++) {
+      const { rows } = await admin.query<{ pid: number }>(
+        `SELECT pid FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND application_name = 'tetrad'`,
+      );
+      if (rows[0]) return rows[0].pid;
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+    throw new Error(`nothing waits for the lock of job ${job}`);
+  }
 });
 
 describe('the database away', () => {

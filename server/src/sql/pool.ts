@@ -14,9 +14,11 @@ export function openPool(connectionString: string, log: Logger): Pool {
     statement_timeout: 10_000,
     application_name: 'tetrad',
   });
-  pool.on('error', (error) =>
-    log.warn({ code: (error as { code?: string }).code }, 'an idle database connection was lost'),
-  );
+  const lost = (error: Error): void =>
+    log.warn({ code: (error as { code?: string }).code }, 'a database connection was lost');
+  // The pool hears only of idle connections; one that is cut while it is lent out would end the process unheard.
+  pool.on('connect', (client) => client.on('error', lost));
+  pool.on('error', () => undefined); // the connection's own listener has said it
   return pool;
 }
 
