@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import type { ValidationError } from 'class-validator';
+import { misfitWords } from '@tetrad/core';
 import type { Shape } from '@tetrad/core';
 import { FITS, misfitsOf } from './fits';
 import type { Problem } from './views';
@@ -42,9 +43,7 @@ function fieldErrors(error: ValidationError, parent: string): FieldError[] {
 
 function shapeErrors(error: ValidationError, field: string): FieldError[] {
   const { shape } = error.contexts?.[FITS] as { shape: Shape<unknown> };
-  return misfitsOf(shape, error.value).map(({ path, found, allowed }) => ({
-    field: field + path.slice(1),
-    found,
-    allowed,
-  }));
+  return misfitsOf(shape, error.value)
+    .map(misfitWords)
+    .map(({ path, found, allowed }) => ({ field: field + path.slice(1), found, allowed }));
 }

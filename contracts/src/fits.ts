@@ -1,15 +1,13 @@
 import { registerDecorator } from 'class-validator';
+import { checkShape } from '@tetrad/core';
 import type { Misfit, Shape } from '@tetrad/core';
 
 /** Name of the constraint under which the misfits of a shape are reported. */
 export const FITS = 'fits';
 
 /** The misfits a value has against a shape, paths beginning with `$`. */
-export function misfitsOf(shape: Shape<unknown>, value: unknown): readonly Misfit[] {
-  const misfits: Misfit[] = [];
-  shape.check(value, '$', misfits);
-  return misfits;
-}
+export const misfitsOf = (shape: Shape<unknown>, value: unknown): readonly Misfit[] =>
+  checkShape(shape, value).misfits;
 
 /** The property must fit a shape of the open format. */
 export function Fits(shape: Shape<unknown>): PropertyDecorator {

@@ -1,6 +1,7 @@
 /** What client and server say to each other: request bodies as class-validator classes, answers as views. */
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
+export { FigureQuery, figuresOf } from './figure-query';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';

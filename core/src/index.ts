@@ -1,17 +1,24 @@
 /**
  * The core: what the trade knows, in pure TypeScript.
  *
- * No DOM, no Node, no framework; nothing here knows who calls it. `case` is the open format,
- * `quantities` and `battery` the arithmetic, `criteria` the schools as data, `judgement` the judge,
- * `profile` the geometry of the four-note profile. Limits are data, never numbers in code.
+ * No DOM, no Node, no framework; nothing here knows who calls it. `format` is the open format, `trade` the things
+ * of the trade, one file each, `criteria` the schools and the weights as data, `judge` the pipeline, `simulation`
+ * the same circuit as a model, `words` every sentence. Limits are data, never numbers in code.
  */
 export * from './battery/cranking-resistance';
 export * from './battery/rating';
+export * from './battery/sag-share';
 export * from './battery/state-of-charge';
-export { CASE_FORMAT, caseParts, caseShape, readingShape } from './case/case-shape';
-export type { BatteryLabel, Case, Observation, Rating, Reading, ReadingConditions, System } from './case/case-shape';
-export { JUDGEMENT_FORMAT, STEP_NAMES, judgementSchema, judgementShape } from './case/judgement-shape';
+export type { CriteriaSet, Limit } from './criteria/criteria-set';
+export { FITTED_SPREADS } from './criteria/fitted-spreads';
+export { THRESHOLDS, WEIGHTS } from './criteria/evidence';
+export type { LimitRule } from './criteria/limit-rule';
+export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
+export { CASE_FORMAT, LABEL_FIGURES, caseParts, caseShape, readingShape } from './format/case-shape';
+export type { BatteryLabel, Case, Observation, Rating, Reading, System } from './format/case-shape';
+export { JUDGEMENT_FORMAT, judgementSchema, judgementShape } from './format/judgement-shape';
 export type {
+  BatteryVerdict,
   BudgetPiece,
   Decision,
   Derived,
@@ -21,53 +28,76 @@ export type {
   NextStep,
   PartVerdict,
   RankedFault,
-  StepName,
-} from './case/judgement-shape';
-export { CLAMP_PLACES, LEADS, TEST_POINTS, describeLeads } from './circuit/test-points';
-export type { ClampPlace, LeadPlacing, TestPoint } from './circuit/test-points';
-export { halvePath } from './circuit/halve-path';
-export type { HalvedPath, PathPiece } from './circuit/halve-path';
-export { checkCase, describeMisfits, readCase, writeCase } from './case/read-case';
-export type { CaseResult } from './case/read-case';
-export type { Misfit, Shape } from './case/shape';
-export * from './case/vocabulary';
-export type { CriteriaSet, Limit, LimitRule } from './criteria/criteria-set';
-export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
-export { assess, showValue } from './judgement/assess';
-export type { Assessment } from './judgement/assess';
-export { CAUTIONS, CAUTION_NAMES, cautionsOfStep } from './judgement/cautions';
-export type { CautionName } from './judgement/cautions';
-export { blockedSteps, stepMinutes } from './judgement/comes-first';
-export type { ComesFirst } from './judgement/comes-first';
-export { WHY_AGAIN, openRepeats, testsToRepeat } from './judgement/repeat-tests';
-export type { RepeatedTest } from './judgement/repeat-tests';
-export { compareSchools } from './judgement/compare-schools';
-export type { Disagreement, SchoolComparison } from './judgement/compare-schools';
-export { assessCase, judge } from './judgement/judge';
-export { outsidePhysics } from './judgement/physics';
-export type { Impossible } from './judgement/physics';
-export type { ResolvedLimit } from './judgement/resolve-limit';
-export { VERDICT_WORDS, decisionTone, decisionWords } from './report/decision-words';
-export { customerWords } from './report/customer-words';
+} from './format/judgement-shape';
+export type { FaultName, ObservationName, StepName, TestName } from './format/names';
+export { checkCase, readCase, writeCase } from './format/read-case';
+export type { CaseResult } from './format/read-case';
+export { checkShape } from './format/shape';
+export type { Misfit, Shape, Wanted } from './format/shape';
+export * from './format/words';
+export { cautionsOfStep } from './judge/cautions';
+export { blockedSteps, stepMinutes } from './judge/comes-first';
+export type { ComesFirst } from './judge/comes-first';
+export { compareSchools } from './judge/compare-schools';
+export type { Disagreement, SchoolComparison } from './judge/compare-schools';
+export { halvePath } from './judge/derive/halve-path';
+export type { HalvedPath, PathPart } from './judge/derive/halve-path';
+export { solvePaths } from './judge/derive/solve-paths';
+export type { PathSolution, PieceEstimate } from './judge/derive/solve-paths';
+export { solveSymmetric } from './judge/derive/solve-symmetric';
+export type { Assessment, ResolvedLimit } from './judge/grade/assessment';
+export { judge } from './judge/judge';
+export { openRepeats, repeatsOf, testsToRepeat } from './judge/repeat-tests';
+export type { RepeatedTest } from './judge/repeat-tests';
+export type { Situation } from './judge/situation';
+export { assessCase, survey } from './judge/survey';
+export type { Survey } from './judge/survey';
+export { outsidePhysics } from './judge/void/physics';
+export type { Impossible } from './judge/void/physics';
+export { derive } from './judge/derive/derive';
+export { findingsOf } from './judge/weigh';
+export { FOUR_NOTES, fourNoteProfile } from './profile/four-note-profile';
+export type { NoteName, Profile, ProfileNote } from './profile/four-note-profile';
+export { PLAIN_FIGURES, figureFormat } from './quantities/figure-format';
+export type { FigureChoice, FigureFormat } from './quantities/figure-format';
+export { interpolate } from './quantities/interpolate';
+export { likelySlip } from './quantities/likely-slip';
+export type { Slip } from './quantities/likely-slip';
+export { parseEntry } from './quantities/parse-entry';
+export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
+export * from './quantities/temperature';
+export { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm } from './quantities/worked-out';
 export { reportDocument } from './report/report-document';
 export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-document';
-export { derivedWords } from './report/derived-words';
-export { methodWords } from './report/method-words';
+export * from './simulation';
+export { CAUTIONS, CAUTION_NAMES } from './trade/cautions';
+export type { CautionName } from './trade/cautions';
+export { CONDITIONS } from './trade/conditions';
+export type { ConditionName, ReadingConditions } from './trade/conditions';
+export { EXCUSES } from './trade/excuses';
+export { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPathTest } from './trade/paths';
+export type { PathTest, PieceName } from './trade/paths';
+export { CLAMP_PLACES, TEST_POINTS } from './trade/points';
+export type { ClampPlace, Flow, LeadPlacing, TestPoint } from './trade/points';
+export { ROUTE } from './trade/bench-route';
+export type { ActStep, ObservationStep, ReadingStep, RouteSection, RouteStep } from './trade/bench-route';
+export { labelDoubt } from './trade/label-check';
+export { SYMPTOMS, SYMPTOM_NAMES } from './trade/symptoms';
+export type { SymptomName } from './trade/symptoms';
+export * from './trade/tables';
+export { TICKS } from './trade/ticks';
+export type { TickName } from './trade/ticks';
+export * from './trade/waits';
 export { readBatteryLabel } from './vehicle/battery-label';
 export type { LabelText } from './vehicle/battery-label';
 export { readVin } from './vehicle/vin';
 export type { VinResult } from './vehicle/vin';
-export * from './waiting/waits';
-export { nameOf, stepName } from './judgement/wording';
-export { fourNoteProfile } from './profile/four-note-profile';
-export type { Profile, ProfileNote } from './profile/four-note-profile';
-export * from './quantities/format';
-export { interpolate } from './quantities/interpolate';
-export { likelySlip } from './quantities/likely-slip';
-export type { Slip } from './quantities/likely-slip';
-export { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm } from './quantities/worked-out';
-export { parseEntry } from './quantities/parse-entry';
-export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
-export * from './quantities/temperature';
-export * from './simulation';
 export { CORE_VERSION } from './version';
+export { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from './words/en/decisions';
+export { derivedWords } from './words/en/derived';
+export { describeLeads } from './words/en/leads';
+export { allowedWords, describeMisfits, misfitWords } from './words/en/misfits';
+export { nameOf, stepName } from './words/en/names';
+export { methodWords, readingWords } from './words/en/readings';
+export { ENGLISH, englishVoice, phraseTables, retell } from './words/en/voice';
+export type { Said, Voice } from './words/phrases';

@@ -36,7 +36,7 @@ interface Tally {
 }
 
 const partOf = (fault: FaultName, subject: Case): string | null =>
-  fault === 'regulator-high' && subject.system.alternator?.regulation === 'commanded' ? 'control' : FAULTS[fault].part;
+  FAULTS[fault].part(subject.system);
 const calledPart = ({ decision }: Judgement): string | null =>
   decision.action === 'replace' || decision.action === 'repair' ? decision.part : null;
 const REPLACEABLE = new Set(['battery', 'starter', 'alternator']);

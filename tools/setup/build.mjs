@@ -48,7 +48,7 @@ export const buildCli = () =>
     output: 'dist/cli/main.mjs',
     work: () =>
       bundle(
-        ['tools/cli/main.ts', 'tools/cli/judge-worker.ts', 'tools/cli/schemas.ts', 'tools/cli/bench-judge.ts'],
+        ['tools/cli/main.ts', 'tools/cli/judge-worker.ts', 'tools/cli/derive.ts', 'tools/cli/fit.ts', 'tools/cli/bench-judge.ts'],
         'dist/cli',
       ),
   });

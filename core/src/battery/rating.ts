@@ -1,10 +1,10 @@
-import type { BatteryLabel, Rating } from '../case/case-shape';
-import type { RatingStandard } from '../case/vocabulary';
+import type { BatteryLabel, Rating } from '../format/case-shape';
+import type { RatingStandard } from '../format/words';
 
 /**
- * The figure each standard gives for the battery that SAE J537 rates at 1 A. The standards differ in
- * time, temperature and end voltage, so every conversion is approximate and is shown as such. JIS is a
- * size code and not an ampere figure; it cannot be converted.
+ * The figure each standard gives for the battery that SAE J537 rates at 1 A (docs/criteria.md, ratings). The
+ * standards differ in time, temperature and end voltage, so every conversion is approximate and is shown as
+ * such. JIS is a size code and not an ampere figure; it cannot be converted.
  */
 const PER_SAE_AMP: Readonly<Record<Exclude<RatingStandard, 'JIS'>, number>> = {
   SAE: 1,
@@ -18,6 +18,7 @@ const PER_SAE_AMP: Readonly<Record<Exclude<RatingStandard, 'JIS'>, number>> = {
  * Converts a rating between standards (approximate).
  *
  * @param rating Rating of one battery, A, with its standard.
+ * @param to The wanted standard.
  * @returns amps in the wanted standard; null where either side is a JIS code.
  */
 export function convertRating(rating: Rating, to: RatingStandard): number | null {
@@ -26,16 +27,33 @@ export function convertRating(rating: Rating, to: RatingStandard): number | null
   return (rating.value / PER_SAE_AMP[rating.standard]) * PER_SAE_AMP[to];
 }
 
-/** Cold-cranking amps (SAE) of one battery, or null where the label does not tell. */
+/** @returns cold-cranking amps (SAE) of one battery, or null where the label does not tell. */
 export function batteryCca(label: BatteryLabel): number | null {
   return label.rating ? convertRating(label.rating, 'SAE') : null;
 }
 
-/** Cold-cranking amps of the pack as connected: batteries in parallel add, in series they do not. */
+/** How many batteries share the current of a pack: those in parallel add their amps. */
+export const inParallelOf = ({ arrangement, count = 1 }: BatteryLabel): number =>
+  arrangement === 'parallel' ? count : 1;
+
+/** @returns cold-cranking amps of the pack as connected: in parallel they add, in series they do not. */
 export function packCca(label: BatteryLabel): number | null {
   const one = batteryCca(label);
-  if (one === null) return null;
-  return label.arrangement === 'parallel' ? one * (label.count ?? 1) : one;
+  return one === null ? null : one * inParallelOf(label);
+}
+
+/**
+ * The rating that a tester's figure is compared with: in the label's own standard, since testers measure in
+ * it; a CA figure is brought to SAE, because no tester measures at 0 °C.
+ *
+ * @param asConnected The whole pack as connected; else one battery of it.
+ * @returns A, or null where the label has no ampere figure.
+ */
+export function ratedIn(label: BatteryLabel, asConnected: boolean): number | null {
+  const { rating } = label;
+  if (!rating) return null;
+  const one = convertRating(rating, rating.standard === 'CA' ? 'SAE' : rating.standard);
+  return one === null ? null : one * (asConnected ? inParallelOf(label) : 1);
 }
 
 /** Load for a load test: half the cold-cranking amps. @param cca SAE amps. @returns A. */

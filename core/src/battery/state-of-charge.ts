@@ -1,4 +1,4 @@
-import type { Chemistry } from '../case/vocabulary';
+import type { Chemistry } from '../format/words';
 import { interpolate } from '../quantities/interpolate';
 import type { Points } from '../quantities/interpolate';
 

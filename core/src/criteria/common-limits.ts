@@ -1,4 +1,6 @@
 /** Limits that every school shares; a school's own limits replace those of the same test and rule. */
+import { PATHS, PATH_TESTS } from '../trade/paths';
+import type { PathTest } from '../trade/paths';
 import type { ExpectedDraw, Limit } from './criteria-set';
 
 const PRACTICE = 'Trade practice, docs/criteria.md';
@@ -61,6 +63,7 @@ export const COMMON_LIMITS: readonly Limit[] = [
   {
     test: 'starter-draw',
     rule: { kind: 'expected-draw' },
+    borderline: 0.1,
     source: PRACTICE,
     note: 'The maker’s figure first; else the typical range by cylinders and fuel, about 30 % more at −18 °C.',
   },
@@ -136,41 +139,28 @@ export const EXPECTED_DRAW: readonly ExpectedDraw[] = [
   { fuel: 'diesel', upToCylinders: 16, minAmps: 250, maxAmps: 600 },
 ];
 
-const CRANKING_PATHS = [
-  ['drop-positive-post', 'piece'],
-  ['drop-negative-post', 'piece'],
-  ['drop-starter-positive', 'whole'],
-  ['drop-solenoid', 'contacts'],
-  ['drop-starter-ground', 'ground'],
-  ['drop-engine-ground', 'ground'],
-  ['drop-body-ground', 'ground'],
-] as const;
+/** Width of the borderline zone of a drop, as a share of its limit. */
+const DROP_ZONE = 0.2;
 
-/** Figures of one school for the voltage drops, V at the usual current. */
-export interface DropFigures {
-  readonly piece: number;
-  readonly whole: number;
-  readonly contacts: number;
-  readonly ground: number;
-  readonly chargePositive: number;
-  readonly chargeGround: number;
-}
-
-/** The drop limits of a school. */
-export function dropLimits(figures: DropFigures): readonly Limit[] {
-  const limit = (test: Limit['test'], max: number, loadedBy: 'cranking' | 'charging'): Limit => ({
-    test,
-    rule: { kind: 'drop', max, loadedBy },
-    borderline: max * 0.2,
-    source: PRACTICE,
-    note: `Read across the path while the ${loadedBy} current flows; without at least half of it the figure means nothing.`,
+/**
+ * The drop limits of a school: the strict or the lenient figure of every path, or the school's own.
+ *
+ * @param own Figures of this school alone, V at the usual current.
+ */
+export const dropLimits = (
+  school: 'strictVolts' | 'lenientVolts',
+  own: Readonly<Partial<Record<PathTest, number>>> = {},
+): readonly Limit[] =>
+  PATH_TESTS.map((test) => {
+    const max = own[test] ?? PATHS[test][school];
+    return {
+      test,
+      rule: { kind: 'drop', max },
+      borderline: max * DROP_ZONE,
+      source: PRACTICE,
+      note: `Read across the path while the ${PATHS[test].loadedBy} current flows; without at least half of it the figure means nothing.`,
+    };
   });
-  return [
-    ...CRANKING_PATHS.map(([test, figure]) => limit(test, figures[figure], 'cranking')),
-    limit('drop-charge-positive', figures.chargePositive, 'charging'),
-    limit('drop-charge-ground', figures.chargeGround, 'charging'),
-  ];
-}
 
 /** Cranking floor at the posts for readings that are sustained, not the first dip. */
 export const crankingFloor = (rule: Limit['rule'], borderline: number, note: string): Limit => ({
@@ -226,7 +216,7 @@ export const conductanceLimit = (minShare: number, borderline: number): Limit =>
 /** Alternator output against its rating, once it is loaded enough to show its limit. */
 export const outputLimit = (minShare: number): Limit => ({
   test: 'alternator-current',
-  rule: { kind: 'rated-share', minShare },
+  rule: { kind: 'output-share', minShare },
   borderline: 0.05,
   source: PRACTICE,
   note: 'Only a system pulled to about the resting voltage, or a full field, shows what the alternator can give.',

@@ -4,9 +4,13 @@
  *
  * Geometry only, in a unit square (x to the right, y down): screens, print and PDF draw the same.
  */
-import { FOUR_NOTES, TESTS } from '../case/vocabulary';
-import type { Grade, NoteName } from '../case/vocabulary';
-import type { Assessment } from '../judgement/assess';
+import type { Grade } from '../format/words';
+import type { Assessment } from '../judge/grade/assessment';
+import { TESTS } from '../trade/tables';
+
+/** The four notes of the profile, in the order they are measured. */
+export const FOUR_NOTES = ['resting-voltage', 'cranking-voltage', 'charging-voltage', 'ripple-ac'] as const;
+export type NoteName = (typeof FOUR_NOTES)[number];
 
 /** One level of the profile. */
 export interface ProfileNote {
@@ -52,8 +56,7 @@ export function fourNoteProfile(assessments: readonly Assessment[], nominalVolts
   const notes = FOUR_NOTES.filter((note) => note !== 'ripple-ac').map((note): ProfileNote => {
     const found = newest(assessments, note);
     const volts = typeof found?.reading.value === 'number' ? found.reading.value : null;
-    const limit = found?.resolved;
-    const drawable = limit?.drawable === true && (Number.isFinite(limit.min) || Number.isFinite(limit.max));
+    const limit = found?.resolved?.drawn;
     return {
       note,
       name: TESTS[note].name,
@@ -61,7 +64,7 @@ export function fourNoteProfile(assessments: readonly Assessment[], nominalVolts
       y: volts === null ? null : toY(volts),
       volts,
       grade: found?.grade ?? null,
-      band: drawable ? { top: toY(Math.min(top, limit.max)), bottom: toY(Math.max(bottom, limit.min)) } : null,
+      band: limit ? { top: toY(Math.min(top, limit.max)), bottom: toY(Math.max(bottom, limit.min)) } : null,
     };
   });
   const ripple = newest(assessments, 'ripple-ac');

@@ -12,9 +12,10 @@ export function interpolate(points: Points, x: number): number {
   if (!first || !last) throw new RangeError('interpolate: a table needs at least one point, got none');
   if (x <= first[0]) return first[1];
   for (let i = 1; i < points.length; i++) {
-    const [x1, y1] = points[i]!;
-    const [x0, y0] = points[i - 1]!;
-    if (x <= x1) return y0 + ((y1 - y0) * (x - x0)) / (x1 - x0);
+    const to = points[i]!;
+    if (x > to[0]) continue;
+    const from = points[i - 1]!;
+    return from[1] + ((to[1] - from[1]) * (x - from[0])) / (to[0] - from[0]);
   }
   return last[1];
 }

@@ -2,19 +2,27 @@
  * The report of a job as data: a page for the customer and a page for the technician. The screen, the
  * print and the PDF show the same document.
  */
-import type { Case, Reading } from '../case/case-shape';
-import type { Judgement } from '../case/judgement-shape';
-import { JUDGED_PARTS, SYMPTOMS, TESTS } from '../case/vocabulary';
-import type { Grade } from '../case/vocabulary';
+import type { Case, Reading } from '../format/case-shape';
+import type { Judgement } from '../format/judgement-shape';
+import type { StepName } from '../format/names';
+import { JUDGED_PARTS } from '../format/words';
+import type { Grade } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';
-import { showValue } from '../judgement/assess';
-import { assessCase } from '../judgement/judge';
-import { testsToRepeat } from '../judgement/repeat-tests';
+import type { Assessment } from '../judge/grade/assessment';
+import { testsToRepeat } from '../judge/repeat-tests';
+import { survey } from '../judge/survey';
+import type { Survey } from '../judge/survey';
 import { fourNoteProfile } from '../profile/four-note-profile';
 import type { Profile } from '../profile/four-note-profile';
-import { customerWords } from './customer-words';
-import { VERDICT_WORDS, decisionTone, decisionWords } from './decision-words';
-import { methodWords } from './method-words';
+import { PLAIN_FIGURES } from '../quantities/figure-format';
+import type { FigureChoice } from '../quantities/figure-format';
+import { SYMPTOMS } from '../trade/symptoms';
+import { TESTS } from '../trade/tables';
+import { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from '../words/en/decisions';
+import { PART_WORDS, spaced } from '../words/en/names';
+import { methodWords, readingWords } from '../words/en/readings';
+import { englishVoice, retell } from '../words/en/voice';
+import type { Voice } from '../words/phrases';
 
 /** How the job was signed off, as the report needs it. */
 export interface ReportSignOff {
@@ -34,6 +42,8 @@ export interface ReportInput {
   readonly judgement: Judgement;
   readonly criteria: CriteriaSet;
   readonly signOff: ReportSignOff | null;
+  /** How the reader wants figures written. */
+  readonly figures?: FigureChoice;
 }
 
 export interface ReportReading {
@@ -49,6 +59,8 @@ export interface ReportReading {
 }
 
 export interface ReportDocument {
+  /** How the reader wants figures written: the profile's are drawn, not told. */
+  readonly figures: FigureChoice;
   readonly complaint: string;
   readonly replacedBefore: string;
   readonly decision: { readonly words: string; readonly tone: 'act' | 'open' | 'good'; readonly because: string };
@@ -64,6 +76,8 @@ export interface ReportDocument {
     readonly grade: Grade | null;
   }[];
   readonly signOff: ReportSignOff | null;
+  /** Parts of the system, and single tests, of which nothing is known: never taken as passed. */
+  readonly notTested: readonly string[];
   readonly parts: readonly { readonly part: string; readonly words: string; readonly because: string }[];
   readonly observations: readonly { readonly about: string; readonly finding: string }[];
   readonly readings: readonly ReportReading[];
@@ -72,67 +86,84 @@ export interface ReportDocument {
 }
 
 /** Puts a report together; nothing in it is computed anew but the grades. */
-export function reportDocument({ case: subject, judgement, criteria, signOff }: ReportInput): ReportDocument {
-  const assessments = assessCase(subject, criteria);
+export function reportDocument({ case: subject, judgement, criteria, signOff, figures }: ReportInput): ReportDocument {
+  const voice = englishVoice(figures);
+  const surveyed = survey(subject, criteria);
+  const { assessments } = surveyed;
   const graded = new Map(assessments.map((entry) => [entry.id, entry]));
-  const first: Case = { ...subject, readings: subject.readings.filter(({ pass }) => pass !== 'after') };
   const hasAfter = subject.readings.some(({ pass }) => pass === 'after');
   const nominal = subject.system.nominalVolts;
   return {
-    complaint: (subject.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name]).join(', '),
+    figures: figures ?? PLAIN_FIGURES,
+    complaint: (subject.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
     replacedBefore: (subject.complaint?.partsAlreadyReplaced ?? []).join(', '),
     decision: {
       words: decisionWords(judgement.decision),
       tone: signOff ? (signOff.solved ? 'good' : 'act') : decisionTone(judgement.decision),
-      because: judgement.decision.because,
+      because: retell(judgement.decision, voice),
     },
     plain: signOff?.conclusion ?? customerWords(judgement.decision),
-    before: fourNoteProfile(assessCase(first, criteria), nominal),
+    before: fourNoteProfile(
+      assessments.filter(({ reading }) => reading.pass !== 'after'),
+      nominal,
+    ),
     after: hasAfter
       ? fourNoteProfile(
           assessments.filter(({ reading }) => reading.pass === 'after'),
           nominal,
         )
       : null,
-    comparison: hasAfter ? comparisonOf(subject, graded) : [],
+    comparison: comparisonOf(surveyed, graded, voice),
     signOff,
+    notTested: notTested(judgement, voice),
     parts: JUDGED_PARTS.map((part) => {
-      const { verdict, because } = judgement.parts[part];
-      return { part, words: VERDICT_WORDS[verdict], because };
+      const verdict = judgement.parts[part];
+      return { part, words: VERDICT_WORDS[verdict.verdict], because: retell(verdict, voice) };
     }),
     observations: (subject.observations ?? []).map(({ about, finding }) => ({
-      about: about.replaceAll('-', ' '),
-      finding: finding.replaceAll('-', ' '),
+      about: spaced(about),
+      finding: spaced(finding),
     })),
-    readings: assessments.map(({ id, reading, grade, limit, because }) => ({
+    readings: assessments.map(({ id, reading, grade, resolved, because }) => ({
       id,
       test: nameOf(reading),
-      value: showValue(reading),
+      value: readingWords(reading, voice),
       grade,
-      limit: grade === 'void' ? because : limit,
-      how: methodWords(reading),
+      limit: grade === 'void' ? voice.say(because) : resolved ? voice.say(resolved.bound) : '',
+      how: methodWords(reading, voice),
       at: reading.at ?? null,
       isAfter: reading.pass === 'after',
     })),
     criteria: `${criteria.name}, version ${criteria.version}`,
-    cautions: judgement.cautions,
+    cautions: judgement.cautions.map((because, i) => retell({ because, ...judgement.cautionCodes?.[i] }, voice)),
   };
 }
+
+/** What the customer should know was not looked at. */
+const notTested = ({ parts, decision }: Judgement, voice: Voice): readonly string[] => [
+  ...JUDGED_PARTS.filter((part) => parts[part].verdict === 'not-tested').map((part) => PART_WORDS[part]),
+  ...(decision.code === 'none-found-but-missing' ? missingOf(decision).map((step) => voice.step(step)) : []),
+];
+const missingOf = (decision: Judgement['decision']): readonly StepName[] =>
+  (decision.with as { readonly missing?: readonly StepName[] }).missing ?? [];
 
 const nameOf = ({ test, conditions }: Reading): string =>
   test === 'charging-voltage' && conditions?.loads === 'on' ? `${TESTS[test].name}, loads on` : TESTS[test].name;
 
 function comparisonOf(
-  subject: Case,
-  graded: ReadonlyMap<string, { readonly grade: Grade; readonly limit: string }>,
+  { situation, before: first }: Survey,
+  graded: ReadonlyMap<string, Assessment>,
+  voice: Voice,
 ): ReportDocument['comparison'] {
-  return testsToRepeat(subject).map(({ before, after }) => {
+  if (!first) return [];
+  return testsToRepeat(first, situation).map(({ before, after }) => {
     const found = after && graded.get(after.id);
+    const bound = (found ?? graded.get(before.id))?.resolved?.bound;
     return {
       test: nameOf(before),
-      before: showValue(before),
-      after: after ? showValue(after) : 'not repeated',
-      limit: (found ?? graded.get(before.id))?.limit ?? '',
+      before: readingWords(before, voice),
+      after: after ? readingWords(after, voice) : 'not repeated',
+      limit: bound ? voice.say(bound) : '',
       grade: found?.grade ?? null,
     };
   });

@@ -1,4 +1,5 @@
 /** The charging circuit in its steady state: regulator, capability by speed, belt, cable and loads. */
+import { PATHS } from '../trade/paths';
 import { emf } from './cranking-circuit';
 import type { Vehicle } from './vehicle';
 
@@ -14,7 +15,10 @@ export interface Charging {
 }
 
 /** Vehicle loads as a share of the alternator's rating. */
-export const LOAD_SHARE = { off: 0.16, on: 0.62, full: 1.25 } as const;
+const LOAD_SHARE = { off: 0.16, on: 0.62, full: 1.25 } as const;
+export type Loads = keyof typeof LOAD_SHARE;
+
+const OUTPUT_PATH = [...PATHS['drop-charge-positive'].pieces, ...PATHS['drop-charge-ground'].pieces];
 /** Resistance of a battery that takes or gives charge, over its cranking resistance. */
 const CHARGE_RESISTANCE_RATIO = 4;
 
@@ -24,7 +28,7 @@ export const speedShare = (rpm: number): number => Math.max(0, Math.min(1, 0.45 
 /** @param target Regulator's aim at the stud, V. @param loads Share of the rating that is asked. */
 export function charge(
   vehicle: Vehicle,
-  loads: keyof typeof LOAD_SHARE,
+  loads: Loads,
   rpm: number,
   target = vehicle.regulatorVolts,
 ): Charging {
@@ -33,7 +37,7 @@ export function charge(
   const inner = vehicle.batteryOhm * CHARGE_RESISTANCE_RATIO;
   const works = vehicle.excited && !vehicle.linkBlown;
   const able = works ? vehicle.alternatorShare * vehicle.beltShare * speedShare(rpm) * vehicle.ratedAmps : 0;
-  const path = vehicle.chargeCableOhm + vehicle.chargeGroundOhm;
+  const path = OUTPUT_PATH.reduce((sum, piece) => sum + vehicle.pieces[piece], 0);
   // What the battery takes at the regulator's aim; its acceptance falls as it fills.
   const wanted = (output: number): number => target - output * path;
   const acceptance = (volts: number): number =>

@@ -1,5 +1,5 @@
 /** The starting circuit in time: rest, inrush, compressions, recovery, as a recorder would see them. */
-import { batteryOhm, emf, pathOhm } from './cranking-circuit';
+import { batteryOhmAt, emf, pathOhm } from './cranking-circuit';
 import type { Vehicle } from './vehicle';
 
 export interface Sample {
@@ -32,7 +32,7 @@ export function crankWaveform(vehicle: Vehicle, stepS = 0.5e-3): readonly Sample
   if (!(stepS > 0 && stepS <= 1e-3))
     throw new RangeError(`stepS must lie above 0 and be at most 0.001 s, got ${stepS}`);
   const open = emf(vehicle);
-  const battery = batteryOhm(vehicle);
+  const battery = batteryOhmAt(vehicle, vehicle.usualAmps);
   const cylinders = vehicle.system.engine?.cylinders ?? 4;
   const works = vehicle.controlVolts === 0;
   const fixedOhm = battery * (1 - SLOW_SHARE) + pathOhm(vehicle) + vehicle.motorOhm;

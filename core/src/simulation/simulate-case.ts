@@ -1,11 +1,9 @@
-import { CASE_FORMAT } from '../case/case-shape';
-import type { Case, Observation, Reading } from '../case/case-shape';
-import type { StepName } from '../case/judgement-shape';
-import { OBSERVATION_NAMES, isObservationName, isTestName } from '../case/vocabulary';
-import type { FaultName, TestName } from '../case/vocabulary';
-import { injectFault } from './inject-fault';
-import { makeMistake } from './make-mistake';
-import { measure } from './measure';
+import { CASE_FORMAT } from '../format/case-shape';
+import type { Case, Observation, Reading } from '../format/case-shape';
+import type { FaultName, StepName, TestName } from '../format/names';
+import { FAULTS, OBSERVATION_NAMES, TESTS, isObservationName, isTestName } from '../trade/tables';
+import { simulatedBench } from './bench';
+import type { Measured } from './bench';
 import { complainOf, observe } from './observe';
 import { randomOf } from './random';
 import type { Random } from './random';
@@ -39,6 +37,8 @@ export const FULL_SET: readonly TestName[] = [
   'drop-starter-positive',
   'drop-solenoid',
   'drop-starter-ground',
+  'drop-engine-ground',
+  'drop-body-ground',
   'charging-voltage',
   'alternator-current',
   'drop-charge-positive',
@@ -50,12 +50,14 @@ export const FULL_SET: readonly TestName[] = [
   'parasitic-draw',
 ];
 
+/** Observations that a full visit leaves out: the end of all testing, and half an hour with the plugs. */
+const LEFT_OUT: ReadonlySet<string> = new Set(['plugs-removed-crank', 'battery-case']);
+
 /** A simulated visit: a vehicle that can be measured, observed and charged, step by step. */
 export class SimulatedVisit {
   readonly vehicle: Vehicle;
   readonly #random: Random;
   readonly #spread: Spread;
-  readonly #faults: ReadonlySet<FaultName>;
   readonly #mistakes: number;
   #readings: Reading[] = [];
   #observations: Observation[] = [];
@@ -65,10 +67,11 @@ export class SimulatedVisit {
     this.#mistakes = mistakes;
     this.#random = randomOf(seed);
     this.#spread = spread;
-    this.#faults = new Set(faults);
     this.vehicle = soundVehicle(this.#random, spread);
+    if (severity !== undefined && !(severity >= 0 && severity <= 1))
+      throw new RangeError(`severity must lie from 0 to 1, got ${severity}`);
     for (const fault of faults)
-      injectFault(this.vehicle, fault, severity ?? this.#random.between(0, 1), this.#random, spread);
+      FAULTS[fault].effect(this.vehicle, severity ?? this.#random.between(0, 1), this.#random, spread);
     this.#symptoms = complainOf(this.vehicle, this.#random);
   }
 
@@ -77,29 +80,28 @@ export class SimulatedVisit {
     if (step === 'charge') {
       this.vehicle.charge = Math.max(this.vehicle.charge, this.#random.between(0.93, 1));
       this.do('resting-voltage');
-    } else if (isObservationName(step))
-      this.#observations.push({
-        about: step,
-        finding: observe(
-          this.vehicle,
-          step,
-          { accessorySeized: this.#faults.has('accessory-seized') },
-          this.#random,
-          this.#spread,
-        ),
-      });
-    else if (isTestName(step)) {
-      const measured = measure(this.vehicle, step, { random: this.#random, spread: this.#spread }, conditions);
-      const slips = this.#mistakes > 0 && this.#random.chance(this.#mistakes);
-      const recorded = slips ? makeMistake(measured, this.vehicle.scale, this.#random) : measured;
-      this.#readings.push({ id: `s${this.#readings.length + 1}`, ...recorded });
-    }
+    } else if (isObservationName(step)) this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
+    else if (isTestName(step)) this.#readings.push({ id: `s${this.#readings.length + 1}`, test: step, ...this.#take(step, conditions) });
+  }
+
+  #bench(wanted: Readonly<Record<string, unknown>> = {}) {
+    return simulatedBench(this.vehicle, this.#random, this.#spread, wanted);
+  }
+
+  /** One reading, now and then with one of the usual mistakes of its test. */
+  #take(test: TestName, wanted: Readonly<Record<string, unknown>>): Measured {
+    const measured = TESTS[test].simulated(this.#bench(wanted));
+    const slips = this.#mistakes > 0 && this.#random.chance(this.#mistakes) ? TESTS[test].slips : undefined;
+    const { value } = measured;
+    return slips && typeof value === 'number' && value > 0
+      ? this.#random.pick(slips)(measured, value, this.vehicle.scale, this.#random)
+      : measured;
   }
 
   /** Everything there is to read, charged first where that is what a technician would do. */
   doAll({ chargeFirst }: { readonly chargeFirst: boolean }): void {
     for (const about of OBSERVATION_NAMES)
-      if (about !== 'plugs-removed-crank' && about !== 'battery-case') this.do(about);
+      if (!LEFT_OUT.has(about)) this.do(about);
     this.do('resting-voltage');
     if (chargeFirst) this.do('charge');
     for (const test of FULL_SET) if (test !== 'resting-voltage') this.do(test);

@@ -6,8 +6,8 @@ export interface Spread {
   /** Range of health (1 as rated) of sound and of worn batteries. */
   readonly soundHealth: readonly [number, number];
   readonly wornHealth: readonly [number, number];
-  /** Sound path resistances as a share of the strict limit at the usual current: median and sd. */
-  readonly pathShare: number;
+  /** Sound path resistances over the usual ones: median and sd of the logarithm. */
+  readonly pathFactor: number;
   readonly pathSd: number;
   /** Volts a bad path loses at the usual current, per 12 V. */
   readonly badPathVolts: readonly [number, number];
@@ -33,7 +33,7 @@ export const TUNING_SPREAD: Spread = {
   batterySd: 0.1,
   soundHealth: [0.85, 1.12],
   wornHealth: [0.3, 0.64],
-  pathShare: 0.3,
+  pathFactor: 1,
   pathSd: 0.35,
   badPathVolts: [0.7, 4],
   stallRatio: [3.5, 5.5],
@@ -54,7 +54,7 @@ export const TESTING_SPREAD: Spread = {
   batterySd: 0.14,
   soundHealth: [0.82, 1.18],
   wornHealth: [0.25, 0.66],
-  pathShare: 0.38,
+  pathFactor: 1.25,
   pathSd: 0.4,
   badPathVolts: [0.55, 3.5],
   stallRatio: [3, 6.5],

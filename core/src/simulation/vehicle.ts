@@ -1,8 +1,10 @@
 import { convertRating } from '../battery/rating';
-import type { System } from '../case/case-shape';
-import { CHEMISTRIES } from '../case/vocabulary';
+import type { System } from '../format/case-shape';
+import { CHEMISTRIES } from '../format/words';
 import { BALANCED } from '../criteria/schools';
-import { expectedDraw } from '../judgement/expected-draw';
+import { coldDemand, expectedDraw } from '../trade/expected-draw';
+import { FULL_OUTPUT_SHARE, PIECES, PIECE_NAMES } from '../trade/paths';
+import type { PieceName } from '../trade/paths';
 import type { Random } from './random';
 import type { Spread } from './spread';
 
@@ -19,11 +21,8 @@ export interface Vehicle {
   deadCell: boolean;
   /** Battery resistance at 21 °C, full, health 1, ohm. */
   batteryOhm: number;
-  positivePostOhm: number;
-  negativePostOhm: number;
-  positiveCableOhm: number;
-  solenoidOhm: number;
-  groundOhm: number;
+  /** Ohms of every piece of the circuit. */
+  readonly pieces: Record<PieceName, number>;
   motorOhm: number;
   /** Back-EMF per rpm of the engine, V. */
   voltsPerRpm: number;
@@ -45,8 +44,7 @@ export interface Vehicle {
   humpsMissing: number;
   diodeShorted: boolean;
   beltShare: number;
-  chargeCableOhm: number;
-  chargeGroundOhm: number;
+  accessorySeized: boolean;
   linkBlown: boolean;
   drainAmps: number;
   readonly usualAmps: number;
@@ -56,11 +54,21 @@ export interface Vehicle {
 }
 
 const LITRES = { petrol: [0.35, 0.6], diesel: [0.45, 0.7] } as const;
-const STRICT_VOLTS = { post: 0.1, cable: 0.2, solenoid: 0.3, ground: 0.2, charge: 0.3, chargeGround: 0.1 } as const;
+/** Share of the usual draw from which an engine or an accessory drags. */
+const DRAGS_FROM = 1.5;
 
-/** Volts of the strict limit for each path, per 12 V. */
-export const strictOhm = (path: keyof typeof STRICT_VOLTS, amps: number, scale: number): number =>
-  (STRICT_VOLTS[path] * scale) / amps;
+/** The current that usually loads a piece in this vehicle, A. */
+const loadOf = (piece: PieceName, { usualAmps, ratedAmps }: Pick<Vehicle, 'usualAmps' | 'ratedAmps'>): number =>
+  PIECES[piece].loadedBy === 'charging' ? ratedAmps * FULL_OUTPUT_SHARE : usualAmps;
+
+/** Ohms of a piece that loses what a sound one usually loses. */
+export const soundPieceOhms = (
+  piece: PieceName,
+  vehicle: Pick<Vehicle, 'usualAmps' | 'ratedAmps' | 'scale'>,
+): number => (PIECES[piece].soundVolts * vehicle.scale) / loadOf(piece, vehicle);
+
+/** True where engine or accessory ask for much more than in health. */
+export const isDragged = ({ loadAmps, soundLoadAmps }: Vehicle): boolean => loadAmps > soundLoadAmps * DRAGS_FROM;
 
 /** Draws a sound vehicle. */
 export function soundVehicle(random: Random, spread: Spread): Vehicle {
@@ -94,9 +102,13 @@ export function soundVehicle(random: Random, spread: Spread): Vehicle {
       specified: { starterDrawAmps: { min: Math.round(usualAmps * 0.8), max: Math.round(usualAmps * 1.2) } },
     }),
   };
-  const path = (name: keyof typeof STRICT_VOLTS, amps: number): number =>
-    strictOhm(name, amps, scale) * spread.pathShare * random.factor(spread.pathSd);
-  const cold = 1 + (0.3 / 39) * Math.max(0, 21 - celsius);
+  const pieces = Object.fromEntries(
+    PIECE_NAMES.map((piece) => [
+      piece,
+      soundPieceOhms(piece, { usualAmps, ratedAmps, scale }) * spread.pathFactor * random.factor(spread.pathSd),
+    ]),
+  ) as Record<PieceName, number>;
+  const cold = coldDemand(celsius);
   const rpm = random.between(...spread.crankRpm) * (fuel === 'diesel' ? 0.9 : 1);
   const motorVolts = 10.6 * scale;
   const motorOhm = motorVolts / (usualAmps * random.between(...spread.stallRatio));
@@ -109,11 +121,7 @@ export function soundVehicle(random: Random, spread: Spread): Vehicle {
     health: random.between(...spread.soundHealth),
     deadCell: false,
     batteryOhm: (spread.batteryVoltsPerCca * scale * random.factor(spread.batterySd)) / cca,
-    positivePostOhm: path('post', usualAmps),
-    negativePostOhm: path('post', usualAmps),
-    positiveCableOhm: path('cable', usualAmps),
-    solenoidOhm: path('solenoid', usualAmps),
-    groundOhm: path('ground', usualAmps) * 0.7,
+    pieces,
     motorOhm,
     voltsPerRpm: (motorVolts - usualAmps * motorOhm) / rpm,
     loadAmps: usualAmps * cold * (1 - spread.viscousShare),
@@ -131,8 +139,7 @@ export function soundVehicle(random: Random, spread: Spread): Vehicle {
     humpsMissing: 0,
     diodeShorted: false,
     beltShare: 1,
-    chargeCableOhm: path('charge', ratedAmps * 0.8),
-    chargeGroundOhm: path('chargeGround', ratedAmps * 0.8),
+    accessorySeized: false,
     linkBlown: false,
     drainAmps: random.between(0.008, 0.045),
     usualAmps,

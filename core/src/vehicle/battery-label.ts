@@ -1,6 +1,6 @@
 /** A battery's label, from the text of its barcode or as typed from the print. */
-import { RATING_STANDARDS } from '../case/vocabulary';
-import type { Chemistry, NominalVolts, RatingStandard } from '../case/vocabulary';
+import { RATING_STANDARDS } from '../format/words';
+import type { Chemistry, NominalVolts, RatingStandard } from '../format/words';
 
 export interface LabelText {
   readonly nominalVolts?: NominalVolts;

@@ -9,6 +9,13 @@ export function bodyAs<T extends object>(type: new () => T, request: Request): T
   return result.body;
 }
 
+/** The request's query as an instance of its class; refused by field like a body. */
+export function queryAs<T extends object>(type: new () => T, request: Request): T {
+  const result = checkBody(type, { ...request.query });
+  if (!result.ok) throw misfit(result.errors);
+  return result.body;
+}
+
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 
 /** A path parameter that is a UUID; another text names no record, and is refused by name. */

@@ -1,4 +1,4 @@
-import type { Profile } from '@tetrad/core';
+import type { FigureFormat, Profile } from '@tetrad/core';
 import { GRADE_INK, INK, style } from './page';
 import type { Paper } from './page';
 
@@ -7,11 +7,19 @@ const REACH = 62 / 600;
 const BAND_REACH = REACH + 18 / 600;
 const AXIS_PT = 24;
 
+/** Where it is drawn, pt, and how its figures are written. */
+interface ProfilePlace extends Pick<FigureFormat, 'plain'> {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Draws a four-note profile as vectors, in the place given. */
 export function drawProfile(
   paper: Paper,
   profile: Profile,
-  { x, y, width, height }: { x: number; y: number; width: number; height: number },
+  { x, y, width, height, plain }: ProfilePlace,
 ): void {
   const left = x + AXIS_PT;
   const wide = width - AXIS_PT;
@@ -53,7 +61,7 @@ export function drawProfile(
     style(paper, { size: 8, ink: INK.soft }).text(name, toX(at) - wide / 6, y + high + 4, place);
     if (volts !== null && level !== null)
       style(paper, { font: 'strong', size: 11, ink: GRADE_INK[grade ?? 'noted'] }).text(
-        volts.toFixed(2),
+        plain(volts, 2),
         toX(at) - wide / 6,
         level < 0.3 ? toY(level) + 4 : toY(level) - 16,
         place,

@@ -1,7 +1,8 @@
 /** The report as PDF: the customer's page, then the technician's, with embedded fonts and vectors. */
 import { reportOf } from '@tetrad/contracts';
 import type { JobView } from '@tetrad/contracts';
-import type { ReportDocument } from '@tetrad/core';
+import { figureFormat } from '@tetrad/core';
+import type { FigureChoice, ReportDocument } from '@tetrad/core';
 import { drawProfile } from './draw-profile';
 import { drawTable } from './draw-table';
 import { INK, MARGIN_PT, WIDE_PT, heading, newPaper, paragraph, style } from './page';
@@ -16,8 +17,11 @@ const shownTime = (iso: string): string =>
   new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(iso));
 
 /** @returns the paper as a stream of bytes. */
-export function pdfReport(job: JobView, shop: string, fontsFolder: string): NodeJS.ReadableStream {
-  const report = reportOf(job);
+export function pdfReport(
+  job: JobView,
+  { shop, fontsFolder, figures }: { shop: string; fontsFolder: string; figures: FigureChoice },
+): NodeJS.ReadableStream {
+  const report = reportOf(job, undefined, figures);
   const paper = newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
   head(paper, job, shop);
   customerPage(paper, report);
@@ -80,21 +84,26 @@ function customerPage(paper: Paper, report: ReportDocument): void {
       );
     paragraph(paper, `Signed off by ${signOff.by}, ${shownTime(signOff.at)}.`, { ink: INK.soft });
   }
+  if (report.notTested.length > 0) {
+    heading(paper, 'Not tested');
+    paragraph(paper, `Nothing can be said of: ${report.notTested.join(', ')}.`);
+  }
   heading(paper, 'Please mind');
   for (const caution of report.cautions) paragraph(paper, caution, { size: 9, ink: INK.soft }, 2);
 }
 
 /** One profile, or before beside after. */
-function profiles(paper: Paper, { before, after }: ReportDocument): void {
+function profiles(paper: Paper, { before, after, figures }: ReportDocument): void {
+  const { plain } = figureFormat(figures);
   const top = paper.y + (after ? 14 : 0);
   const half = (WIDE_PT - 16) / 2;
   const place = { y: top, height: PROFILE_PT };
   if (after) {
     style(paper, { font: 'strong', size: 9.5, ink: INK.soft }).text('Before', MARGIN_PT, top - 14);
     style(paper, { font: 'strong', size: 9.5, ink: INK.soft }).text('After', MARGIN_PT + half + 16, top - 14);
-    drawProfile(paper, before, { x: MARGIN_PT, width: half, ...place });
-    drawProfile(paper, after, { x: MARGIN_PT + half + 16, width: half, ...place });
-  } else drawProfile(paper, before, { x: MARGIN_PT, width: WIDE_PT, ...place });
+    drawProfile(paper, before, { x: MARGIN_PT, width: half, ...place, plain });
+    drawProfile(paper, after, { x: MARGIN_PT + half + 16, width: half, ...place, plain });
+  } else drawProfile(paper, before, { x: MARGIN_PT, width: WIDE_PT, ...place, plain });
   paper.y = top + PROFILE_PT + 6;
 }
 

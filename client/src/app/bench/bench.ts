@@ -12,8 +12,8 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { SYMPTOMS, WHY_AGAIN, blockedSteps, openRepeats, stepMinutes, testsToRepeat } from '@tetrad/core';
-import type { CautionName, NextStep, Reading, StepName, SymptomName, WaitKind } from '@tetrad/core';
+import { SYMPTOMS, ENGLISH, STEP_NAMES, blockedSteps, openRepeats, repeatsOf, stepMinutes } from '@tetrad/core';
+import type { CautionName, NextStep, Reading, RouteStep, StepName, TickName, WaitKind } from '@tetrad/core';
 import { BudgetView } from '../parts/budget-view';
 import { ProfileView } from '../parts/profile-view';
 import { toggled } from '../parts/toggled';
@@ -28,6 +28,7 @@ import {
   selectJudgement,
   selectPendingReadings,
   selectProfile,
+  selectSurvey,
 } from '../state/job/job.selectors';
 import { newId } from '../state/new-id';
 import { Entries } from '../state/outbox/entries';
@@ -41,16 +42,16 @@ import { SignOffDialog } from './job/sign-off-dialog';
 import type { SignOffDraft } from './job/sign-off-dialog';
 import { WheelLink } from './job/wheel-link';
 import { BENCH_STEPS } from './route/bench-steps';
-import type { BenchStep } from './route/bench-steps';
 import { RouteList } from './route/route-list';
 import { belongs, findStep, keyOf, stepNameOf } from './route/step-key';
-import type { TickName } from './route/ticks';
 import { Verdicts } from './says/verdicts';
 import type { EnteredReading } from './step/reading-entry';
 import { StepPanel } from './step/step-panel';
 import { TimerChips } from '../waiting/timer-chips';
 
-const STEP_NAMES = [...new Set(BENCH_STEPS.map(stepNameOf).filter((name) => name !== null))];
+
+/** Why a test is asked for once more. */
+const AGAIN = { code: 'again-after-repair', with: {} } as const;
 
 /** One job: the route, the step at hand, what it says, and the profile. */
 @Component({
@@ -86,6 +87,7 @@ export class Bench {
   protected readonly loading = this.#store.selectSignal(selectJobLoading);
   protected readonly criteria = this.#store.selectSignal(selectCriteria);
   protected readonly assessments = this.#store.selectSignal(selectAssessments);
+  protected readonly surveyed = this.#store.selectSignal(selectSurvey);
   protected readonly judgement = this.#store.selectSignal(selectJudgement);
   protected readonly profile = this.#store.selectSignal(selectProfile);
   protected readonly pending = this.#store.selectSignal(selectPendingReadings);
@@ -94,16 +96,17 @@ export class Bench {
 
   readonly #chosen = signal<string | null>(null);
   /** The last reading saved here and its step: what undo takes back, and where it returns to. */
-  readonly #last = signal<{ readonly id: string; readonly step: BenchStep } | null>(null);
+  readonly #last = signal<{ readonly id: string; readonly step: RouteStep } | null>(null);
   protected readonly ticked = signal<ReadonlySet<TickName>>(new Set());
   protected readonly linking = signal(false);
   protected readonly signing = signal(false);
   protected readonly panel = viewChild(StepPanel);
+  protected readonly label = viewChild(JobLabel);
 
   protected readonly pass = computed(() => this.view()?.pass ?? 'before');
   protected readonly repeats = computed(() => {
-    const job = this.view();
-    return job ? testsToRepeat(job.case) : [];
+    const surveyed = this.surveyed();
+    return surveyed ? repeatsOf(surveyed) : [];
   });
   /** What to do next: after a repair the same tests, else what the judge asks for. */
   protected readonly next = computed((): NextStep | null => {
@@ -111,14 +114,15 @@ export class Bench {
     if (!again) return this.judgement()?.next[0] ?? null;
     return {
       test: again.test,
-      because: WHY_AGAIN,
+      because: ENGLISH.say(AGAIN),
+      ...AGAIN,
       minutes: stepMinutes(again.test) ?? 2,
       conditions: again.loads ? { loads: again.loads } : {},
     };
   });
 
   /** The step at hand: chosen, else what comes next, else the first note not read. */
-  protected readonly step = computed((): BenchStep => {
+  protected readonly step = computed((): RouteStep => {
     const chosen = BENCH_STEPS.find((step) => keyOf(step) === this.#chosen());
     const next = this.next();
     return (
@@ -129,15 +133,15 @@ export class Bench {
     );
   });
   protected readonly blocked = computed(() => {
-    const job = this.view();
-    return job ? blockedSteps(job.case, STEP_NAMES, this.criteria()) : new Map<StepName, never>();
+    const surveyed = this.surveyed();
+    return surveyed ? blockedSteps(surveyed.situation, STEP_NAMES) : new Map<StepName, never>();
   });
   protected readonly blockedNow = computed(() => {
     const name = stepNameOf(this.step());
     return (name !== null && this.blocked().get(name)) || null;
   });
   protected readonly symptoms = computed(() =>
-    (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name as SymptomName]).join(', '),
+    (this.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
   );
 
   /** What the foot shows: the profile, or where the volts went. */
@@ -165,11 +169,12 @@ export class Bench {
     });
   }
 
-  protected choose(step: BenchStep): void {
+  protected choose(step: RouteStep): void {
     this.#chosen.set(keyOf(step));
   }
   /** Goes to the step a judgement, a timer or a path names. */
   protected goTo(name: StepName, loads?: unknown): void {
+    if (name === 'label') this.label()?.editing.set(true);
     const step = findStep(name, loads);
     if (step) this.choose(step);
   }
@@ -250,9 +255,9 @@ export class Bench {
   }
 
   /** After a note comes the next open one; after a repair the next test to repeat; else the step stays. */
-  #follow(step: BenchStep): void {
+  #follow(step: RouteStep): void {
     const at = BENCH_STEPS.indexOf(step);
-    const open = (candidate: BenchStep): boolean => candidate !== step && this.#isOpenNote(candidate);
+    const open = (candidate: RouteStep): boolean => candidate !== step && this.#isOpenNote(candidate);
     const following = BENCH_STEPS.slice(at + 1).find(open) ?? BENCH_STEPS.find(open);
     const more = step.kind === 'reading' && step.perBattery && (this.view()?.case.system.battery.count ?? 1) > 1;
     if (more) this.choose(step);
@@ -260,7 +265,7 @@ export class Bench {
     else this.choose(step.kind === 'reading' && step.note && following ? following : step);
   }
 
-  #isOpenNote(step: BenchStep): boolean {
+  #isOpenNote(step: RouteStep): boolean {
     return (
       step.kind === 'reading' &&
       step.note === true &&

@@ -1,5 +1,5 @@
-import { parseEntry } from '@tetrad/core';
-import type { Chemistry, EntryUnit, NominalVolts, RatingStandard, System } from '@tetrad/core';
+import { LABEL_FIGURES, allowedWords, checkShape, parseEntry } from '@tetrad/core';
+import type { Chemistry, EntryUnit, NominalVolts, RatingStandard, Shape, System } from '@tetrad/core';
 
 /** A system as it is typed: texts, so that nothing typed is lost before it is understood. */
 export interface SystemDraft {
@@ -20,6 +20,7 @@ export interface SystemDraft {
   readonly drawMax: string;
   readonly chargeMin: string;
   readonly chargeMax: string;
+  readonly crankMin: string;
 }
 
 const text = (value: number | undefined): string => (value === undefined ? '' : String(value));
@@ -43,6 +44,7 @@ export function draftOf({ nominalVolts, battery, engine, alternator, specified }
     drawMax: text(specified?.starterDrawAmps?.max),
     chargeMin: text(specified?.chargingVolts?.min),
     chargeMax: text(specified?.chargingVolts?.max),
+    crankMin: text(specified?.crankingVolts?.min),
   };
 }
 
@@ -58,23 +60,25 @@ export type SystemResult =
 /** Understands a draft; fields that nobody filled are absent. What the draft does not know is kept from `before`. */
 export function systemOf(draft: SystemDraft, before?: System): SystemResult {
   const problems: DraftProblem[] = [];
-  const number = (field: keyof SystemDraft, unit: EntryUnit, min: number, max: number): number | undefined => {
+  const number = (field: keyof SystemDraft, unit: EntryUnit, shape: Shape<number>): number | undefined => {
     const typed = draft[field] as string;
     const entry = parseEntry(typed, unit);
-    if (entry.ok && entry.value >= min && entry.value <= max) return entry.value;
     if (!entry.ok && entry.fault.code === 'empty') return undefined;
-    problems.push({ field, text: `Found “${typed}”; allowed is ${min} to ${max}${unit && ` ${unit}`}.` });
+    if (entry.ok && checkShape(shape, entry.value).misfits.length === 0) return entry.value;
+    problems.push({ field, text: `Found “${typed}”; allowed is ${allowedWords(shape.wanted)}.` });
     return undefined;
   };
+  const { ratingAmps: rated, drawAmps, volts: volt, ...figures } = LABEL_FIGURES;
   const isPack = draft.arrangement !== 'single';
-  const ratingAmps = draft.standard === 'JIS' ? undefined : number('rating', 'A', 1, 3000);
-  const capacityAh = number('capacity', 'Ah', 1, 1000);
-  const count = isPack ? (number('count', '', 2, 3) ?? 2) : undefined;
-  const cylinders = number('cylinders', '', 1, 16);
-  const displacementLitres = number('litres', 'l', 0.05, 30);
-  const ratedAmps = number('alternator', 'A', 1, 600);
-  const draw = range(number('drawMin', 'A', 0, 3000), number('drawMax', 'A', 0, 3000));
-  const volts = range(number('chargeMin', 'V', 0, 60), number('chargeMax', 'V', 0, 60));
+  const ratingAmps = draft.standard === 'JIS' ? undefined : number('rating', 'A', rated);
+  const capacityAh = number('capacity', 'Ah', figures.capacityAh);
+  const count = isPack ? (number('count', '', figures.count) ?? 2) : undefined;
+  const cylinders = number('cylinders', '', figures.cylinders);
+  const displacementLitres = number('litres', 'l', figures.displacementLitres);
+  const ratedAmps = number('alternator', 'A', figures.alternatorAmps);
+  const draw = range(number('drawMin', 'A', drawAmps), number('drawMax', 'A', drawAmps));
+  const volts = range(number('chargeMin', 'V', volt), number('chargeMax', 'V', volt));
+  const crank = range(number('crankMin', 'V', volt), before?.specified?.crankingVolts?.max);
   if (problems.length > 0) return { ok: false, problems };
   const {
     battery: oldBattery,
@@ -86,7 +90,7 @@ export function systemOf(draft: SystemDraft, before?: System): SystemResult {
   const { rating: _r, capacityAh: _a, count: _c, arrangement: _g, serviceable: _s, ...battery } = oldBattery ?? {};
   const { cylinders: _y, fuel: _f, displacementLitres: _l, ...otherEngine } = oldEngine ?? {};
   const { ratedAmps: _m, regulation: _u, ...otherAlternator } = oldAlternator ?? {};
-  const { starterDrawAmps: _d, chargingVolts: _v, ...otherSpecified } = oldSpecified ?? {};
+  const { starterDrawAmps: _d, chargingVolts: _v, crankingVolts: _k, ...otherSpecified } = oldSpecified ?? {};
   const engine = {
     ...otherEngine,
     ...(cylinders !== undefined && { cylinders }),
@@ -102,6 +106,7 @@ export function systemOf(draft: SystemDraft, before?: System): SystemResult {
     ...otherSpecified,
     ...(draw && { starterDrawAmps: draw }),
     ...(volts && { chargingVolts: volts }),
+    ...(crank && { crankingVolts: crank }),
   };
   return {
     ok: true,
@@ -111,7 +116,7 @@ export function systemOf(draft: SystemDraft, before?: System): SystemResult {
       battery: {
         ...battery,
         chemistry: draft.chemistry,
-        ...(ratingAmps !== undefined && { rating: { value: ratingAmps, standard: draft.standard } }),
+        ...(ratingAmps !== undefined && { rating: ratingOf(ratingAmps, draft.standard, oldBattery?.rating) }),
         ...(capacityAh !== undefined && { capacityAh }),
         ...(isPack && { count, arrangement: draft.arrangement }),
         ...(draft.caps && { serviceable: draft.caps === 'yes' }),
@@ -127,3 +132,13 @@ const range = (min: number | undefined, max: number | undefined): { min?: number
   min === undefined && max === undefined
     ? null
     : { ...(min !== undefined && { min }), ...(max !== undefined && { max }) };
+
+/** A rating that was confirmed stays so until another figure or standard is entered. */
+const ratingOf = (
+  value: number,
+  standard: RatingStandard,
+  before: System['battery']['rating'],
+): NonNullable<System['battery']['rating']> =>
+  before?.confirmed === true && before.value === value && before.standard === standard
+    ? before
+    : { value, standard };

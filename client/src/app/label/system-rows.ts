@@ -36,4 +36,5 @@ export const SYSTEM_ROWS: readonly SystemRow[] = [
   { field: 'drawMax', label: 'Starter draw, most A', mode: 'decimal' },
   { field: 'chargeMin', label: 'Charging, least V', mode: 'decimal' },
   { field: 'chargeMax', label: 'Charging, most V', mode: 'decimal' },
+  { field: 'crankMin', label: 'Cranking, least V', mode: 'decimal' },
 ];

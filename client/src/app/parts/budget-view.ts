@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatQuantity, formatSmallVolts } from '@tetrad/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { BudgetPiece } from '@tetrad/core';
+import { Figures } from '../state/figures';
 
 /** Pieces narrower than this, %, are drawn this wide: a tenth of a volt must still be seen. */
 const NARROWEST = 1.2;
@@ -72,15 +72,16 @@ const NARROWEST = 1.2;
   `,
 })
 export class BudgetView {
+  readonly #figures = inject(Figures);
   readonly budget = input.required<readonly BudgetPiece[]>();
 
   protected readonly pieces = computed(() =>
-    this.budget().map(({ piece, volts, ohms, share }) => ({
+    this.budget().map(({ piece, kind, volts, ohms, share }) => ({
       piece,
-      isLeft: piece.startsWith('left'),
+      isLeft: kind === 'left',
       width: Math.max(NARROWEST, share * 100),
-      volts: volts < 0.5 ? formatSmallVolts(volts) : formatQuantity(volts, 'V'),
-      ohms: ohms === undefined ? '' : formatQuantity(ohms, 'ohm'),
+      volts: this.#figures.voice().smallVolts(volts),
+      ohms: ohms === undefined ? '' : this.#figures.voice().ohms(ohms),
     })),
   );
 }

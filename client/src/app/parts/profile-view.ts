@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatSmallVolts } from '@tetrad/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Profile, ProfileNote } from '@tetrad/core';
+import { Figures } from '../state/figures';
 
 /** Drawing units across and down; the drawing is stretched to its place. */
 const WIDE = 600;
@@ -17,6 +17,7 @@ const REACH = 62;
   host: { '[class.small]': 'small()' },
 })
 export class ProfileView {
+  readonly #figures = inject(Figures);
   readonly profile = input.required<Profile>();
   readonly small = input(false);
 
@@ -37,12 +38,12 @@ export class ProfileView {
     const { notes, ripple } = this.profile();
     const read = notes
       .filter(({ volts }) => volts !== null)
-      .map(({ name, volts, grade }) => `${name} ${volts!.toFixed(2)} volts, ${grade}`);
-    return [...read, ...(ripple ? [`Ripple ${formatSmallVolts(ripple.volts)}`] : [])].join('; ') || 'Nothing read yet';
+      .map(({ name, volts, grade }) => `${name} ${this.#figures.voice().volts(volts!)}, ${grade}`);
+    return [...read, ...(ripple ? [`Ripple ${this.#figures.voice().smallVolts(ripple.volts)}`] : [])].join('; ') || 'Nothing read yet';
   });
 
   protected shown({ volts }: ProfileNote): string {
-    return volts === null ? '–' : volts.toFixed(2);
+    return volts === null ? '–' : this.#figures.voice().plain(volts, 2);
   }
-  protected readonly millivolts = formatSmallVolts;
+  protected readonly millivolts = (volts: number): string => this.#figures.voice().smallVolts(volts);
 }

@@ -12,12 +12,13 @@ import {
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { reportOf } from '@tetrad/contracts';
-import { TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
+import { SCHOOLS, TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
 import { GradeMark } from '../parts/grade-mark';
 import { ProfileView } from '../parts/profile-view';
 import { saveFile } from '../parts/save-file';
 import { JobActions } from '../state/job/job.reducer';
 import { selectJob, selectJobLoading, selectJudgement } from '../state/job/job.selectors';
+import { Figures } from '../state/figures';
 import { selectShop } from '../state/shop/shop.reducer';
 
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
@@ -30,6 +31,7 @@ import { selectShop } from '../state/shop/shop.reducer';
 })
 export class Report {
   readonly #store = inject(Store);
+  readonly #figures = inject(Figures);
   readonly job = input.required<string>();
 
   protected readonly view = this.#store.selectSignal(selectJob);
@@ -40,16 +42,19 @@ export class Report {
   protected readonly report = computed(() => {
     const job = this.view();
     const judgement = this.#judgement();
-    return job && judgement ? reportOf(job, judgement) : null;
+    return job && judgement ? reportOf(job, judgement, this.#figures.choice()) : null;
   });
   /** Where the server makes the PDF. */
-  protected readonly pdf = computed(() => `/api/shops/${this.#shop() ?? ''}/jobs/${this.job()}/report.pdf`);
+  protected readonly pdf = computed(() => {
+    const asked = new URLSearchParams({ ...this.#figures.choice() });
+    return `/api/shops/${this.#shop() ?? ''}/jobs/${this.job()}/report.pdf?${asked.toString()}`;
+  });
 
   /** The same readings by every school: where they differ, and what each would do. */
   protected readonly schools = computed(() => {
     const job = this.view();
     if (!job || job.case.readings.length === 0) return null;
-    const { schools, disagreements } = compareSchools(job.case);
+    const { schools, disagreements } = compareSchools(job.case, SCHOOLS, this.#figures.voice());
     return {
       schools: schools.map(({ criteria, decision }) => ({ name: criteria.name, words: decisionWords(decision) })),
       disagreements: disagreements.map(({ id, test, by }) => ({ id, name: TESTS[test].name, by })),

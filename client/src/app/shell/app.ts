@@ -6,11 +6,12 @@ import { selectOutbox, selectRefused, selectTrouble, selectUnsent } from '../sta
 import { ShopActions, selectShop, selectShopLoading, selectShops, selectWho } from '../state/shop/shop.reducer';
 import { Theme } from '../theme/theme';
 import { KeysSheet } from './keys-sheet';
+import { SettingsDialog } from './settings-dialog';
 
 /** The frame around every screen: where you are, which shop, what is not stored yet, the keys. */
 @Component({
   selector: 'tt-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, KeysSheet],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, KeysSheet, SettingsDialog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   styleUrl: './app.css',
@@ -30,6 +31,7 @@ export class App {
   protected readonly trouble = this.#store.selectSignal(selectTrouble);
   protected readonly keepingFailed = computed(() => this.#store.selectSignal(selectOutbox)().keepingFailed);
   protected readonly keysShown = signal(false);
+  protected readonly settingsShown = signal(false);
 
   constructor() {
     this.#store.dispatch(ShopActions.load());

@@ -11,11 +11,12 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CAUTIONS, TESTS, cautionsOfStep, decisionWords, showValue, stepName } from '@tetrad/core';
+import { CAUTIONS, TESTS, cautionsOfStep, decisionWords, readingWords, stepName } from '@tetrad/core';
 import { GradeMark } from '../parts/grade-mark';
 import { Clock } from '../state/clock/clock';
 import { JobActions } from '../state/job/job.reducer';
 import { selectAssessments, selectJob, selectJobLoading, selectJudgement } from '../state/job/job.selectors';
+import { Figures } from '../state/figures';
 import { newId } from '../state/new-id';
 import { Entries } from '../state/outbox/entries';
 import { selectWho } from '../state/shop/shop.reducer';
@@ -38,6 +39,7 @@ export class Wheel {
   readonly #clock = inject(Clock);
   readonly #sound = inject(Sound);
   readonly #entries = inject(Entries);
+  readonly #figures = inject(Figures);
   readonly job = input.required<string>();
 
   protected readonly view = this.#store.selectSignal(selectJob);
@@ -61,7 +63,7 @@ export class Wheel {
     const last = this.#assessments()
       .filter(({ reading }) => reading.void === undefined)
       .at(-1);
-    return last && { ...last, name: TESTS[last.reading.test].name, value: showValue(last.reading) };
+    return last && { ...last, name: TESTS[last.reading.test].name, value: readingWords(last.reading, this.#figures.voice()) };
   });
   /** The caution of cranking, where nobody has acknowledged it yet. */
   protected readonly caution = computed(() => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
-import { checkCase } from '@tetrad/core';
+import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import type { NewJob } from '@tetrad/contracts';
 import { caseOf, judgeJob } from '../../judging/judge-job';
@@ -30,7 +30,7 @@ export function caseRoutes(pool: Pool): Router {
   router.post('/cases', async (request, response) => {
     const shop = shopParam(request);
     const checked = checkCase(request.body);
-    if (!checked.ok) throw misfit(checked.misfits.map(({ path, found, allowed }) => ({ field: path, found, allowed })));
+    if (!checked.ok) throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
     const id = randomUUID();
     await inTransaction(pool, (sql) => storeCase(sql, shop, id, checked.value));
     response.status(201).json(await wholeJob(pool, shop, id));

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
-import { formatQuantity, outsidePhysics } from '@tetrad/core';
+import { ENGLISH, outsidePhysics } from '@tetrad/core';
 import type { NominalVolts, Reading } from '@tetrad/core';
 import { judgeJob } from '../../judging/judge-job';
 import type { JobRow } from '../../sql/jobs';
@@ -67,7 +67,7 @@ export function readingRoutes(pool: Pool): Router {
 function refuseImpossible(reading: Reading, nominalVolts: NominalVolts): void {
   const wrong = outsidePhysics(reading, nominalVolts);
   if (!wrong) return;
-  const meant = wrong.slip ? `; was ${formatQuantity(wrong.slip.value, wrong.unit)} meant?` : '';
+  const meant = wrong.slip ? `; was ${ENGLISH.quantity(wrong.slip.value, wrong.unit)} meant?` : '';
   throw misfit([
     {
       field: 'reading.value',

@@ -1,9 +1,10 @@
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
+import { FigureQuery, figuresOf } from '@tetrad/contracts';
 import { pdfReport } from '../../reports/pdf-report';
 import type { Pool } from '../../sql/pool';
 import { findShop } from '../../sql/shops';
-import { shopParam, uuidParam } from '../body';
+import { queryAs, shopParam, uuidParam } from '../body';
 import { wholeJob } from './jobs';
 
 /** The report of a job as a file to keep, print or send. */
@@ -12,11 +13,12 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
 
   router.get('/report.pdf', async (request, response) => {
     const shop = shopParam(request);
+    const figures = figuresOf(queryAs(FigureQuery, request));
     const job = await wholeJob(pool, shop, uuidParam(request, 'job'));
     const name = (await findShop(pool, shop))?.name ?? shop;
     response.attachment(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.pdf`);
     response.type('application/pdf');
-    await pipeline(pdfReport(job, name, fontsFolder), response);
+    await pipeline(pdfReport(job, { shop: name, fontsFolder, figures }), response);
   });
 
   return router;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { LEADS, TESTS, describeLeads } from '@tetrad/core';
+import { TESTS, describeLeads } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
 import { ALIVE, CLAMP_AT, CONDUCTORS, METER_BLACK, METER_RED, POINT_AT } from './circuit-points';
 
@@ -20,7 +20,7 @@ export class CircuitDrawing {
   readonly test = input.required<TestName>();
 
   protected readonly conductors = Object.entries(CONDUCTORS).map(([name, d]) => ({ name, d }));
-  protected readonly placing = computed(() => LEADS[this.test()]);
+  protected readonly placing = computed(() => TESTS[this.test()].leads);
   protected readonly spoken = computed(() => describeLeads(this.test()));
   protected readonly alive = computed(() => new Set<string>(ALIVE[this.placing()?.flow ?? 'none']));
   protected readonly meter = computed(() => {
@@ -28,15 +28,11 @@ export class CircuitDrawing {
     return unit === 'ohm' ? 'Ω' : unit === 'rpm' ? 'V' : unit;
   });
 
-  /** The tag stands left of its point where there is no room to the right. */
-  protected readonly isLeftOf = ([x]: readonly [number, number]): boolean =>
-    x < 60 || x > 300 || x === 200 || x === 158;
-
   protected readonly leads = computed(() => {
     const { red, black } = this.placing() ?? {};
     return [
-      ...(red ? [{ name: 'red', d: lead(METER_RED, POINT_AT[red]), at: POINT_AT[red] }] : []),
-      ...(black ? [{ name: 'black', d: lead(METER_BLACK, POINT_AT[black]), at: POINT_AT[black] }] : []),
+      ...(red ? [{ name: 'red', d: lead(METER_RED, POINT_AT[red].at), ...POINT_AT[red] }] : []),
+      ...(black ? [{ name: 'black', d: lead(METER_BLACK, POINT_AT[black].at), ...POINT_AT[black] }] : []),
     ];
   });
   protected readonly clamp = computed(() => {

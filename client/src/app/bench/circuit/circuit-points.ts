@@ -1,23 +1,29 @@
 /** Where the points of the circuit lie in the drawing, drawing units of 360 by 200. */
-import type { ClampPlace, TestPoint } from '@tetrad/core';
+import type { ClampPlace, Flow, TestPoint } from '@tetrad/core';
 
 type Place = readonly [x: number, y: number];
 
-export const POINT_AT: Readonly<Record<TestPoint, Place>> = {
-  'positive-post': [34, 84],
-  'positive-clamp': [34, 66],
-  'negative-post': [76, 84],
-  'negative-clamp': [76, 66],
-  'solenoid-battery': [160, 56],
-  'solenoid-control': [180, 56],
-  'solenoid-motor': [200, 76],
-  'starter-case': [158, 118],
-  'engine-block': [140, 156],
-  body: [150, 188],
-  'alternator-stud': [268, 78],
-  'alternator-case': [292, 112],
-  'alternator-sense': [245, 92],
-  'module-plug': [332, 62],
+/** A point of the circuit, and on which side of it its tag has room. */
+export interface PointPlace {
+  readonly at: Place;
+  readonly tag: 'left' | 'right';
+}
+
+export const POINT_AT: Readonly<Record<TestPoint, PointPlace>> = {
+  'positive-post': { at: [34, 84], tag: 'left' },
+  'positive-clamp': { at: [34, 66], tag: 'left' },
+  'negative-post': { at: [76, 84], tag: 'right' },
+  'negative-clamp': { at: [76, 66], tag: 'right' },
+  'solenoid-battery': { at: [160, 56], tag: 'right' },
+  'solenoid-control': { at: [180, 56], tag: 'right' },
+  'solenoid-motor': { at: [200, 76], tag: 'left' },
+  'starter-case': { at: [158, 118], tag: 'left' },
+  'engine-block': { at: [140, 156], tag: 'right' },
+  body: { at: [150, 188], tag: 'right' },
+  'alternator-stud': { at: [268, 78], tag: 'right' },
+  'alternator-case': { at: [292, 112], tag: 'right' },
+  'alternator-sense': { at: [245, 92], tag: 'right' },
+  'module-plug': { at: [332, 62], tag: 'left' },
 };
 
 export const CLAMP_AT: Readonly<Record<ClampPlace, Place>> = {
@@ -42,7 +48,7 @@ export const CONDUCTORS = {
   body: 'M108 156V188',
 } as const;
 
-export const ALIVE: Readonly<Record<'none' | 'cranking' | 'charging' | 'load', readonly (keyof typeof CONDUCTORS)[]>> =
+export const ALIVE: Readonly<Record<Flow, readonly (keyof typeof CONDUCTORS)[]>> =
   {
     none: [],
     load: [],

@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { JobChanges, JobView } from '@tetrad/contracts';
-import { formatQuantity } from '@tetrad/core';
 import type { CriteriaSet } from '@tetrad/core';
+import { Figures } from '../../state/figures';
 import { JobLabelDialog } from './job-label-dialog';
 
 export type LabelChanges = Omit<JobChanges, 'version'>;
@@ -42,10 +42,11 @@ export type LabelChanges = Omit<JobChanges, 'version'>;
   `,
 })
 export class JobLabel {
+  readonly #figures = inject(Figures);
   readonly job = input.required<JobView>();
   readonly criteria = input.required<CriteriaSet>();
   readonly changed = output<LabelChanges>();
-  protected readonly editing = signal(false);
+  readonly editing = signal(false);
 
   protected readonly summary = computed(() => {
     const { system, conditions } = this.job().case;
@@ -56,7 +57,7 @@ export class JobLabel {
       `${system.nominalVolts} V ${chemistry}`,
       pack,
       rating ? `${rating.value} A ${rating.standard}` : 'rating not known',
-      celsius === undefined ? 'temperature not known' : formatQuantity(celsius, '°C'),
+      celsius === undefined ? 'temperature not known' : this.#figures.voice().celsius(celsius),
     ]
       .filter((part) => part !== null)
       .join(' · ');

@@ -9,18 +9,18 @@ import {
   linkedSignal,
   output,
 } from '@angular/core';
-import type { Assessment, Case, ComesFirst, NextStep, Pass, RepeatedTest, StepName } from '@tetrad/core';
-import { showValue, stepName } from '@tetrad/core';
+import type { Assessment, Case, ComesFirst, NextStep, Pass, RepeatedTest, RouteStep, StepName } from '@tetrad/core';
+import { readingWords, stepName } from '@tetrad/core';
 import { GradeMark } from '../../parts/grade-mark';
 import { toggled } from '../../parts/toggled';
+import { Figures } from '../../state/figures';
 import { BENCH_GROUPS } from './bench-steps';
-import type { BenchStep } from './bench-steps';
 import { belongs, findStep, findingWords, keyOf, nameOfStep, stepNameOf } from './step-key';
 
 /** One line of the route, as it stands. */
 interface RouteLine {
   readonly key: string;
-  readonly step: BenchStep;
+  readonly step: RouteStep;
   readonly name: string;
   readonly value: string;
   readonly grade: Assessment['grade'] | null;
@@ -39,14 +39,15 @@ interface RouteLine {
   styleUrl: './route-list.css',
 })
 export class RouteList {
-  readonly step = input.required<BenchStep>();
+  readonly #figures = inject(Figures);
+  readonly step = input.required<RouteStep>();
   readonly subject = input.required<Case>();
   readonly pass = input.required<Pass>();
   readonly assessments = input.required<readonly Assessment[]>();
   readonly next = input.required<NextStep | null>();
   readonly blocked = input.required<ReadonlyMap<StepName, ComesFirst>>();
   readonly repeats = input.required<readonly RepeatedTest[]>();
-  readonly chosen = output<BenchStep>();
+  readonly chosen = output<RouteStep>();
   readonly repairDone = output();
 
   protected readonly keyOf = keyOf;
@@ -78,8 +79,8 @@ export class RouteList {
       key: `${entry.test} ${entry.loads ?? ''}`,
       step: findStep(entry.test, entry.loads),
       name: stepName(entry.test) + (entry.loads === 'on' ? ', loads on' : ''),
-      before: showValue(entry.before),
-      after: entry.after ? showValue(entry.after) : '',
+      before: this.#shown(entry.before),
+      after: entry.after ? this.#shown(entry.after) : '',
       grade: this.assessments().find(({ id }) => id === entry.after?.id)?.grade ?? null,
     })),
   );
@@ -98,7 +99,7 @@ export class RouteList {
     this.#unfolded.update((before) => toggled(before, name));
   }
 
-  #line(step: BenchStep): RouteLine {
+  #line(step: RouteStep): RouteLine {
     const name = stepNameOf(step);
     const newest = this.assessments()
       .filter(
@@ -106,7 +107,7 @@ export class RouteList {
           belongs(reading, step) && reading.void === undefined && (reading.pass ?? 'before') === this.pass(),
       )
       .at(-1);
-    const value = newest ? showValue(newest.reading) : this.#seen(step);
+    const value = newest ? this.#shown(newest.reading) : this.#seen(step);
     const next = this.next();
     const isNext =
       next !== null &&
@@ -121,12 +122,21 @@ export class RouteList {
       value,
       grade: newest?.grade ?? null,
       isNext,
-      blocked: value === '' && name !== null ? (this.blocked().get(name)?.because ?? null) : null,
+      blocked: value === '' && name !== null ? this.#why(name) : null,
       stays: value !== '' || isNext || step === this.step() || (step.kind === 'reading' && step.note === true),
     };
   }
 
-  #seen(step: BenchStep): string {
+  #shown(reading: Assessment['reading']): string {
+    return readingWords(reading, this.#figures.voice());
+  }
+
+  #why(name: StepName): string | null {
+    const first = this.blocked().get(name);
+    return first ? this.#figures.voice().say(first.because) : null;
+  }
+
+  #seen(step: RouteStep): string {
     const { observations = [], complaint } = this.subject();
     if (step.kind === 'ask') {
       const count = complaint?.symptoms?.length ?? 0;

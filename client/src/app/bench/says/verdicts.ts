@@ -1,14 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
   JUDGED_PARTS,
   VERDICT_WORDS,
   decisionTone,
   decisionWords,
-  formatProbability,
   nameOf,
+  retell,
   stepName,
 } from '@tetrad/core';
-import type { Judgement, NextStep, RankedFault, Reading, StepName } from '@tetrad/core';
+import type { Judgement, NextStep, RankedFault, Reading, StepName, Voice } from '@tetrad/core';
+import { Figures } from '../../state/figures';
 
 /** Faults under this are not worth a line. */
 const WORTH_SHOWING = 0.1;
@@ -30,20 +31,27 @@ interface EvidenceLine {
   styleUrl: './verdicts.css',
 })
 export class Verdicts {
+  readonly #figures = inject(Figures);
   readonly judgement = input.required<Judgement>();
   readonly readings = input.required<readonly Reading[]>();
   readonly next = input.required<NextStep | null>();
   readonly chosen = output<{ test: StepName; loads?: unknown }>();
 
+  /** A sentence of the judgement as this person wants its figures. */
+  protected readonly told = computed(() => {
+    const voice = this.#figures.voice();
+    return (said: Parameters<typeof retell>[0]): string => retell(said, voice);
+  });
   protected readonly words = computed(() => decisionWords(this.judgement().decision));
   protected readonly tone = computed(() => decisionTone(this.judgement().decision));
   protected readonly parts = computed(() =>
     JUDGED_PARTS.map((part) => {
-      const { verdict, because, missing } = this.judgement().parts[part];
+      const said = this.judgement().parts[part];
+      const { verdict, missing } = said;
       return {
         part,
         verdict,
-        because,
+        because: this.told()(said),
         words: VERDICT_WORDS[verdict],
         missing: verdict === 'not-proven' ? missing.map((name) => ({ name, words: stepName(name) })) : [],
       };
@@ -57,16 +65,22 @@ export class Verdicts {
         ...entry,
         name: nameOf(entry.fault),
         share: Math.round(entry.probability * 100),
-        shown: formatProbability(entry.probability),
+        shown: this.#figures.voice().probability(entry.probability),
         for: this.#evidence(entry, 1),
         against: this.#evidence(entry, -1),
       })),
+  );
+  /** What would change the leading fault. */
+  protected readonly changes = computed(() =>
+    (this.judgement().faults[0]?.wouldChange ?? []).map(({ says, code, with: figures }) =>
+      capital(this.told()({ because: says, code, with: figures })),
+    ),
   );
   protected readonly nameOfStep = stepName;
 
   protected conditions(): string {
     return Object.entries(this.next()?.conditions ?? {})
-      .map(([name, value]) => CONDITION_WORDS[name]?.(value) ?? '')
+      .map(([name, value]) => CONDITION_WORDS[name]?.(value as number, this.#figures.voice()) ?? '')
       .filter(Boolean)
       .join(', ');
   }
@@ -78,16 +92,21 @@ export class Verdicts {
     return evidence
       .filter(({ weight }) => weight * sign > 0)
       .slice(0, MOST_EVIDENCE)
-      .map(({ says, reading }) => ({ says, reading: this.readings().find(({ id }) => id === reading) }));
+      .map(({ says, code, with: figures, reading }) => ({
+        says: this.told()({ because: says, code, with: figures }),
+        reading: this.readings().find(({ id }) => id === reading),
+      }));
   }
 }
 
-const CONDITION_WORDS: Readonly<Record<string, (value: number | string | boolean) => string>> = {
-  amps: (value) => `${value} A`,
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const CONDITION_WORDS: Readonly<Record<string, (value: number, voice: Voice) => string>> = {
+  amps: (value, { amps }) => amps(value),
   seconds: (value) => `${value} s`,
   rpm: (value) => `${value} rpm`,
   loads: (value) => `loads ${value}`,
-  systemVolts: (value) => `loaded to ${value} V`,
+  systemVolts: (value, { plain }) => `loaded to ${plain(value, 1)} V`,
   minutesAsleep: (value) => `${value} min asleep`,
   surfaceChargeRemoved: () => 'surface charge off first',
 };

@@ -1,9 +1,10 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { showValue } from '@tetrad/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { readingWords } from '@tetrad/core';
 import type { Assessment } from '@tetrad/core';
 import { FocusFirst } from '../../parts/focus-first';
 import { GradeMark } from '../../parts/grade-mark';
+import { Figures } from '../../state/figures';
 
 /** All readings of this step, voided ones too: evidence is kept. */
 @Component({
@@ -28,7 +29,7 @@ import { GradeMark } from '../../parts/grade-mark';
               @if (entry.reading.pass === 'after') {
                 After the repair.
               }
-              {{ entry.because }}
+              {{ say()(entry.because) }}
             </span>
             <span class="figure soft time">
               @if (pending().has(entry.id)) {
@@ -120,6 +121,7 @@ import { GradeMark } from '../../parts/grade-mark';
   `,
 })
 export class Attempts {
+  readonly #figures = inject(Figures);
   readonly attempts = input.required<readonly Assessment[]>();
   readonly pending = input.required<ReadonlySet<string>>();
   readonly voided = output<{ id: string; reason: string }>();
@@ -135,11 +137,12 @@ export class Attempts {
         ).values(),
       ),
   );
+  protected readonly say = computed(() => this.#figures.voice().say);
   protected readonly voiding = signal<string | null>(null);
   protected readonly reason = signal('');
 
   protected show({ reading }: Assessment): string {
-    return showValue(reading);
+    return readingWords(reading, this.#figures.voice());
   }
   protected confirm(event: Event, id: string): void {
     event.preventDefault();

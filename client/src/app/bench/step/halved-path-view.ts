@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { TESTS, formatQuantity, formatSmallVolts, halvePath } from '@tetrad/core';
-import type { Case, PathPiece, TestName } from '@tetrad/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { PIECES, TESTS, halvePath } from '@tetrad/core';
+import type { PathPart, Situation, TestName } from '@tetrad/core';
+import { Figures } from '../../state/figures';
 
 /** A failing path taken apart: what each piece lost, and the half to measure next. */
 @Component({
@@ -11,15 +12,15 @@ import type { Case, PathPiece, TestName } from '@tetrad/core';
       <h2>Halve it</h2>
       <table>
         <tbody>
-          @for (piece of found.pieces; track piece.name) {
+          @for (piece of found.parts; track piece.test) {
             <tr>
-              <th scope="row">{{ piece.name }}</th>
+              <th scope="row">{{ nameOf(piece) }}</th>
               <td class="figure">{{ volts(piece) }}</td>
               <td class="figure soft">{{ ohms(piece) }}</td>
             </tr>
           }
           <tr>
-            <th scope="row">{{ found.next ? 'Not explained yet' : found.rest.name }}</th>
+            <th scope="row">{{ found.next ? 'Not explained yet' : nameOf(found.rest) }}</th>
             <td class="figure">{{ volts(found.rest) }}</td>
             <td class="figure soft">{{ ohms(found.rest) }}</td>
           </tr>
@@ -57,14 +58,16 @@ import type { Case, PathPiece, TestName } from '@tetrad/core';
   `,
 })
 export class HalvedPathView {
-  readonly subject = input.required<Case>();
+  readonly #figures = inject(Figures);
+  readonly situation = input.required<Situation>();
   readonly test = input.required<TestName>();
   readonly chosen = output<TestName>();
 
   protected readonly names = TESTS;
-  protected readonly path = computed(() => halvePath(this.subject(), this.test()));
-  protected readonly volts = (piece: PathPiece): string =>
-    piece.volts === null ? 'not measured' : formatSmallVolts(piece.volts);
-  protected readonly ohms = (piece: PathPiece): string =>
-    piece.ohms === null ? '' : formatQuantity(piece.ohms, 'ohm');
+  protected readonly path = computed(() => halvePath(this.situation(), this.test()));
+  protected readonly nameOf = ({ test, pieces }: PathPart): string =>
+    test ? TESTS[test].name : pieces.map((piece) => PIECES[piece].name).join(', ');
+  protected readonly volts = ({ volts }: PathPart): string =>
+    volts === null ? 'not measured' : this.#figures.voice().smallVolts(volts);
+  protected readonly ohms = ({ ohms }: PathPart): string => (ohms === null ? '' : this.#figures.voice().ohms(ohms));
 }

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Case, Pass } from '@tetrad/core';
+import type { Case, ObservationStep, Pass } from '@tetrad/core';
 import { FocusFirst } from '../../parts/focus-first';
-import type { ObservationStep } from '../route/bench-steps';
 import { findingWords, findingsOf } from '../route/step-key';
 
 /** Something looked at or tried by hand: one press says what was found. */

@@ -13,12 +13,12 @@ import {
 } from '@angular/core';
 import {
   CONDITIONS,
-  LEADS,
   NOT_POSSIBLE,
+  PATHS,
   TESTS,
+  TICKS,
   assessCase,
-  formatQuantity,
-  formatSmallVolts,
+  isPathTest,
   parseEntry,
 } from '@tetrad/core';
 import type {
@@ -30,14 +30,16 @@ import type {
   EntryUnit,
   Pass,
   Reading,
+  ReadingConditions,
+  ReadingStep,
+  Situation,
+  TickName,
   WaitKind,
 } from '@tetrad/core';
 import { GradeMark } from '../../parts/grade-mark';
 import { Ruler } from '../../parts/ruler';
+import { Figures } from '../../state/figures';
 import { CircuitDrawing } from '../circuit/circuit-drawing';
-import type { ReadingStep } from '../route/bench-steps';
-import { TICKS } from '../route/ticks';
-import type { TickName } from '../route/ticks';
 import { knownConditions } from './known-conditions';
 import { nextBattery } from './next-battery';
 import { Instruments } from './instrument';
@@ -68,8 +70,10 @@ const CELLS_PER_12V = 6;
 })
 export class ReadingEntry {
   readonly #instruments = inject(Instruments);
+  readonly #figures = inject(Figures);
   readonly step = input.required<ReadingStep>();
   readonly subject = input.required<Case>();
+  readonly situation = input.required<Situation>();
   readonly criteria = input.required<CriteriaSet>();
   readonly pass = input<Pass>('before');
   readonly derived = input<Derived | null>(null);
@@ -95,10 +99,10 @@ export class ReadingEntry {
   );
   protected readonly unit = computed(() => (this.row().unit === 'ohm' ? 'Ω' : this.row().unit));
   /** A hydrometer has no leads to place. */
-  protected readonly hasLeads = computed(() => LEADS[this.step().test] !== undefined);
+  protected readonly hasLeads = computed(() => this.row().leads !== null);
   /** Speed is counted in peaks, a clamp gives volts: both can be worked out here. */
   protected readonly canWorkOut = computed(
-    () => this.row().unit === 'rpm' || LEADS[this.step().test]?.clamp !== undefined,
+    () => this.row().unit === 'rpm' || this.row().leads?.clamp !== undefined,
   );
   protected readonly instrument = computed(() => this.#instruments.of(this.row().unit));
   protected readonly batteries = computed(() => {
@@ -134,25 +138,30 @@ export class ReadingEntry {
     return assessCase({ ...subject, readings: [...subject.readings, reading] }, this.criteria()).at(-1) ?? null;
   });
 
+  protected readonly say = computed(() => this.#figures.voice().say);
+
   /** What this test says beside its grade: amps and floor of a load test, milliohms of a drop. */
   protected readonly aside = computed((): string => {
     const { test } = this.step();
     const derived = this.derived();
+    const { amps: say, volts, ohms, smallVolts } = this.#figures.voice();
     if (test === 'load-test') {
-      if (derived?.loadAmps === undefined) return 'The rating on the label tells how many amps: enter it above.';
-      const floor = derived.loadFloorVolts === undefined ? '' : `, floor ${derived.loadFloorVolts.toFixed(2)} V now`;
-      return `Load it with ${Math.round(derived.loadAmps)} A${floor}.`;
+      const load = this.row().known?.(this.situation(), this.battery()).amps;
+      if (load === undefined) return 'The rating on the label tells how many amps: enter it above.';
+      const floor = derived?.loadFloorVolts === undefined ? '' : `, floor ${volts(derived.loadFloorVolts)} now`;
+      return `Load it with ${say(load)}${floor}.`;
     }
     const found = this.understood();
     const amps = Number(this.conditions()['amps']);
-    if (!test.startsWith('drop-')) return '';
+    if (!isPathTest(test)) return '';
     if (!(amps > 0)) return 'A drop means nothing without its current: enter the amps.';
     if (found.state !== 'value' || typeof found.value !== 'number') return '';
-    const ohms = Math.abs(found.value) / amps;
-    const full = test.startsWith('drop-charge')
-      ? this.subject().system.alternator?.ratedAmps
-      : derived?.expectedDrawAmps?.max;
-    return `${formatQuantity(ohms, 'ohm')}${full ? `; at ${Math.round(full)} A it would be ${formatSmallVolts(ohms * full)}` : ''}.`;
+    const resistance = Math.abs(found.value) / amps;
+    const full =
+      PATHS[test].loadedBy === 'charging'
+        ? this.subject().system.alternator?.ratedAmps
+        : derived?.expectedDrawAmps?.max;
+    return `${ohms(resistance)}${full ? `; at ${say(full)} it would be ${smallVolts(resistance * full)}` : ''}.`;
   });
 
   constructor() {
@@ -166,7 +175,7 @@ export class ReadingEntry {
     effect(() => {
       const waitedFor = this.waitedFor();
       untracked(() => {
-        const known = knownConditions(this.step(), this.subject(), waitedFor);
+        const known = this.#known(this.step(), this.battery());
         if (waitedFor.size > 0) this.conditions.update((before) => ({ ...known, ...before }));
       });
     });
@@ -182,7 +191,7 @@ export class ReadingEntry {
     this.focus();
   }
 
-  protected readonly showMeant = (value: number): string => formatQuantity(value, this.row().unit);
+  protected readonly showMeant = (value: number): string => this.#figures.voice().quantity(value, this.row().unit);
 
   protected type(index: number, text: string): void {
     this.typed.update((before) => before.map((old, at) => (at === index ? text : old)));
@@ -227,7 +236,7 @@ export class ReadingEntry {
     this.entered.emit(this.#whole(found.value));
     this.#clear();
     const next = nextBattery(this.batteries(), this.battery());
-    if (next !== undefined) this.battery.set(next);
+    if (next !== undefined) this.chooseBattery(next);
   }
 
   protected cannot(why: string): void {
@@ -253,7 +262,17 @@ export class ReadingEntry {
     const begun = Object.entries(step.asks).filter(
       (entry): entry is [string, string | number | boolean] => entry[1] !== null,
     );
-    this.conditions.set({ ...Object.fromEntries(begun), ...knownConditions(step, this.subject(), this.waitedFor()) });
+    this.conditions.set({ ...Object.fromEntries(begun), ...this.#known(step, this.battery()) });
+  }
+
+  /** Another battery of the pack: what is known of it takes the place of what was known of the last one. */
+  protected chooseBattery(battery: number | undefined): void {
+    this.battery.set(battery);
+    this.conditions.update((before) => ({ ...before, ...this.#known(this.step(), battery) }));
+  }
+
+  #known(step: ReadingStep, battery: number | undefined): ReadingConditions {
+    return knownConditions(step, this.situation(), this.waitedFor(), battery);
   }
 
   #whole(value: Exclude<Reading['value'], null>): EnteredReading {

@@ -8,14 +8,16 @@ import type {
   CriteriaSet,
   Derived,
   NextStep,
+  RouteStep,
+  Situation,
   StepName,
   TestName,
+  TickName,
   WaitKind,
 } from '@tetrad/core';
 import { Clock } from '../../state/clock/clock';
-import type { BenchStep } from '../route/bench-steps';
+import { Figures } from '../../state/figures';
 import { belongs, findingWords, nameOfStep, stepNameOf } from '../route/step-key';
-import type { TickName } from '../route/ticks';
 import { CountView } from '../../waiting/count-view';
 import { runningCount, waits } from '../../waiting/timer-state';
 import { Attempts } from './attempts';
@@ -36,9 +38,11 @@ import type { EnteredReading } from './reading-entry';
 })
 export class StepPanel {
   readonly #clock = inject(Clock);
-  readonly step = input.required<BenchStep>();
+  readonly #figures = inject(Figures);
+  readonly step = input.required<RouteStep>();
   readonly job = input.required<JobView>();
   readonly criteria = input.required<CriteriaSet>();
+  readonly situation = input.required<Situation>();
   readonly derived = input.required<Derived | null>();
   readonly assessments = input.required<readonly Assessment[]>();
   readonly pending = input.required<ReadonlySet<string>>();
@@ -60,6 +64,7 @@ export class StepPanel {
 
   protected readonly cautions = viewChild(CautionStrip);
   readonly entry = viewChild(ReadingEntry);
+  protected readonly say = computed(() => this.#figures.voice().say);
   protected readonly name = computed(() => nameOfStep(this.step()));
   protected readonly stepName = computed(() => stepNameOf(this.step()));
   protected readonly nameOf = stepName;
@@ -81,7 +86,9 @@ export class StepPanel {
     const step = this.step();
     const derived = this.derived();
     const read = this.attempts().some(({ grade }) => grade !== 'void');
-    return step.kind === 'reading' && derived && read ? derivedWords(step.test, derived, this.job().case) : [];
+    return step.kind === 'reading' && derived && read
+      ? derivedWords(step.test, derived, this.situation(), this.#figures.voice())
+      : [];
   });
 
   /** What taking this step now costs, where the judge would take another first. */

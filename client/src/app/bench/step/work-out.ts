@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm, formatQuantity, parseEntry } from '@tetrad/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm, parseEntry } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
+import { Figures } from '../../state/figures';
 
 /** Works a reading out of what the instrument shows: rpm from compression peaks, amps from a clamp's volts. */
 @Component({
@@ -70,6 +71,7 @@ import type { TestName } from '@tetrad/core';
   `,
 })
 export class WorkOut {
+  readonly #figures = inject(Figures);
   readonly test = input.required<TestName>();
   readonly cylinders = input<number | undefined>();
   readonly taken = output<number>();
@@ -89,5 +91,5 @@ export class WorkOut {
       ? crankingRpm(entry.value, cylinders)
       : null;
   });
-  protected readonly words = computed(() => formatQuantity(this.result() ?? 0, this.kind() === 'rpm' ? 'rpm' : 'A'));
+  protected readonly words = computed(() => this.#figures.voice().quantity(this.result() ?? 0, this.kind() === 'rpm' ? 'rpm' : 'A'));
 }

@@ -1,5 +1,5 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
-import { BALANCED, assessCase, fourNoteProfile, judge, schoolById } from '@tetrad/core';
+import { BALANCED, fourNoteProfile, judge, schoolById, survey } from '@tetrad/core';
 import type { JobState } from './job.reducer';
 import { selectHeld, selectItems } from '../outbox/outbox.reducer';
 import { withOutbox } from './with-outbox';
@@ -19,10 +19,11 @@ export const selectPendingReadings = createSelector(
   (items) => new Set(items.flatMap((item) => (item.kind === 'reading' ? [item.body.reading.id] : []))),
 );
 export const selectCriteria = createSelector(selectJob, (job) => (job && schoolById(job.criteria)) ?? BALANCED);
-/** Every reading graded here and now, by the core in this browser. */
-export const selectAssessments = createSelector(selectJob, selectCriteria, (job, criteria) =>
-  job ? assessCase(job.case, criteria) : [],
+/** The case surveyed here and now, by the core in this browser: what is void, and every grade. */
+export const selectSurvey = createSelector(selectJob, selectCriteria, (job, criteria) =>
+  job ? survey(job.case, criteria) : null,
 );
+export const selectAssessments = createSelector(selectSurvey, (surveyed) => surveyed?.assessments ?? []);
 export const selectJudgement = createSelector(selectJob, selectCriteria, (job, criteria) =>
   job ? judge(job.case, criteria) : null,
 );

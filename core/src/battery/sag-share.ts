@@ -1,0 +1,35 @@
+import { interpolate } from '../quantities/interpolate';
+import type { Points } from '../quantities/interpolate';
+
+/**
+ * The sag of a battery at a fraction of its CCA, as a share of its sag at half the CCA. A part is there already
+ * at small currents (polarisation), a part grows with the current (docs/criteria.md, sag by current).
+ */
+const SHARE_OF_HALF_CCA_SAG: Points = [
+  [0, 0],
+  [0.05, 0.16],
+  [0.1, 0.26],
+  [0.15, 0.36],
+  [0.2, 0.46],
+  [0.3, 0.65],
+  [0.5, 1],
+  [1, 1.9],
+];
+
+/**
+ * @param fraction Current over the battery's CCA (SAE), 0 to 1.
+ * @returns sag at this current over the sag at half the CCA; 1 at 0.5.
+ */
+export const sagShare = (fraction: number): number => interpolate(SHARE_OF_HALF_CCA_SAG, fraction);
+
+/**
+ * The voltage a half-CCA load test would have shown, from what a smaller or larger load did.
+ *
+ * @param restingV Resting voltage, V.
+ * @param loadedV Voltage at the posts under the load, V.
+ * @param amps The load, A; above 0.
+ * @param cca Cold-cranking amps (SAE) of what was loaded, A; above 0.
+ * @returns V, down to below 0 for a ruined battery.
+ */
+export const halfCcaVolts = (restingV: number, loadedV: number, amps: number, cca: number): number =>
+  restingV - (restingV - loadedV) / sagShare(amps / cca);

@@ -1,0 +1,158 @@
+/**
+ * How much a figure or a finding says: every weight and threshold of the judge, in one table with its source.
+ *
+ * A spread tells how a figure lies in vehicles without and with the fault; the weight of a reading is the
+ * logarithm of the ratio of the two densities at that figure. Figures are taken relative to the limit of the
+ * criteria set in use wherever a limit speaks of them, so that a set that is edited moves its evidence too.
+ */
+import { FITTED_SPREADS } from './fitted-spreads';
+
+/** How a figure is spread (normal) without and with the fault. */
+export interface EvidenceSpread {
+  readonly sound: readonly [mean: number, sd: number];
+  readonly faulty: readonly [mean: number, sd: number];
+}
+
+export type SpreadName = keyof typeof FITTED_SPREADS;
+
+/** @returns the spread of a figure; `npm run fit` writes the table from the circuit model. */
+export const spreadOf = (name: SpreadName): EvidenceSpread => FITTED_SPREADS[name];
+
+const ORDER = 'Order and strength of the symptoms in docs/judging.md, “What symptoms suggest”; a prior, never proof';
+const SEEN = 'Share of faulty over share of sound vehicles that show it in the circuit model, held back for a hurried eye';
+const BOUND = 'Holds back what a missing consequence or a remote reading may say';
+const DIRECT = 'A reading that leaves one cause: about one in a hundred such readings is a slip';
+
+/** Logarithms of likelihood ratios for findings that are no figure, each with its source. */
+export const WEIGHTS = {
+  'symptom-slow-crank': [3, ORDER],
+  'symptom-silent': [2.2, ORDER],
+  'symptom-click': [2, ORDER],
+  'symptom-spins-free': [4.5, ORDER],
+  'symptom-none': [0, ORDER],
+  'symptom-slight': [0.8, ORDER],
+  'symptom-lamp': [2.5, ORDER],
+  'symptom-goes-flat': [1.8, ORDER],
+  'symptom-dim': [1.2, ORDER],
+  'symptom-bright': [3, ORDER],
+  'symptom-whine': [2.2, ORDER],
+  'symptom-smell': [2, ORDER],
+  'symptom-squeal': [2, ORDER],
+  'symptom-normal-crank': [-0.5, ORDER],
+  'symptom-cranks': [-3, ORDER],
+  'symptom-clicks': [-1.5, ORDER],
+
+  'terminals-corroded': [1.2, SEEN],
+  'terminals-loose': [1.5, SEEN],
+  'terminals-clean': [-0.7, SEEN],
+  'case-loose': [0.6, SEEN],
+  'electrolyte-low': [0.5, SEEN],
+  'belt-good': [-3.5, SEEN],
+  'belt-glazed': [2.2, SEEN],
+  'belt-loose': [2.4, SEEN],
+  'belt-missing': [6, SEEN],
+  'lamp-dead': [1.5, SEEN],
+  'lamp-running': [1.5, SEEN],
+  'lamp-works': [-0.8, SEEN],
+  'alternator-noisy': [0.5, SEEN],
+  'hand-turns': [-3, SEEN],
+  'hand-tight': [3, SEEN],
+  'hand-tight-not-starter': [-2, SEEN],
+  'hand-locked': [3.2, SEEN],
+  'belt-off-freed': [5.5, SEEN],
+  'belt-off-not-else': [-3, SEEN],
+  'belt-off-unchanged': [-4, SEEN],
+  'plugs-out-freed': [2.5, SEEN],
+  'plugs-out-not-starter': [-3, SEEN],
+  'plugs-out-unchanged': [1, SEEN],
+  'plugs-out-not-engine': [-1, SEEN],
+  'strap-damaged': [2, SEEN],
+  'strap-sound': [-0.5, SEEN],
+  'link-blown': [4.5, SEEN],
+  'link-sound': [-0.7, SEEN],
+
+  'dead-cell-volts': [5, DIRECT],
+  'all-cells-answer': [-3, DIRECT],
+  'few-cells-answer': [-1, BOUND],
+  'still-low': [2.5, SEEN],
+  'full-at-least': [-2.5, BOUND],
+  'gravity-at-least': [-3, BOUND],
+  'takes-little': [1.8, SEEN],
+  'takes-enough': [-0.6, SEEN],
+  'no-bounce': [0.8, SEEN],
+  'bounces-back': [-0.3, SEEN],
+  'fades': [1.6, SEEN],
+  'age-at-most': [0.9, BOUND],
+  'age-at-least': [-0.8, BOUND],
+  'deep-inrush': [0.9, SEEN],
+  'easy-inrush': [-0.5, SEEN],
+  'stalled-inrush': [1.2, SEEN],
+  'open-path': [6, DIRECT],
+  'no-flow': [4, DIRECT],
+  'no-flow-not-drag': [-4, DIRECT],
+  'flow-not-control': [-5, DIRECT],
+  'spins-free': [3.5, DIRECT],
+  absent: [-0.4, BOUND],
+  'engine-stands': [2, SEEN],
+  'engine-turns': [-4, DIRECT],
+  'motor-at-least': [-3, BOUND],
+  'did-not-crank': [1.5, SEEN],
+  'not-charging': [3, DIRECT],
+  'below-window': [1, SEEN],
+  'sags-loaded': [0.8, SEEN],
+  'charges': [-4.5, DIRECT],
+  'charges-slightly': [-0.4, BOUND],
+  'holds-loaded': [-2, SEEN],
+  'holds-loaded-path': [-0.5, BOUND],
+  'charges-loaded': [-3, DIRECT],
+  'gives-output': [-4, DIRECT],
+  'gives-plenty': [-2.5, SEEN],
+  'ripple-at-least': [-3, BOUND],
+  'ripple-at-least-with-waveform': [-2, BOUND],
+  'humps-missing': [4.5, DIRECT],
+  'humps-even': [-3, DIRECT],
+  'diode-bad': [4, DIRECT],
+  'diode-good': [-1, BOUND],
+  'no-stud-volts': [5, DIRECT],
+  'low-stud-volts': [1.5, SEEN],
+  'stud-volts': [-0.3, BOUND],
+  'field-full': [-3, DIRECT],
+  'field-absent': [2.5, SEEN],
+  'field-partial': [0.3, BOUND],
+  'no-reserve': [1.2, SEEN],
+  'has-reserve': [-1.5, SEEN],
+  'takes-much-running': [0.8, SEEN],
+  'module-low': [0.6, SEEN],
+} as const satisfies Record<string, readonly [number, string]>;
+export type WeightName = keyof typeof WEIGHTS;
+
+/** @returns the weight of a finding: the natural logarithm of a likelihood ratio. */
+export const weightOf = (name: WeightName): number => WEIGHTS[name][0];
+
+const LINES = 'Thresholds of the ranking and the decision; set on the tuning spread, checked on others (docs/benchmarks.md)';
+
+/** Thresholds of the judge, probabilities unless said. */
+export const THRESHOLDS = {
+  /** Share of readings that follow neither spread: slips, odd vehicles. It bounds every weight. */
+  outliers: [0.004, LINES],
+  /** The same for a reading that is taken straight across the fault. */
+  directOutliers: [0.0004, LINES],
+  outlierDensity: [0.15, LINES],
+  /** Under this a fault is no longer suspected. */
+  excused: [0.3, LINES],
+  /** Under this a part's faults are as good as excluded. */
+  kept: [0.25, LINES],
+  /** Under this a fault does not stand in the way of another's proof. */
+  unlikely: [0.35, LINES],
+  /** A path this improbable to be bad is excused by its reading. */
+  slight: [0.2, LINES],
+  /** Nothing is found only where no fault at all is this probable: many small doubts are one large one. */
+  sound: [0.5, LINES],
+  /** A proven fault that a reading lies straight across is called from here on: such a reading is never outvoted. */
+  across: [0.65, LINES],
+  /** With every useful test done, a proven fault above this is called all the same. */
+  likely: [0.7, LINES],
+} as const satisfies Record<string, readonly [number, string]>;
+
+/** @returns a threshold of the judge. */
+export const threshold = (name: keyof typeof THRESHOLDS): number => THRESHOLDS[name][0];

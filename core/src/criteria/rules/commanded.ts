@@ -1,0 +1,27 @@
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { TestName } from '../../format/names';
+import { scaledZone } from './rule';
+import type { Rule } from './rule';
+
+/** Within this many volts (12 V) of the target that was read from the vehicle. */
+export interface Commanded {
+  readonly tolerance: number;
+}
+
+const phrases = {
+  commanded: (w: { test: TestName; min: number; max: number; target: number }, voice: Voice) =>
+    `${voice.range(w.test, w)} (target ${voice.volts(w.target)})`,
+};
+const say = sayer(phrases);
+
+export const commanded: Rule<Commanded> = {
+  zone: scaledZone,
+  phrases,
+  resolve({ tolerance }, { test, conditions }, { scale }) {
+    const target = conditions?.commandedVolts;
+    if (target === undefined) return null;
+    const range = { min: target - tolerance * scale, max: target + tolerance * scale };
+    return { ...range, drawn: range, bound: say('commanded', { test, ...range, target }) };
+  },
+};

@@ -1,0 +1,48 @@
+import { isOpen, referenceAmps } from '../../judge/derive/path-amps';
+import { isPathTest, pathOf } from '../../trade/paths';
+import type { TestName } from '../../format/names';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { scaledZone } from './rule';
+import type { Rule } from './rule';
+
+/** At most this many volts (12 V) across a path at the usual current of what loads it. */
+export interface Drop {
+  readonly max: number;
+}
+
+/** Under this share of the usual current no current flows to speak of. */
+const NO_CURRENT_SHARE = 0.15;
+
+const phrases = {
+  drop: ({ test, max }: { test: TestName; max: number }, voice: Voice) => `at most ${voice.value(test, max)}`,
+  'drop-at': (w: { test: TestName; max: number; amps: number; allowed: number; usualAmps: number }, voice: Voice) =>
+    `at most ${voice.value(w.test, w.allowed)} at the ${voice.amps(w.amps)} of this reading (${voice.value(w.test, w.max)} at the usual ${voice.amps(w.usualAmps)})`,
+};
+const say = sayer(phrases);
+
+export const drop: Rule<Drop> = {
+  zone: scaledZone,
+  phrases,
+  resolve({ max: perTwelve }, reading, sight) {
+    const { test } = reading;
+    if (!isPathTest(test)) return null;
+    const max = perTwelve * sight.scale;
+    const usualAmps = referenceAmps(pathOf(test).loadedBy, sight);
+    const amps = reading.conditions?.amps;
+    const value = Math.abs(reading.value);
+    if (amps === undefined || usualAmps === null || isOpen(reading, sight) || Math.abs(amps / usualAmps - 1) < 0.02)
+      return { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };
+    // next to no current: near zero says only that nothing is open here
+    if (amps < usualAmps * NO_CURRENT_SHARE) return null;
+    const factor = usualAmps / amps;
+    const allowed = max / factor;
+    return {
+      value: value * factor,
+      max,
+      perUnit: factor,
+      drawn: { min: 0, max: allowed },
+      bound: say('drop-at', { test, max, amps, allowed, usualAmps }),
+    };
+  },
+};

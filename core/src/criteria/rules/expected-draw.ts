@@ -1,0 +1,21 @@
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { Rule } from './rule';
+
+/** Inside the usual draw by cylinders and fuel, warmer or colder than 21 °C. */
+export type UsualDraw = Readonly<Record<never, never>>;
+
+const phrases = {
+  'usual-draw': (w: { min: number; max: number; source: string }, voice: Voice) =>
+    `${voice.amps(w.min)} to ${voice.amps(w.max)} (${w.source})`,
+};
+const say = sayer(phrases);
+
+export const expectedDraw: Rule<UsualDraw> = {
+  phrases,
+  // a typical range has soft ends, a share of its upper one; the maker's has none
+  zone: (share, { max = 0 }, _reading, { draw }) => (draw.source === 'typical' ? share * max : 0),
+  resolve(_figures, _reading, { draw: { min, max, source } }) {
+    return { min, max, drawn: { min, max }, bound: say('usual-draw', { min, max, source }) };
+  },
+};

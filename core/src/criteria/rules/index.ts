@@ -1,0 +1,30 @@
+/** Every kind of limit, by the name of its file. Written by `npm run derive`; do not edit. */
+import { band } from './band';
+import { charge } from './charge';
+import { commanded } from './commanded';
+import { drop } from './drop';
+import { expectedDraw } from './expected-draw';
+import { loss } from './loss';
+import { nearResting } from './near-resting';
+import { ohmsTimesCca } from './ohms-times-cca';
+import { outputShare } from './output-share';
+import { ratedShare } from './rated-share';
+import { sag } from './sag';
+import { spread } from './spread';
+import { temperatureFloor } from './temperature-floor';
+
+export const RULES = {
+  band,
+  charge,
+  commanded,
+  drop,
+  'expected-draw': expectedDraw,
+  loss,
+  'near-resting': nearResting,
+  'ohms-times-cca': ohmsTimesCca,
+  'output-share': outputShare,
+  'rated-share': ratedShare,
+  sag,
+  spread,
+  'temperature-floor': temperatureFloor,
+} as const;

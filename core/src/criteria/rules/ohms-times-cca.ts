@@ -1,0 +1,31 @@
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { Rule } from './rule';
+
+/** A resistance of at most this many volts (12 V) per CCA: ohms × CCA. */
+export interface OhmsTimesCca {
+  readonly max: number;
+}
+
+const phrases = {
+  'ohms-times-cca': ({ max, volts }: { max: number; volts: number }, voice: Voice) =>
+    `at most ${voice.ohms(max)} (${voice.plain(volts, 1)} V per CCA)`,
+};
+const say = sayer(phrases);
+
+export const ohmsTimesCca: Rule<OhmsTimesCca> = {
+  phrases,
+  resolve({ max: volts }, { value, battery }, { cca, packCca, scale, labelDoubt }) {
+    const rated = battery === undefined ? packCca : cca;
+    if (rated === null || labelDoubt) return null;
+    const perOhm = rated / scale;
+    const max = volts / perOhm;
+    return {
+      value: value * perOhm,
+      max: volts,
+      perUnit: perOhm,
+      drawn: { min: -Infinity, max },
+      bound: say('ohms-times-cca', { max, volts }),
+    };
+  },
+};

@@ -1,0 +1,31 @@
+import { showsCapability } from '../../trade/capability';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { Rule } from './rule';
+
+/** At least this share of the alternator's rating, once the reading shows what it can give. */
+export interface OutputShare {
+  readonly minShare: number;
+}
+
+const phrases = {
+  'output-share': ({ min, minShare, rated }: { min: number; minShare: number; rated: number }, voice: Voice) =>
+    `at least ${voice.amps(min)} (${voice.share(minShare)} of ${voice.amps(rated)})`,
+};
+const say = sayer(phrases);
+
+export const outputShare: Rule<OutputShare> = {
+  phrases,
+  resolve({ minShare }, reading, sight) {
+    const rated = sight.case.system.alternator?.ratedAmps;
+    if (rated === undefined || !showsCapability(reading, sight)) return null;
+    const min = minShare * rated;
+    return {
+      value: reading.value / rated,
+      min: minShare,
+      perUnit: 1 / rated,
+      drawn: { min, max: Infinity },
+      bound: say('output-share', { min, minShare, rated }),
+    };
+  },
+};

@@ -1,0 +1,31 @@
+import { ratedIn } from '../../battery/rating';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { Rule } from './rule';
+
+/** At least this share of the battery's rating, in the same standard. */
+export interface RatedShare {
+  readonly minShare: number;
+}
+
+const phrases = {
+  'rated-share': ({ minShare, rated, share }: { minShare: number; rated: number; share: number }, voice: Voice) =>
+    `at least ${voice.share(minShare)} of ${voice.amps(rated)} rated; this is ${voice.share(share)}`,
+};
+const say = sayer(phrases);
+
+export const ratedShare: Rule<RatedShare> = {
+  phrases,
+  resolve({ minShare }, { value, battery }, { case: { system }, labelDoubt }) {
+    const rated = ratedIn(system.battery, battery === undefined);
+    if (rated === null || labelDoubt) return null;
+    const share = value / rated;
+    return {
+      value: share,
+      min: minShare,
+      perUnit: 1 / rated,
+      drawn: { min: minShare * rated, max: Infinity },
+      bound: say('rated-share', { minShare, rated, share }),
+    };
+  },
+};

@@ -1,0 +1,25 @@
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { scaledZone } from './rule';
+import type { Rule } from './rule';
+
+/** At most this many volts (12 V) under the resting voltage. */
+export interface Sag {
+  readonly maxVolts: number;
+}
+
+const phrases = {
+  'most-sag': ({ min, sag }: { min: number; sag: number }, voice: Voice) =>
+    `at least ${voice.volts(min)} (${voice.volts(sag)} under resting)`,
+};
+const say = sayer(phrases);
+
+export const sag: Rule<Sag> = {
+  zone: scaledZone,
+  phrases,
+  resolve({ maxVolts }, _reading, { resting, scale }) {
+    if (resting === null) return null;
+    const min = resting - maxVolts * scale;
+    return { min, drawn: { min, max: Infinity }, bound: say('most-sag', { min, sag: maxVolts * scale }) };
+  },
+};

@@ -1,0 +1,24 @@
+import { cellSpread } from '../../battery/gravity';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { Rule } from './rule';
+
+/** At most this difference between the highest and the lowest cell. */
+export interface CellSpread {
+  readonly max: number;
+}
+
+const phrases = {
+  'cell-spread': ({ max, spread: found }: { max: number; spread: number }, voice: Voice) =>
+    `at most ${voice.plain(max, 3)} between cells; this is ${voice.plain(found, 3)}`,
+};
+const say = sayer(phrases);
+
+export const spread: Rule<CellSpread> = {
+  phrases,
+  resolve: () => null,
+  resolveList({ max }, values) {
+    const value = cellSpread(values);
+    return { value, max, drawn: null, bound: say('cell-spread', { max, spread: value }) };
+  },
+};

@@ -1,0 +1,35 @@
+import {
+  COMMON_LIMITS,
+  LOAD_FLOOR,
+  batteryCurrentLimit,
+  chargingWindow,
+  conductanceLimit,
+  crankingFloor,
+  dropLimits,
+  outputLimit,
+  rippleLimit,
+} from '../common-limits';
+import type { CriteriaSet } from '../criteria-set';
+import { SHARED } from './shared';
+
+export const BALANCED: CriteriaSet = {
+  ...SHARED,
+  id: 'balanced',
+  version: 1,
+  name: 'Balanced',
+  note: 'The default: strict where a fault hides, lenient where sound parts differ.',
+  limits: [
+    ...COMMON_LIMITS,
+    ...dropLimits('strictVolts'),
+    crankingFloor(
+      { kind: 'temperature-floor', points: LOAD_FLOOR },
+      0.2,
+      'Not below 9.6 V at 21 °C while cranking; a cold battery is allowed what a load test allows it.',
+    ),
+    ...chargingWindow(13.5, 14.8),
+    rippleLimit(0.5, 0.3, 'Above 0.2 V look for the cause, above 0.5 V stop: electronics and battery suffer.'),
+    conductanceLimit(0.7, 0.1),
+    outputLimit(0.8),
+    batteryCurrentLimit(10),
+  ],
+};

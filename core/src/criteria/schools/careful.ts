@@ -1,0 +1,30 @@
+import {
+  COMMON_LIMITS,
+  batteryCurrentLimit,
+  chargingWindow,
+  conductanceLimit,
+  crankingFloor,
+  dropLimits,
+  outputLimit,
+  rippleLimit,
+} from '../common-limits';
+import type { CriteriaSet } from '../criteria-set';
+import { SHARED } from './shared';
+
+export const CAREFUL: CriteriaSet = {
+  ...SHARED,
+  id: 'careful',
+  version: 1,
+  name: 'Careful',
+  note: 'For fleets that cannot afford a breakdown: tighter figures, and the sag instead of the floor.',
+  limits: [
+    ...COMMON_LIMITS,
+    ...dropLimits('strictVolts', { 'drop-solenoid': 0.2 }),
+    crankingFloor({ kind: 'sag', maxVolts: 1.5 }, 0.2, 'Not more than 1.5 V under the resting voltage.'),
+    ...chargingWindow(13.8, 14.8),
+    rippleLimit(0.2, 0.1, 'The strict school acts above 0.2 V.'),
+    conductanceLimit(0.8, 0.05),
+    outputLimit(0.9),
+    batteryCurrentLimit(3),
+  ],
+};

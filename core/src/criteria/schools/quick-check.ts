@@ -1,0 +1,30 @@
+import {
+  COMMON_LIMITS,
+  batteryCurrentLimit,
+  chargingWindow,
+  conductanceLimit,
+  crankingFloor,
+  dropLimits,
+  outputLimit,
+  rippleLimit,
+} from '../common-limits';
+import type { CriteriaSet } from '../criteria-set';
+import { SHARED } from './shared';
+
+export const QUICK_CHECK: CriteriaSet = {
+  ...SHARED,
+  id: 'quick-check',
+  version: 1,
+  name: 'Quick check',
+  note: 'A first look in two minutes: few conditions, round figures.',
+  limits: [
+    ...COMMON_LIMITS,
+    ...dropLimits('lenientVolts'),
+    crankingFloor({ kind: 'band', min: 10.0 }, 0.1, 'Ten volts while cranking, at any temperature, is a quick pass.'),
+    ...chargingWindow(13.5, 14.5),
+    rippleLimit(0.5, 0.1, 'The lenient ceiling.'),
+    conductanceLimit(0.7, 0.1),
+    outputLimit(0.8),
+    batteryCurrentLimit(10),
+  ],
+};

@@ -1,0 +1,220 @@
+/**
+ * Shapes: one description of a document's part that gives its TypeScript type, its check with every
+ * fault named by JSON path, and its JSON Schema, so that the three can never disagree.
+ *
+ * Unknown fields are no fault: the open format keeps them, and counts how much there is of them.
+ */
+
+/** What is allowed at a place, as a code with its figures; `words/en/misfits` makes the sentence. */
+export type Wanted =
+  | {
+      readonly code: 'number';
+      readonly with: {
+        readonly min?: number;
+        readonly max?: number;
+        readonly above?: number;
+        readonly unit: string;
+      };
+    }
+  | { readonly code: 'whole-number'; readonly with: { readonly min: number; readonly max: number } }
+  | { readonly code: 'text'; readonly with: { readonly min: number; readonly max: number } }
+  | { readonly code: 'one-of'; readonly with: { readonly words: readonly (string | number)[] } }
+  | { readonly code: 'list'; readonly with: { readonly min: number; readonly max: number } }
+  | { readonly code: 'flag' | 'day' | 'time' | 'object' | 'null' | 'json'; readonly with: Readonly<object> }
+  | { readonly code: 'either'; readonly with: { readonly first: Wanted; readonly second: Wanted } }
+  | { readonly code: 'reason-for-null'; readonly with: { readonly words: readonly string[] } }
+  | { readonly code: 'own-id'; readonly with: { readonly takenBy: string } }
+  | { readonly code: 'less-unknown'; readonly with: { readonly maxBytes: number } };
+
+/** One thing that does not fit. */
+export interface Misfit {
+  /** JSON path, for example `$.readings[2].value`. */
+  readonly path: string;
+  /** What was found there, shortened. */
+  readonly found: string;
+  readonly wanted: Wanted;
+}
+
+/** What a check finds: what does not fit, and how many characters of JSON nobody knows. */
+export interface CheckReport {
+  readonly misfits: Misfit[];
+  unknownLength: number;
+}
+
+export type JsonSchema = Readonly<Record<string, unknown>>;
+
+export interface Shape<T> {
+  readonly schema: JsonSchema;
+  readonly wanted: Wanted;
+  /** Adds to `report` everything in `value` that does not fit. */
+  check(value: unknown, path: string, report: CheckReport): void;
+  /** Carries the type only; never present at run time. */
+  readonly __type?: T;
+}
+export type Infer<S> = S extends Shape<infer T> ? T : never;
+
+/** Longest text of a found value that is told. */
+const MOST_SHOWN = 60;
+
+/** Shows a found value in few characters. */
+export function show(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  if (typeof value === 'number') return String(value);
+  const text = JSON.stringify(value) ?? typeof value;
+  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN - 3)}…` : text;
+}
+
+/** Runs one shape over one value. @param path Where the value stands. */
+export function checkShape(shape: Shape<unknown>, value: unknown, path = '$'): CheckReport {
+  const report: CheckReport = { misfits: [], unknownLength: 0 };
+  shape.check(value, path, report);
+  return report;
+}
+
+const simple = <T>(schema: JsonSchema, wanted: Wanted, fits: (value: unknown) => boolean): Shape<T> => ({
+  schema,
+  wanted,
+  check(value, path, { misfits }) {
+    if (!fits(value)) misfits.push({ path, found: show(value), wanted });
+  },
+});
+
+/** A finite number in a closed range; `above` is an open lower end. */
+export function number(range: { min?: number; max?: number; above?: number; unit?: string } = {}): Shape<number> {
+  const { min = -Infinity, max = Infinity, above = -Infinity, unit = '' } = range;
+  const ends = {
+    ...(Number.isFinite(min) && { min }),
+    ...(Number.isFinite(max) && { max }),
+    ...(Number.isFinite(above) && { above }),
+  };
+  return simple(
+    {
+      type: 'number',
+      ...(ends.min !== undefined && { minimum: min }),
+      ...(ends.max !== undefined && { maximum: max }),
+      ...(ends.above !== undefined && { exclusiveMinimum: above }),
+    },
+    { code: 'number', with: { ...ends, unit } },
+    (value) => typeof value === 'number' && Number.isFinite(value) && value >= min && value <= max && value > above,
+  );
+}
+
+export function integer(min: number, max: number): Shape<number> {
+  return simple(
+    { type: 'integer', minimum: min, maximum: max },
+    { code: 'whole-number', with: { min, max } },
+    (value) => Number.isInteger(value) && (value as number) >= min && (value as number) <= max,
+  );
+}
+
+export function text(minLength = 0, maxLength = 4000): Shape<string> {
+  return simple(
+    { type: 'string', minLength, maxLength },
+    { code: 'text', with: { min: minLength, max: maxLength } },
+    (value) => typeof value === 'string' && value.length >= minLength && value.length <= maxLength,
+  );
+}
+
+export const flag = (): Shape<boolean> =>
+  simple({ type: 'boolean' }, { code: 'flag', with: {} }, (value) => typeof value === 'boolean');
+
+/** One of the given words or numbers. */
+export function word<const T extends readonly (string | number)[]>(words: T): Shape<T[number]> {
+  const known = new Set<unknown>(words);
+  return simple({ enum: words }, { code: 'one-of', with: { words } }, (value) => known.has(value));
+}
+
+const DATE = /^\d{4}-\d{2}-\d{2}$/;
+const TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/;
+
+/** An ISO 8601 calendar day, or a year and month. */
+export const day = (): Shape<string> =>
+  simple(
+    { type: 'string', pattern: '^\\d{4}-\\d{2}(-\\d{2})?$' },
+    { code: 'day', with: {} },
+    (value) =>
+      typeof value === 'string' &&
+      (DATE.test(value) || /^\d{4}-\d{2}$/.test(value)) &&
+      !Number.isNaN(Date.parse(value)),
+  );
+
+/** An ISO 8601 date and time with its zone. */
+export const time = (): Shape<string> =>
+  simple(
+    { type: 'string', format: 'date-time' },
+    { code: 'time', with: {} },
+    (value) => typeof value === 'string' && TIME.test(value) && !Number.isNaN(Date.parse(value)),
+  );
+
+/** Nothing: JSON's null. */
+export const nothing = (): Shape<null> =>
+  simple({ type: 'null' }, { code: 'null', with: {} }, (value) => value === null);
+
+/** Anything at all, kept as it is. */
+export const anything = <T>(schema: JsonSchema): Shape<T> => ({
+  schema,
+  wanted: { code: 'json', with: {} },
+  check: () => undefined,
+});
+
+export function list<T>(item: Shape<T>, minItems = 0, maxItems = 10_000): Shape<readonly T[]> {
+  const wanted: Wanted = { code: 'list', with: { min: minItems, max: maxItems } };
+  return {
+    schema: { type: 'array', items: item.schema, minItems, maxItems },
+    wanted,
+    check(value, path, report) {
+      if (!Array.isArray(value) || value.length < minItems || value.length > maxItems) {
+        const found = Array.isArray(value) ? `${value.length} entries` : show(value);
+        report.misfits.push({ path, found, wanted });
+        return;
+      }
+      for (let i = 0; i < value.length; i++) item.check(value[i], `${path}[${i}]`, report);
+    },
+  };
+}
+
+/** The first alternative that fits wins; if none does, both are named. */
+export function either<A, B>(first: Shape<A>, second: Shape<B>): Shape<A | B> {
+  const fits = (shape: Shape<unknown>, value: unknown): boolean => checkShape(shape, value).misfits.length === 0;
+  return simple(
+    { anyOf: [first.schema, second.schema] },
+    { code: 'either', with: { first: first.wanted, second: second.wanted } },
+    (value) => fits(first, value) || fits(second, value),
+  );
+}
+
+type Fields = Readonly<Record<string, Shape<unknown>>>;
+type Inferred<F extends Fields> = { readonly [K in keyof F]: Infer<F[K]> };
+type Flat<T> = { readonly [K in keyof T]: T[K] };
+
+/** An object with required and optional fields; others are allowed, kept and counted. */
+export function object<R extends Fields, O extends Fields>(
+  required: R,
+  optional: O,
+): Shape<Flat<Inferred<R> & Partial<Inferred<O>>>> {
+  const known = Object.entries({ ...required, ...optional });
+  const names = new Set(known.map(([key]) => key));
+  const needed = new Set(Object.keys(required));
+  const wanted: Wanted = { code: 'object', with: {} };
+  return {
+    wanted,
+    schema: {
+      type: 'object',
+      required: [...needed],
+      properties: Object.fromEntries(known.map(([key, shape]) => [key, shape.schema])),
+    },
+    check(given, path, report) {
+      if (typeof given !== 'object' || given === null || Array.isArray(given)) {
+        report.misfits.push({ path, found: show(given), wanted });
+        return;
+      }
+      const fields = given as Record<string, unknown>;
+      for (const [key, shape] of known) {
+        const value = fields[key]; // a key of ours is never one an object inherits
+        if (value !== undefined || needed.has(key)) shape.check(value, `${path}.${key}`, report);
+      }
+      for (const key of Object.keys(fields))
+        if (!names.has(key)) report.unknownLength += key.length + (JSON.stringify(fields[key])?.length ?? 0);
+    },
+  };
+}

@@ -1,0 +1,81 @@
+/** Packs: every battery its own charge, health and verdict, and which ones a decision speaks of. */
+import type { BatteryVerdict } from '../../format/judgement-shape';
+import type { Verdict } from '../../format/words';
+import type { Said } from '../../words/phrases';
+import { isChargeOwed } from '../derive/charge';
+import { fuseHealth } from '../derive/health';
+import type { Figures } from '../derive/derive';
+import { isOutside } from '../grade/limit-of';
+import type { Ranked } from '../rank/rank-faults';
+import { forUnit } from '../see';
+import type { Situation } from '../situation';
+
+/** Of a pack: the weak battery, the ones that go with it, and how they are joined. */
+export interface PackSaid {
+  readonly weak: readonly number[];
+  readonly batteries: readonly number[];
+  readonly arrangement: 'parallel' | 'series';
+  readonly count: number;
+}
+
+/** Under this share of its rating a battery is worn. */
+const WORN_HEALTH = 0.7;
+/** Tests that condemn one battery of a pack by themselves. */
+const CONDEMNING: readonly string[] = ['conductance', 'load-test', 'internal-resistance', 'specific-gravity', 'hold-charge'];
+
+/** The batteries whose own readings speak for the fault; one in parallel takes the whole pack with it. */
+export function packOf({ lines }: Ranked, situation: Situation): PackSaid | null {
+  const { count = 1, arrangement } = situation.case.system.battery;
+  if (count < 2 || arrangement === undefined || arrangement === 'single') return null;
+  const all = Array.from({ length: count }, (_, i) => i + 1);
+  const outside = situation.readings.filter(
+    (reading) => reading.battery !== undefined && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
+  );
+  const against = new Set(
+    lines.flatMap(({ finding: { source }, weight }) => (weight > 0 && 'reading' in source ? [source.reading] : [])),
+  );
+  const named = situation.readings.filter(({ id, battery }) => battery !== undefined && against.has(id));
+  const own = (outside.length > 0 ? outside : named).map(({ battery }) => battery!);
+  const weak = [...new Set(own)].sort();
+  return { weak, batteries: arrangement === 'parallel' ? all : weak, arrangement, count };
+}
+
+/** The batteries of a pack that must be charged before anything else. */
+export const flatBatteries = (situation: Situation): readonly number[] =>
+  situation.units.filter((unit) => isChargeOwed(forUnit(situation, unit)));
+
+/** Every battery that was read on its own. */
+export const batteryVerdicts = (
+  situation: Situation,
+  figures: Figures,
+  pack: { readonly verdict: Verdict; readonly batteries: readonly number[] },
+): readonly (Omit<BatteryVerdict, 'because' | 'code' | 'with'> & { readonly because: Said })[] =>
+  situation.units.map((battery) => {
+    const unit = forUnit(situation, battery);
+    const fused = fuseHealth(figures.ways, battery);
+    const health = fused ? Math.exp(fused.lnHealth) : null;
+    const fails = situation.readings.some(
+      (reading) => reading.battery === battery && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
+    );
+    const verdict: Verdict =
+      pack.verdict === 'replace' && pack.batteries.includes(battery)
+        ? 'replace'
+        : isChargeOwed(unit)
+          ? 'charge-first'
+          : fails || (health !== null && health < WORN_HEALTH)
+            ? 'not-proven'
+            : health !== null && unit.charge !== null
+              ? 'keep'
+              : 'not-tested';
+    const isWeak = fails || (health !== null && health < WORN_HEALTH);
+    return {
+      battery,
+      verdict,
+      ...(unit.charge !== null && { stateOfCharge: unit.charge }),
+      ...(health !== null && { health }),
+      because: {
+        code: `battery-${verdict}`,
+        with: { battery, ...(unit.charge !== null && { charge: unit.charge }), ...(health !== null && { health }), isWeak },
+      },
+    };
+  });

@@ -1,0 +1,134 @@
+/** Eighth stage: the one thing to do now. */
+import { threshold } from '../../criteria/evidence';
+import type { FaultName, StepName } from '../../format/names';
+import type { Action, Part } from '../../format/words';
+import type { Said } from '../../words/phrases';
+import { isDeadAfterCharge } from '../derive/charge';
+import type { Evidence } from '../prove/evidence';
+import { proofOf } from '../prove/prove';
+import type { Ranked } from '../rank/rank-faults';
+import { isCharged } from '../situation';
+import type { Situation } from '../situation';
+import type { Step } from '../next/next-step';
+import { flatBatteries, packOf } from './batteries';
+import type { DirectFailure } from './direct';
+import { isCallable, isReplaced, partOf } from './part-of';
+import { whyStop } from './stop';
+
+export interface Decided {
+  readonly action: Action;
+  readonly part: Part | null;
+  readonly fault: FaultName | null;
+  readonly because: Said;
+  /** The batteries it speaks of, of a pack. */
+  readonly batteries?: readonly number[];
+}
+
+export interface DecisionInput {
+  readonly evidence: Evidence;
+  readonly ranked: readonly Ranked[];
+  /** What must be read before nothing may be found, and is not. */
+  readonly uncovered: readonly StepName[];
+  /** What must be read and could not be: said to be missing, never taken as passed. */
+  readonly impossible: readonly StepName[];
+  readonly direct: readonly DirectFailure[];
+  /** The steps that are open now, worked out only where they matter. */
+  readonly proposed: () => readonly Step[];
+}
+
+/** The strongest finding that speaks for a fault. */
+export const strongest = ({ lines }: Ranked): Said | null => lines.find(({ weight }) => weight > 0)?.finding.says ?? null;
+
+/** With every useful test done, a proven fault that a reading lies straight across is called from even odds on. */
+const EVEN_ODDS = 0.5;
+
+/** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
+function callable({ evidence, ranked, uncovered, direct, proposed }: DecisionInput): Ranked | undefined {
+  const { criteria } = evidence.situation;
+  const find = (least: number, among: (fault: FaultName) => boolean = () => true): Ranked | undefined =>
+    ranked.find(
+      ({ fault, probability }) =>
+        isCallable(fault) && probability >= least && among(fault) && proofOf(fault, evidence).proven,
+    );
+  const isAcross = (fault: FaultName): boolean => direct.some(({ faults }) => faults.includes(fault));
+  const sure = find(criteria.callProbability) ?? find(threshold('across'), isAcross);
+  if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
+  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross);
+}
+
+export function decide(input: DecisionInput): Decided {
+  const { evidence, ranked, uncovered, impossible, direct, proposed } = input;
+  const { situation, probability } = evidence;
+  const stop = whyStop(situation);
+  if (stop) return { action: 'stop', part: null, fault: null, because: stop.says };
+
+  const flat = situation.charge !== null && !isCharged(situation) && !isDeadAfterCharge(situation);
+  const called = callable(input);
+  // of a pack the flat battery is charged before any is condemned
+  const packFirst = flat && situation.units.length > 1 && called && partOf(called.fault, situation) === 'battery';
+  if (called && !packFirst) return call(called, situation);
+  if (flat) return chargeFirst(situation);
+
+  const suspect = ranked.find(({ fault }) => isCallable(fault));
+  const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
+  const nothingLeft = proposed().length === 0;
+  if (
+    uncovered.length === 0 &&
+    !isSuspected &&
+    direct.length === 0 &&
+    (probability.none >= threshold('sound') || nothingLeft)
+  )
+    return {
+      action: 'none-found',
+      part: null,
+      fault: 'none',
+      because: { code: impossible.length > 0 ? 'none-found-but-missing' : 'none-found', with: { missing: impossible } },
+    };
+  return testNext(isSuspected ? suspect : undefined, input);
+}
+
+function call(called: Ranked, situation: Situation): Decided {
+  const { fault, probability } = called;
+  const part = partOf(fault, situation);
+  const evidence = strongest(called);
+  const pack = part === 'battery' ? packOf(called, situation) : null;
+  return {
+    action: isReplaced(part) ? 'replace' : 'repair',
+    part,
+    fault,
+    because: {
+      code: 'proven',
+      with: { fault, probability, ...(evidence && { evidence }), ...(pack && { pack }) },
+    },
+    ...(pack && { batteries: pack.batteries }),
+  };
+}
+
+function chargeFirst(situation: Situation): Decided {
+  const { charge, criteria, units } = situation;
+  const flat = flatBatteries(situation);
+  return {
+    action: 'charge-first',
+    part: 'battery',
+    fault: 'battery-discharged',
+    because: {
+      code: 'charge-first',
+      with: { charge, needed: criteria.minimumCharge, ...(flat.length > 0 && { batteries: flat }) },
+    },
+    ...(units.length > 0 && flat.length > 0 && { batteries: flat }),
+  };
+}
+
+function testNext(suspect: Ranked | undefined, { evidence, direct, proposed }: DecisionInput): Decided {
+  const excuse = suspect && proofOf(suspect.fault, evidence).excuses[0];
+  const first = proposed()[0];
+  const across = suspect ? undefined : direct[0];
+  const because: Said = suspect
+    ? { code: 'leads', with: { fault: suspect.fault, probability: suspect.probability, ...(excuse && { excuse }) } }
+    : across
+      ? { code: 'outside-unexplained', with: { reading: across.reading } }
+      : first
+        ? first.because
+        : { code: 'nothing-possible', with: {} };
+  return { action: 'test-next', part: null, fault: suspect?.fault ?? null, because };
+}

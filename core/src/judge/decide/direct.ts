@@ -1,0 +1,36 @@
+import type { FaultName } from '../../format/names';
+import { PIECES, isPathTest } from '../../trade/paths';
+import { TESTS } from '../../trade/tables';
+import { isOutside } from '../grade/limit-of';
+import type { Situation } from '../situation';
+import type { Reading } from '../../format/case-shape';
+
+/** A valid reading straight across a fault, outside its limit, and the faults it may be. */
+export interface DirectFailure {
+  readonly reading: Reading;
+  readonly faults: readonly FaultName[];
+}
+
+/** The newest reading of every test that lies straight across a fault and fails; of each battery by itself. */
+export function directFailures(situation: Situation): readonly DirectFailure[] {
+  const failures: DirectFailure[] = [];
+  for (const [test, readings] of situation.byTest) {
+    if (!TESTS[test].direct) continue;
+    const newest = new Map(readings.filter(({ value }) => value !== null).map((reading) => [reading.battery, reading]));
+    for (const reading of newest.values()) {
+      const missing = (reading.conditions?.humpsMissing ?? 0) >= 1;
+      if (!isOutside(situation, reading) && !missing) continue;
+      failures.push({ reading, faults: faultsOf(reading, situation) });
+    }
+  }
+  return failures;
+}
+
+function faultsOf({ test, id }: Reading, situation: Situation): readonly FaultName[] {
+  if (!isPathTest(test)) return TESTS[test].direct ?? [];
+  const rest = situation.paths().rests.find(({ reading }) => reading.id === id);
+  // a whole whose measured part explains it speaks of the part
+  const parts = (rest?.parts ?? []).flatMap((part) => situation.paths().rests.filter((entry) => entry.test === part));
+  const own = [rest, ...parts].flatMap((entry) => entry?.pieces ?? []).map((piece) => PIECES[piece].fault);
+  return [...new Set(own)];
+}

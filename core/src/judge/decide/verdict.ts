@@ -1,0 +1,96 @@
+/** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
+import { threshold } from '../../criteria/evidence';
+import type { StepName } from '../../format/names';
+import type { JudgedPart, Part, Verdict } from '../../format/words';
+import { isPathTest } from '../../trade/paths';
+import { FAULTS } from '../../trade/tables';
+import { NEEDED_TO_KEEP } from '../../trade/must-be-read';
+import type { Said } from '../../words/phrases';
+import type { Evidence } from '../prove/evidence';
+import { proofOf } from '../prove/prove';
+import type { Ranked } from '../rank/rank-faults';
+import { isCharged, latest } from '../situation';
+import type { Situation } from '../situation';
+import { strongest } from './decide';
+import type { DirectFailure } from './direct';
+import { isCallable, partOf } from './part-of';
+
+export interface Verdicted {
+  readonly verdict: Verdict;
+  readonly because: Said;
+  readonly missing: readonly StepName[];
+  readonly where?: readonly StepName[];
+}
+
+/** The faults that may be called, most probable first, by the part they belong to in this vehicle. */
+export function suspectsByPart(ranked: readonly Ranked[], situation: Situation): ReadonlyMap<Part | null, readonly Ranked[]> {
+  const byPart = new Map<Part | null, Ranked[]>();
+  for (const entry of ranked) {
+    if (!isCallable(entry.fault)) continue;
+    const part = partOf(entry.fault, situation);
+    const own = byPart.get(part);
+    if (own) own.push(entry);
+    else byPart.set(part, [entry]);
+  }
+  return byPart;
+}
+
+interface VerdictInput {
+  readonly evidence: Evidence;
+  /** The faults of this part, most probable first. */
+  readonly suspects: readonly Ranked[];
+  readonly direct: readonly DirectFailure[];
+}
+
+export function partVerdict(part: JudgedPart, { evidence, suspects, direct }: VerdictInput): Verdicted {
+  const { situation } = evidence;
+  const [worst] = suspects;
+  const proven = suspects.find(
+    ({ fault, probability }) =>
+      probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven,
+  );
+  if (proven) return call(part, proven, direct);
+  if (part === 'battery' && situation.charge !== null && !isCharged(situation))
+    return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
+  const read = NEEDED_TO_KEEP[part].map((tests) => tests.map((test) => latest(situation, test)).find(Boolean));
+  const unread = NEEDED_TO_KEEP[part].flatMap((tests, i) => (read[i] ? [] : [tests[0]!]));
+  const missing = (fault: Ranked): readonly StepName[] => [
+    ...new Set([...proofOf(fault.fault, evidence).missing, ...unread]),
+  ];
+  if (worst && worst.probability >= threshold('kept'))
+    return {
+      verdict: 'not-proven',
+      because: { code: 'suspected', with: { fault: worst.fault, missing: missing(worst) } },
+      missing: missing(worst),
+    };
+  const across = direct.find(({ faults }) => faults.some((fault) => partOf(fault, situation) === part));
+  if (across)
+    return {
+      verdict: 'not-proven',
+      because: { code: 'outside-across', with: { reading: across.reading, part } },
+      missing: [across.reading.test],
+    };
+  if (unread.length === NEEDED_TO_KEEP[part].length)
+    return { verdict: 'not-tested', because: { code: 'not-tested', with: { missing: unread } }, missing: unread };
+  if (unread.length > 0)
+    return { verdict: 'not-proven', because: { code: 'not-read-yet', with: { missing: unread } }, missing: unread };
+  return {
+    verdict: 'keep',
+    because: { code: 'keep', with: { part, readings: read.filter((reading) => reading !== undefined) } },
+    missing: [],
+  };
+}
+
+function call(part: JudgedPart, worst: Ranked, direct: readonly DirectFailure[]): Verdicted {
+  const evidence = strongest(worst);
+  const because: Said = { code: 'called', with: { fault: worst.fault, ...(evidence && { evidence }) } };
+  if (part !== 'connections') return { verdict: 'replace', because, missing: [] };
+  const { where } = FAULTS[worst.fault];
+  const outside = direct.map(({ reading }) => reading.test).filter(isPathTest);
+  return {
+    verdict: 'repair',
+    because,
+    missing: [],
+    where: [...new Set<StepName>([...(where ? [where] : []), ...outside])],
+  };
+}

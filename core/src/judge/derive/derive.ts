@@ -1,0 +1,90 @@
+/** Fourth stage: what the readings give together. */
+import { crankingOhms } from '../../battery/cranking-resistance';
+import { loadTestAmps } from '../../battery/rating';
+import { halfCcaVolts } from '../../battery/sag-share';
+import { limitsOf } from '../../criteria/criteria-set';
+import type { Derived } from '../../format/judgement-shape';
+import { interpolate } from '../../quantities/interpolate';
+import { latest } from '../situation';
+import type { Situation } from '../situation';
+import { healthWays } from './health';
+import type { HealthWay } from './health';
+
+/** What the readings give together; null where a part is missing. */
+export interface Figures {
+  readonly crankingOhms: number | null;
+  /** The voltage a half-CCA load test would have shown, from cranking volts and amps, V. */
+  readonly halfCcaVolts: number | null;
+  /** Sustained draw over the usual draw; 1 is usual. */
+  readonly drawRatio: number | null;
+  /** The battery's health by every way it was measured. */
+  readonly ways: readonly HealthWay[];
+  readonly published: Derived;
+}
+
+/** Least current, A, for which a resistance may be computed from cranking volts. */
+const LEAST_AMPS = 20;
+/** Share of capacity that may go before the vehicle no longer starts. */
+const USABLE_SHARE = 0.5;
+/** Twenty-hour capacity of a starter battery per SAE amp, Ah, where the label gives no capacity. */
+const AH_PER_CCA = 0.1;
+/** Under this a clamp shows nothing, A. */
+const SOME_DRAIN_AMPS = 0.001;
+const HOURS_A_DAY = 24;
+
+/** @returns the floor of a load test at this temperature, V, where the set has one. */
+export function loadFloor({ criteria, celsius, scale }: Situation): number | null {
+  for (const { rule } of limitsOf(criteria, 'load-test'))
+    if (rule.kind === 'temperature-floor') return interpolate(rule.points, celsius) * scale;
+  return null;
+}
+
+export function derive(situation: Situation): Figures {
+  const { resting, charge, packCca: pack, cca, draw: usual } = situation;
+  const cranking = latest(situation, 'cranking-voltage');
+  const draw = latest(situation, 'starter-draw');
+  const isCranked = resting !== null && cranking && draw && draw.value >= LEAST_AMPS && resting > cranking.value;
+  const ohms = isCranked ? crankingOhms(resting, cranking.value, draw.value) : null;
+  const half = isCranked && pack !== null ? halfCcaVolts(resting, cranking.value, draw.value, pack) : null;
+  const floor = loadFloor(situation);
+  const ways = healthWays(situation, floor, half);
+  const days = daysToNoStart(situation);
+  const excess = isCranked && ohms !== null ? Math.max(0, draw.value - usual.max) * ohms : null;
+  const published: Derived = {
+    ...(charge !== null && { stateOfCharge: charge }),
+    ...(cca !== null && { loadAmps: loadTestAmps(situation.units.length > 0 ? cca : pack!) }),
+    ...(floor !== null && { loadFloorVolts: floor }),
+    expectedDrawAmps: { min: usual.min, max: usual.max },
+    ...(ohms !== null && { crankingOhms: ohms }),
+    ...(half !== null && { equivalentLoadVolts: half }),
+    ...(excess !== null && { sag: { batteryVolts: resting! - cranking!.value - excess, excessDrawVolts: excess } }),
+    ...(days !== null && { daysToNoStart: days }),
+    ...(ways.length > 0 && {
+      ways: ways.map(({ way, health, spread, reading, battery }) => ({
+        way,
+        health,
+        spread,
+        reading: reading.id,
+        ...(battery !== undefined && { battery }),
+      })),
+    }),
+  };
+  return {
+    crankingOhms: ohms,
+    halfCcaVolts: half,
+    drawRatio: draw ? draw.value / usual.reference : null,
+    ways,
+    published,
+  };
+}
+
+/** Days of standing until a no-start from the measured drain; null where nothing drains. */
+function daysToNoStart(situation: Situation): number | null {
+  const draw = latest(situation, 'parasitic-draw')?.value;
+  const { capacityAh, count = 1, arrangement } = situation.case.system.battery;
+  const one = capacityAh ?? (situation.cca === null ? null : situation.cca * AH_PER_CCA);
+  if (draw === undefined || draw <= SOME_DRAIN_AMPS || one === null) return null;
+  const capacity = arrangement === 'parallel' ? one * count : one;
+  return (capacity * USABLE_SHARE * (situation.charge ?? 1)) / draw / HOURS_A_DAY;
+}
+

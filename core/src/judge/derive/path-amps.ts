@@ -1,0 +1,40 @@
+import { FULL_OUTPUT_SHARE, isPathTest, pathOf } from '../../trade/paths';
+import type { PathLoad } from '../../trade/paths';
+import { latest } from '../situation';
+import type { NumericReading, Sight } from '../situation';
+
+/** A drop this near to the whole battery voltage (12 V) is an open path, whatever the current. */
+const OPEN_PATH_VOLTS = 6;
+/** Under this an alternator gives no current to read a drop by, A. */
+const SOME_OUTPUT_AMPS = 3;
+/** Under this no current flows, A. */
+export const SOME_AMPS = 5;
+
+/** The current that loads a path in usual work, A; null where the case does not tell. */
+export function referenceAmps(loadedBy: PathLoad, { draw, case: { system } }: Sight): number | null {
+  if (loadedBy === 'cranking') return draw.reference;
+  const rated = system.alternator?.ratedAmps;
+  return rated === undefined ? null : rated * FULL_OUTPUT_SHARE;
+}
+
+/** The least usual current of a path, A: what a drop is read by at the least, halved (docs/criteria.md, drops). */
+export function availableAmps(loadedBy: PathLoad, sight: Sight): number | null {
+  if (loadedBy === 'cranking') return sight.draw.min;
+  const rated = referenceAmps('charging', sight);
+  const output = latest(sight, 'alternator-current')?.value;
+  return rated !== null && output !== undefined && output > SOME_OUTPUT_AMPS ? Math.min(rated, output) : rated;
+}
+
+/** The current a drop was read at, A: as told, else that of the starter or the alternator; null where unknown. */
+export function ampsOf(reading: NumericReading, sight: Sight): number | null {
+  const told = reading.conditions?.amps;
+  if (told !== undefined) return told;
+  if (!isPathTest(reading.test)) return null;
+  const { loadedBy } = pathOf(reading.test);
+  const read = latest(sight, loadedBy === 'cranking' ? 'starter-draw' : 'alternator-current')?.value;
+  return read !== undefined && read > SOME_AMPS ? read : referenceAmps(loadedBy, sight);
+}
+
+/** True where nearly the whole battery voltage lies across the path. */
+export const isOpen = ({ value }: NumericReading, { scale }: Sight): boolean =>
+  Math.abs(value) >= OPEN_PATH_VOLTS * scale;

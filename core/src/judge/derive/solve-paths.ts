@@ -1,0 +1,215 @@
+/**
+ * What each piece of the circuit loses, from every drop reading at once.
+ *
+ * A drop is the sum of its pieces' ohms times its own current, so all readings together are a small set of
+ * linear equations. They are solved as weighted least squares with a sound vehicle's ohms as prior, held at
+ * or above zero. The prior has a heavy tail (Student's t, by reweighting): what a sound vehicle cannot
+ * explain goes into one bad piece and is not smeared over all.
+ */
+import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPartOf, pathOf } from '../../trade/paths';
+import type { PathTest, PieceName } from '../../trade/paths';
+import { SOME_AMPS, ampsOf, isOpen, referenceAmps } from './path-amps';
+import { solveSymmetric } from './solve-symmetric';
+import { latest } from '../situation';
+import type { Reading } from '../../format/case-shape';
+import type { NumericReading, Sight } from '../situation';
+
+/** What is known of one piece. */
+export interface PieceEstimate {
+  readonly piece: PieceName;
+  readonly ohms: number;
+  /** Standard deviation of `ohms`. */
+  readonly spread: number;
+  /** No reading allows it more than this, ohm: every other piece of a path takes nothing at the least. */
+  readonly atMostOhms: number;
+  /** True where a reading across it alone, or a difference of readings, tells it apart from its neighbours. */
+  readonly isTold: boolean;
+}
+
+/** A drop reading, less what readings of its parts explain. */
+export interface PathRest {
+  readonly test: PathTest;
+  readonly reading: NumericReading;
+  readonly amps: number;
+  /** Volts that no measured part explains, at the current of this reading, and how far they may be off. */
+  readonly volts: number;
+  readonly spread: number;
+  /** The parts that were measured. */
+  readonly parts: readonly PathTest[];
+  /** The pieces that are left. */
+  readonly pieces: readonly PieceName[];
+  /** Nearly the whole battery voltage lies across it: somewhere in these pieces it is open. */
+  readonly isOpen: boolean;
+}
+
+/** A part that lost more than the whole it lies in. */
+export interface Contradiction {
+  readonly part: PathTest;
+  readonly whole: PathTest;
+}
+
+export interface PathSolution {
+  /** Every piece that a reading lies across; worked out when it is first asked for. */
+  readonly pieces: () => ReadonlyMap<PieceName, PieceEstimate>;
+  readonly rests: readonly PathRest[];
+  readonly contradictions: readonly Contradiction[];
+}
+
+/** Relative error of a drop, and of two cranks that are not the same; its last digits, V. */
+const RELATIVE_ERROR = 0.04;
+const DIGITS_VOLTS = 0.006;
+/** A part may lose this share of itself, and this much (12 V), more than its whole before the two contradict. */
+const CONTRADICTS_SHARE = 0.25;
+const CONTRADICTS_VOLTS = 0.15;
+/** How far sound pieces differ, as a share of their usual ohms. */
+const SOUND_SPREAD = 0.6;
+/** Degrees of freedom of the prior's tail, and rounds of reweighting. */
+const TAIL = 1;
+const ROUNDS = 4;
+/** A piece is told apart where its estimate is this much sharper than the sum it lies in. */
+const TOLD_SHARE = 0.35;
+
+interface Row {
+  readonly test: PathTest;
+  readonly reading: NumericReading;
+  readonly amps: number;
+  readonly volts: number;
+  readonly error: number;
+  readonly isOpen: boolean;
+}
+
+/** @returns the newest valid reading of every path as one equation. */
+function rowsOf(sight: Sight): readonly Row[] {
+  const rows: Row[] = [];
+  for (const test of PATH_TESTS) {
+    const reading = latest(sight, test);
+    const amps = reading && ampsOf(reading, sight);
+    if (!reading || amps === null || amps === undefined) continue;
+    const volts = Math.abs(reading.value);
+    const error = Math.max(reading.uncertainty ?? 0, DIGITS_VOLTS * sight.scale + RELATIVE_ERROR * volts);
+    rows.push({ test, reading, amps, volts, error, isOpen: isOpen(reading, sight) });
+  }
+  return rows;
+}
+
+const SOLVED = new WeakMap<readonly Reading[], PathSolution>();
+
+/**
+ * @param sight One pass of a case.
+ * @returns what its drops tell of each piece; solved once for the same readings.
+ */
+export function solvePaths(sight: Sight): PathSolution {
+  let solution = SOLVED.get(sight.readings);
+  if (!solution) SOLVED.set(sight.readings, (solution = solve(sight)));
+  return solution;
+}
+
+function solve(sight: Sight): PathSolution {
+  const rows = rowsOf(sight);
+  const closed = rows.filter(({ amps, isOpen: open }) => amps > SOME_AMPS && !open);
+  let pieces: ReadonlyMap<PieceName, PieceEstimate> | null = null;
+  return {
+    pieces: () => (pieces ??= estimate(closed, sight)),
+    rests: rows.filter(({ amps, isOpen: open }) => open || amps > SOME_AMPS).map((row) => restOf(row, rows)),
+    contradictions: contradictionsOf(closed, sight),
+  };
+}
+
+/** The sound ohms of a piece in this vehicle. */
+export function soundOhms(piece: PieceName, sight: Sight): number {
+  const { loadedBy, soundVolts } = PIECES[piece];
+  return (soundVolts * sight.scale) / (referenceAmps(loadedBy, sight) ?? sight.draw.reference);
+}
+
+function estimate(rows: readonly Row[], sight: Sight): ReadonlyMap<PieceName, PieceEstimate> {
+  const read = PIECE_NAMES.filter((piece) => rows.some(({ test }) => pathOf(test).pieces.includes(piece)));
+  const found = new Map<PieceName, PieceEstimate>();
+  if (read.length === 0) return found;
+  const size = read.length;
+  const prior = read.map((piece) => soundOhms(piece, sight));
+  const tight = prior.map((ohms) => 1 / (ohms * SOUND_SPREAD) ** 2);
+  const members = rows.map(({ test }) =>
+    pathOf(test)
+      .pieces.map((piece) => read.indexOf(piece))
+      .filter((at) => at >= 0),
+  );
+  let ohms = [...prior];
+  let held = new Set<number>();
+  let covariance: Float64Array = new Float64Array(size * size);
+  for (let round = 0; round < ROUNDS; round++) {
+    const normal = new Float64Array(size * size);
+    const right = new Float64Array(size);
+    for (let i = 0; i < size; i++) {
+      // Student's t: the further a piece is from sound, the less the prior holds it
+      const away = (ohms[i]! - prior[i]!) ** 2 * tight[i]!;
+      const weight = held.has(i) ? tight[i]! * 1e9 : (tight[i]! * (TAIL + 1)) / (TAIL + away);
+      normal[i * size + i]! += weight;
+      right[i]! += weight * (held.has(i) ? 0 : prior[i]!);
+    }
+    rows.forEach(({ amps, volts, error }, r) => {
+      const weight = (amps / error) ** 2;
+      for (const i of members[r]!) {
+        right[i]! += (weight * volts) / amps;
+        for (const j of members[r]!) normal[i * size + j]! += weight;
+      }
+    });
+    const solved = solveSymmetric(normal, right, size);
+    covariance = solved.inverse;
+    ohms = [...solved.solution];
+    held = new Set(ohms.flatMap((value, i) => (value <= 0 ? [i] : [])));
+    ohms = ohms.map((value) => Math.max(0, value));
+  }
+  read.forEach((piece, i) => {
+    const own = rows.filter(({ test }) => pathOf(test).pieces.includes(piece));
+    const spread = Math.sqrt(Math.max(0, covariance[i * size + i]!));
+    const atMostOhms = Math.min(...own.map(({ volts, error, amps }) => (volts + error) / amps));
+    found.set(piece, { piece, ohms: ohms[i]!, spread, atMostOhms, isTold: isTold(own, spread, atMostOhms) });
+  });
+  return found;
+}
+
+const isTold = (own: readonly Row[], spread: number, atMostOhms: number): boolean =>
+  own.some(({ test }) => pathOf(test).pieces.length === 1) || spread < TOLD_SHARE * atMostOhms;
+
+/** Takes off a reading what the largest measured parts that do not overlap explain. */
+function restOf(row: Row, rows: readonly Row[]): PathRest {
+  const left = new Set<PieceName>(pathOf(row.test).pieces);
+  const parts: PathTest[] = [];
+  let { volts } = row;
+  let variance = row.error ** 2;
+  const smaller = rows
+    .filter(({ test }) => isPartOf(test, row.test))
+    .sort((a, b) => pathOf(b.test).pieces.length - pathOf(a.test).pieces.length);
+  for (const part of smaller) {
+    const { pieces } = pathOf(part.test);
+    if (!pieces.every((piece) => left.has(piece)) || (part.amps <= SOME_AMPS && !row.isOpen)) continue;
+    const factor = row.isOpen || part.isOpen || part.amps <= SOME_AMPS ? 1 : row.amps / part.amps;
+    for (const piece of pieces) left.delete(piece);
+    parts.push(part.test);
+    volts -= part.volts * factor;
+    variance += (part.error * factor) ** 2;
+  }
+  const spread = Math.sqrt(variance);
+  return {
+    test: row.test,
+    reading: row.reading,
+    amps: row.amps,
+    volts: Math.max(0, volts),
+    spread,
+    parts,
+    pieces: [...left],
+    isOpen: row.isOpen && volts >= row.volts / 2,
+  };
+}
+
+function contradictionsOf(rows: readonly Row[], { scale }: Sight): readonly Contradiction[] {
+  const found: Contradiction[] = [];
+  for (const part of rows)
+    for (const whole of rows) {
+      if (!isPartOf(part.test, whole.test) || PATHS[part.test].loadedBy !== PATHS[whole.test].loadedBy) continue;
+      const more = part.volts - (whole.volts * part.amps) / whole.amps;
+      if (more > CONTRADICTS_SHARE * part.volts && part.volts > CONTRADICTS_VOLTS * scale)
+        found.push({ part: part.test, whole: whole.test });
+    }
+  return found;
+}

@@ -1,0 +1,14 @@
+import type { Reading } from '../../format/case-shape';
+import type { Situation } from '../situation';
+import type { ResolvedLimit } from './assessment';
+
+/** The limit that decided a reading's grade; null where none applied. */
+export const limitOf = (situation: Situation, reading: Reading): ResolvedLimit | null =>
+  situation.graded.get(reading.id)?.resolved ?? null;
+
+/** From where on a reading under an upper limit is no longer plainly good: where the borderline zone begins. */
+export const caresFrom = ({ max, borderline }: ResolvedLimit): number => max - borderline;
+
+/** True for a valid reading outside its limit. */
+export const isOutside = (situation: Situation, reading: Reading): boolean =>
+  situation.graded.get(reading.id)?.grade === 'outside';

@@ -1,0 +1,167 @@
+/** Ninth stage: the steps that are expected to settle most per minute of work, what is at one place together. */
+import type { FaultName, StepName, TestName } from '../../format/names';
+import type { ReadingConditions } from '../../trade/conditions';
+import { isPathTest } from '../../trade/paths';
+import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
+import type { Step as StepRow } from '../../trade/step';
+import type { Said } from '../../words/phrases';
+import type { Evidence } from '../prove/evidence';
+import type { ProofState } from '../prove/prove';
+import { didNotCrank, didNotRun, isCharged, loadsOf, notPossible, observed, readingsOf } from '../situation';
+import type { Situation } from '../situation';
+
+/** A step to take. */
+export interface Step {
+  readonly test: StepName;
+  readonly because: Said;
+  readonly minutes: number;
+  readonly conditions: ReadingConditions;
+  readonly battery?: number;
+}
+
+/** Doubt about a fault, 0 to 1: its variance, which unlike entropy makes little of what is merely not excluded. */
+const doubt = (p: number): number => 4 * p * (1 - p);
+
+/** What one step still missing from the leading fault's proof is worth, in doubts. */
+const PROOF_VALUE = 1.2;
+/** What covering one of the complaint's basic tests is worth: a premature “nothing found” sends a fault home. */
+const COVERAGE_VALUE = 0.5;
+/** What another reading of two that contradict each other is worth. */
+const CONTRADICTION_VALUE = 0.8;
+/** Steps proposed at once; minutes of setting up that every step costs; worth under which a step is not asked for. */
+const MOST_STEPS = 5;
+const SETTING_UP = 0.5;
+const LEAST_WORTH = 0.02;
+/** Minutes of a charge with what belongs to it, and of a look at the label. */
+const CHARGE_MINUTES = 5;
+const LABEL_MINUTES = 1;
+/** A reading may be taken once more where it came out void: then another test must settle it. */
+const MOST_TRIES = 2;
+
+export interface NextInput {
+  readonly evidence: Evidence;
+  /** The fault that leads, and what its proof still lacks. */
+  readonly leading: { readonly fault: FaultName; readonly probability: number; readonly proof: ProofState } | null;
+  /** Basic tests that the complaint asks for and nobody has done. */
+  readonly uncovered: readonly StepName[];
+}
+
+interface RankedStep {
+  readonly name: StepName;
+  readonly row: StepRow;
+  /** Doubts settled per minute. */
+  readonly worth: number;
+  /** The complaint asks for it, more than anything else does. */
+  readonly isAsked: boolean;
+}
+
+const NAMES: readonly StepName[] = [...TEST_NAMES, ...OBSERVATION_NAMES];
+
+/** Ranks the steps that are open now, best first; steps at the place of the best one follow it. */
+export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly Step[] {
+  const { situation, probability } = evidence;
+  if (situation.labelDoubt && leading?.proof.missing.includes('label'))
+    return [{ test: 'label', because: situation.labelDoubt, minutes: LABEL_MINUTES, conditions: {} }];
+  if (situation.resting === null && canRead('resting-voltage', situation))
+    return [stepAs('resting-voltage', { code: 'resting-first', with: {} }, situation)];
+  const again = contradicting(situation);
+  const ranked: RankedStep[] = [];
+  for (const name of NAMES) {
+    const row = stepOf(name)!;
+    const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
+    const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
+    const forAgain = again.has(name) ? CONTRADICTION_VALUE : 0;
+    if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
+    if (!isOpen(name, row, situation)) continue;
+    let information = 0;
+    for (const [fault, strength] of row.informs) information += doubt(probability[fault]) * strength;
+    const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP);
+    if (worth > LEAST_WORTH) ranked.push({ name, row, worth, isAsked: forCoverage > 0 && forProof <= forCoverage });
+  }
+  ranked.sort((a, b) => b.worth - a.worth);
+  return together(ranked.slice(0, MOST_STEPS)).map(({ name, isAsked }) =>
+    stepAs(name, { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } }, situation),
+  );
+}
+
+/** The best step first, then those at its place, then the rest: nobody walks round the vehicle twice. */
+function together(ranked: readonly RankedStep[]): readonly RankedStep[] {
+  const [first, ...rest] = ranked;
+  if (!first) return [];
+  const isHere = ({ row }: RankedStep): boolean => row.place === first.row.place;
+  return [first, ...rest.filter(isHere), ...rest.filter((entry) => !isHere(entry))];
+}
+
+/** Both readings of a contradiction are asked for once more. */
+function contradicting({ case: { readings }, graded, pass }: Situation): ReadonlySet<StepName> {
+  const tried = readings.filter(
+    ({ id, test, pass: own = 'before', void: byHand, value }) =>
+      isPathTest(test) && own === pass && byHand === undefined && value !== null && !graded.has(id),
+  );
+  return new Set(tried.map(({ test }) => test));
+}
+
+/** How often a test was tried in this pass, void readings too; those voided by hand were taken back. */
+function triesOf(test: TestName, { case: { readings }, pass }: Situation): number {
+  return readings.filter(
+    (reading) => reading.test === test && (reading.pass ?? 'before') === pass && reading.void === undefined,
+  ).length;
+}
+
+/** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */
+function isDone(test: TestName, situation: Situation): boolean {
+  const judged = readingsOf(situation, test);
+  const kinds = TESTS[test].places.length;
+  if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, situation) >= kinds * MOST_TRIES;
+  if (judged.length > 0) return missingUnits(test, situation).length === 0;
+  return triesOf(test, situation) >= MOST_TRIES;
+}
+
+/** Batteries of a pack that this test has not been read on, where others have. */
+function missingUnits(test: TestName, situation: Situation): readonly number[] {
+  const { count = 1 } = situation.case.system.battery;
+  if (!TESTS[test].places[0].perBattery || situation.units.length === 0) return [];
+  const read = new Set(readingsOf(situation, test).map(({ battery }) => battery));
+  if (read.has(undefined)) return [];
+  return Array.from({ length: count }, (_, i) => i + 1).filter((unit) => !read.has(unit));
+}
+
+const canRead = (test: TestName, situation: Situation): boolean =>
+  !notPossible(situation, test) && triesOf(test, situation) < MOST_TRIES;
+
+/** Not done, possible, and not void or unsafe in the present state. */
+export function isOpen(name: StepName, row: StepRow, situation: Situation): boolean {
+  if (isTestName(name) ? isDone(name, situation) || notPossible(situation, name) : observed(situation, name as never))
+    return false;
+  if (row.needsCharge && !isCharged(situation)) return false;
+  if (row.needsCrank && didNotCrank(situation)) return false;
+  if (row.needsEngine && didNotRun(situation)) return false;
+  return row.when?.(situation) ?? true;
+}
+
+/** A step with its conditions filled in, and the battery of a pack it is for. */
+export function stepAs(test: StepName, because: Said, situation: Situation): Step {
+  const minutes = stepOf(test)?.minutes ?? (test === 'charge' ? CHARGE_MINUTES : LABEL_MINUTES);
+  if (!isTestName(test)) return { test, because, minutes, conditions: {} };
+  const battery = batteryFor(test, situation);
+  return {
+    test,
+    because,
+    minutes,
+    conditions: TESTS[test].asked?.(situation) ?? {},
+    ...(battery !== undefined && { battery }),
+  };
+}
+
+/** Of a pack the next battery that has no reading of this test; the first where none has. */
+function batteryFor(test: TestName, situation: Situation): number | undefined {
+  const { count = 1 } = situation.case.system.battery;
+  if (count < 2 || !TESTS[test].places[0].perBattery) return undefined;
+  return missingUnits(test, situation)[0] ?? (readingsOf(situation, test).length === 0 ? 1 : undefined);
+}
+
+/** Minutes of a charge as it is counted among the steps. */
+export const chargeStep = (situation: Situation, battery: number | undefined): Step => ({
+  ...stepAs('charge', { code: 'charge-then-read', with: { ...(battery !== undefined && { battery }) } }, situation),
+  ...(battery !== undefined && { battery }),
+});

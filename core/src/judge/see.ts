@@ -1,0 +1,117 @@
+/** First stage: the case as it stands, seen through a criteria set. */
+import { batteryCca, packCca } from '../battery/rating';
+import { stateOfCharge } from '../battery/state-of-charge';
+import type { Case, Reading } from '../format/case-shape';
+import type { ObservationName, TestName } from '../format/names';
+import type { Pass } from '../format/words';
+import type { CriteriaSet } from '../criteria/criteria-set';
+import { labelDoubt } from '../trade/label-check';
+import { expectedDraw } from '../trade/expected-draw';
+import { inSeriesOf, isNumeric, unitVolts } from './situation';
+import type { NumericReading, Sight } from './situation';
+
+/** Temperature of a battery that nobody measured, °C: limits are told for it. */
+const USUAL_CELSIUS = 21;
+/** Temperature at which the table of resting volts holds, °C. */
+const TABLE_CELSIUS = 25;
+
+/** The pass a case is in: the newest. */
+export const passOf = ({ readings }: Case): Pass =>
+  readings.some(({ pass }) => pass === 'after') ? 'after' : 'before';
+
+/**
+ * Sees one pass of a case; readings voided by hand are not in it.
+ *
+ * @param excluded Ids of readings that are left out.
+ */
+export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: ReadonlySet<string>): Sight {
+  const { system, conditions = {} } = subject;
+  const readings = subject.readings.filter(
+    (reading) => (reading.pass ?? 'before') === pass && reading.void === undefined && !excluded.has(reading.id),
+  );
+  const measured = conditions.batteryCelsius ?? conditions.ambientCelsius;
+  const celsius = measured ?? USUAL_CELSIUS;
+  const byTest = groupByTest(readings);
+  const units = [...new Set(readings.map(({ battery }) => battery).filter((unit) => unit !== undefined))].sort();
+  const resting = restingOf(byTest.get('resting-voltage') ?? [], inSeriesOf(system));
+  return {
+    case: subject,
+    criteria,
+    pass,
+    scale: system.nominalVolts / 12,
+    celsius,
+    celsiusKnown: measured !== undefined,
+    cca: batteryCca(system.battery),
+    packCca: packCca(system.battery),
+    labelDoubt: labelDoubt(system),
+    regulation: system.alternator?.regulation ?? 'fixed',
+    fuel: system.engine?.fuel ?? 'petrol',
+    draw: expectedDraw(system, criteria, conditions.ambientCelsius ?? celsius),
+    readings,
+    byTest,
+    observed: observedOf(subject, pass),
+    resting,
+    charge:
+      resting === null
+        ? null
+        : stateOfCharge(resting, system.battery.chemistry, system.nominalVolts, measured ?? TABLE_CELSIUS),
+    units,
+  };
+}
+
+function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {
+  const groups = new Map<TestName, Reading[]>();
+  for (const reading of readings) {
+    const group = groups.get(reading.test);
+    if (group) group.push(reading);
+    else groups.set(reading.test, [reading]);
+  }
+  return groups;
+}
+
+function observedOf({ observations = [] }: Case, pass: Pass): ReadonlyMap<ObservationName, string> {
+  const found = new Map<ObservationName, string>();
+  for (const { about, finding, pass: own = 'before' } of observations) if (own === pass) found.set(about, finding);
+  return found;
+}
+
+/**
+ * Of the weakest battery that was read by itself, brought to the volts of the pack; of the pack as connected
+ * where that was read later, or nothing else was: a pack as connected hides the flat one.
+ */
+function restingOf(resting: readonly Reading[], inSeries: number): number | null {
+  const own = new Map<number, number>();
+  let connected: number | null = null;
+  for (const reading of resting.filter(isNumeric)) {
+    if (reading.battery !== undefined) own.set(reading.battery, reading.value);
+    else {
+      connected = reading.value;
+      own.clear();
+    }
+  }
+  if (own.size === 0) return connected;
+  const weakest = Math.min(...own.values()) * inSeries;
+  return connected === null ? weakest : Math.min(weakest, connected);
+}
+
+/**
+ * The same sight as one battery of a pack shows it: its own resting voltage and charge, and in series its
+ * share of the volts. Unchanged for a reading of the pack as connected.
+ *
+ * @typeParam S A situation stays a situation.
+ */
+export function forUnit<S extends Sight>(sight: S, battery: number | undefined): S {
+  if (battery === undefined) return sight;
+  const { system } = sight.case;
+  const nominalVolts = unitVolts(system);
+  const resting = ownResting(sight, battery)?.value ?? null;
+  const celsius = sight.celsiusKnown ? sight.celsius : TABLE_CELSIUS;
+  const scale = nominalVolts / 12;
+  const charge = resting === null ? null : stateOfCharge(resting, system.battery.chemistry, nominalVolts, celsius);
+  if (nominalVolts === system.nominalVolts) return { ...sight, resting: resting ?? sight.resting, charge: charge ?? sight.charge };
+  return { ...sight, case: { ...sight.case, system: { ...system, nominalVolts } }, scale, resting, charge };
+}
+
+/** The newest resting voltage of one battery of a pack. */
+export const ownResting = ({ byTest }: Sight, battery: number): NumericReading | undefined =>
+  (byTest.get('resting-voltage') ?? []).filter(isNumeric).findLast((reading) => reading.battery === battery);

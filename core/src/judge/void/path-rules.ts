@@ -1,0 +1,57 @@
+/** What makes a drop unfit to judge by; the paths themselves are known to `trade/paths.ts` alone. */
+import { isPartOf, isPathTest, pathOf } from '../../trade/paths';
+import { availableAmps, isOpen } from '../derive/path-amps';
+import { solvePaths } from '../derive/solve-paths';
+import { grade } from '../grade/grade';
+import { isNumeric, latest } from '../situation';
+import type { NumericReading, Sight } from '../situation';
+import { ofFigure } from './void-rule';
+import type { VoidRule } from './void-rule';
+
+/** Least share of the usual current at which a drop means anything. */
+const LEAST_CURRENT_SHARE = 0.5;
+/** From this share on, a drop that fails already fails for sure: more current only deepens it. */
+const LEAST_TELLING_SHARE = 0.15;
+/** Across a piece that is not open, while the whole stands open, there is less than this (12 V). */
+const CLOSED_VOLTS = 1;
+/** A drop cannot be deeper than the battery, but two meters differ by this share. */
+const METERS_DIFFER = 1.08;
+const USUAL_FULL_VOLTS = 12.7;
+
+/** Near zero across a piece while the whole path stands open: the current is missing because of the other piece. */
+function isClosedPart(reading: NumericReading, sight: Sight): boolean {
+  const { test } = reading;
+  if (!isPathTest(test) || Math.abs(reading.value) >= CLOSED_VOLTS * sight.scale) return false;
+  return sight.readings.some(
+    (whole) => isPathTest(whole.test) && isPartOf(test, whole.test) && isNumeric(whole) && isOpen(whole, sight),
+  );
+}
+
+export const dropWithoutCurrent: VoidRule = ofFigure((reading, sight) => {
+  const { test, conditions } = reading;
+  if (!isPathTest(test)) return null;
+  const usual = availableAmps(pathOf(test).loadedBy, sight);
+  const amps = conditions?.amps;
+  if (amps === undefined || usual === null || amps >= usual * LEAST_CURRENT_SHARE) return null;
+  if (isOpen(reading, sight) || isClosedPart(reading, sight)) return null;
+  if (amps >= usual * LEAST_TELLING_SHARE && grade(reading, sight).grade === 'outside') return null;
+  return { code: 'drop-without-current', with: { amps, usual } };
+});
+
+/** Of a part and a whole that contradict each other one is wrong, and nobody knows which: both are void. */
+export const partAboveWhole: VoidRule = (reading, sight) => {
+  const { test } = reading;
+  if (!isPathTest(test) || latest(sight, test)?.id !== reading.id) return null;
+  const found = solvePaths(sight).contradictions.find(({ part, whole }) => part === test || whole === test);
+  if (!found) return null;
+  const [part, whole] = [latest(sight, found.part)!.value, latest(sight, found.whole)!.value];
+  return {
+    code: 'part-above-whole',
+    with: { partTest: found.part, part: Math.abs(part), wholeTest: found.whole, whole: Math.abs(whole) },
+  };
+};
+
+export const moreThanThereIs: VoidRule = ofFigure(({ test, value }, { resting, scale }) => {
+  const there = resting ?? USUAL_FULL_VOLTS * scale;
+  return Math.abs(value) > there * METERS_DIFFER ? { code: 'more-than-there-is', with: { test, value, there } } : null;
+});

@@ -1,0 +1,107 @@
+/** What voltage drops say: each piece of a path by its own reading, a whole path by what its parts leave. */
+import { limitsOf } from '../../criteria/criteria-set';
+import { spreadOf, threshold, weightOf } from '../../criteria/evidence';
+import { FAULTS } from '../../trade/tables';
+import { PIECES, isPartOf, pathOf } from '../../trade/paths';
+import type { PathTest, PieceName } from '../../trade/paths';
+import type { FaultName } from '../../format/names';
+import type { Said } from '../../words/phrases';
+import { referenceAmps } from '../derive/path-amps';
+import type { PathRest } from '../derive/solve-paths';
+import { latest } from '../situation';
+import type { Situation } from '../situation';
+import { causeOf, weigh } from './finding';
+import type { Cause, Finding } from './finding';
+
+/** Noise of a drop reading (12 V), V: keeps a few millivolts from counting as evidence. */
+const FLOOR_VOLTS = 0.01;
+/** Of a whole path's limit its measured parts may use up this share of their own limits, but leave this much. */
+const PARTS_USE = 0.5;
+const LEAST_LEFT = 0.4;
+/** Share of a piece that lies in this path besides the one the reading is meant for. */
+const BESIDES = 0.9;
+/** A projection to the usual current is told from this difference on. */
+const TOLD_FROM = 0.1;
+
+/** Limit of a path in the set in use, V at the usual current, 12 V. */
+export function dropLimit(test: PathTest, { criteria }: Situation): number {
+  for (const { rule } of limitsOf(criteria, test)) if (rule.kind === 'drop') return rule.max;
+  return pathOf(test).lenientVolts;
+}
+
+export const pathFindings = (situation: Situation): readonly Finding[] =>
+  situation.paths().rests.map((rest) => findingOf(rest, situation));
+
+function findingOf(rest: PathRest, situation: Situation): Finding {
+  const source = { reading: rest.reading.id };
+  const own = suspects(rest, situation);
+  if (rest.isOpen)
+    return {
+      causes: own,
+      weight: weightOf('open-path'),
+      source,
+      says: { code: 'path-open', with: { test: rest.test, value: Math.abs(rest.reading.value) } },
+    };
+  const limit = restLimit(rest, situation);
+  const usual = referenceAmps(pathOf(rest.test).loadedBy, situation);
+  const factor = usual === null ? 1 : usual / rest.amps;
+  const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / situation.scale;
+  const value = Math.log((volts + FLOOR_VOLTS) / limit);
+  const { sound, faulty } = spreadOf('drop');
+  const weight = weigh(
+    value,
+    { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] },
+    threshold('directOutliers'),
+  );
+  return { causes: own, weight, source, says: saysOf(rest, situation), figure: { spread: 'drop', value } };
+}
+
+/** What is left of a path's limit when its measured parts are taken off. */
+function restLimit({ test, parts }: PathRest, situation: Situation): number {
+  const whole = dropLimit(test, situation);
+  const used = parts.reduce((sum, part) => sum + dropLimit(part, situation) * PARTS_USE, 0);
+  return Math.max(whole - used, whole * LEAST_LEFT);
+}
+
+/** Faults of the pieces that are left, less those that another reading excuses. */
+function suspects(rest: PathRest, situation: Situation): readonly Cause[] {
+  const open = rest.pieces.filter((piece) => !isExcused(piece, rest, situation));
+  const faults = new Set<FaultName>((open.length > 0 ? open : rest.pieces).map((piece) => PIECES[piece].fault));
+  return [...faults].map((fault) => causeOf(fault, FAULTS[fault].where === rest.test ? 1 : BESIDES));
+}
+
+/** True where another reading across this piece lies inside its limit: it cannot lose much here either. */
+const isExcused = (piece: PieceName, rest: PathRest, situation: Situation): boolean =>
+  situation.paths().rests.some(
+    ({ test, reading }) =>
+      test !== rest.test &&
+      pathOf(test).pieces.includes(piece) &&
+      !isPartOf(rest.test, test) &&
+      situation.graded.get(reading.id)?.grade !== 'outside',
+  );
+
+function saysOf(rest: PathRest, situation: Situation): Said {
+  const { test, reading, amps } = rest;
+  const told = reading.conditions?.amps;
+  const usual = referenceAmps(pathOf(test).loadedBy, situation);
+  const factor = usual === null ? 1 : usual / amps;
+  const limit = dropLimit(test, situation) * situation.scale;
+  const value = Math.abs(reading.value);
+  return {
+    code: rest.parts.length > 0 ? 'drop-left' : 'drop-read',
+    with: {
+      test,
+      value,
+      ...(told !== undefined && { amps: told }),
+      allowed: told === undefined ? limit : limit / factor,
+      ...(rest.parts.length > 0 && { left: rest.volts, parts: rest.parts }),
+      ...(told !== undefined && Math.abs(factor - 1) > TOLD_FROM && { usualAmps: usual, projected: value * factor }),
+    },
+  };
+}
+
+/** True where the newest reading of a path is valid and outside its limit. */
+export const losesTooMuch = (test: PathTest, situation: Situation): boolean => {
+  const reading = latest(situation, test);
+  return reading !== undefined && situation.graded.get(reading.id)?.grade === 'outside';
+};

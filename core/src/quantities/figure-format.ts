@@ -1,0 +1,81 @@
+import { toFahrenheit } from './temperature';
+
+/** How a person wants figures written; files always hold plain SI. */
+export interface FigureChoice {
+  readonly decimal: 'point' | 'comma';
+  readonly temperature: 'C' | 'F';
+  /** Drops and ripple under half a volt: in millivolts, or in volts with three decimals. */
+  readonly smallVolts: 'mV' | 'V';
+}
+
+/** What files and the command line are written with. */
+export const PLAIN_FIGURES: FigureChoice = { decimal: 'point', temperature: 'C', smallVolts: 'mV' };
+
+/** The one way from a number to its text. */
+export interface FigureFormat {
+  /** A number with so many decimals and the person's decimal mark. */
+  plain(value: number, decimals: number): string;
+  /** A value of a unit with the trade's usual decimals: V, A, ohm, rpm, %, SG, °C, min, s, h, Ah, l. */
+  quantity(value: number, unit: string): string;
+  volts(value: number): string;
+  amps(value: number): string;
+  ohms(value: number): string;
+  celsius(value: number): string;
+  /** Volts of a drop or of ripple. */
+  smallVolts(value: number): string;
+  /** A share of one as a whole percentage. */
+  share(value: number): string;
+  /** A probability: never quite certain. */
+  probability(value: number): string;
+}
+
+/** Decimals of a value of a unit. */
+const DECIMALS: Readonly<Record<string, number>> = { V: 2, A: 0, rpm: 0, '%': 0, SG: 3, min: 0, s: 0, h: 1 };
+/** Under this, drops and ripple are told in millivolts, V. */
+const SMALL_VOLTS = 0.5;
+/** Under these, amps are told in milliamps, and with one decimal. */
+const MILLIAMPS_UNDER_A = 1;
+const TENTHS_UNDER_A = 20;
+/** Probabilities beyond these are told as such. */
+const CERTAIN = 0.99;
+const UNLIKELY = 0.01;
+
+/** @param choice What the person at this device wants; {@link PLAIN_FIGURES} for files. */
+export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat {
+  const plain = (value: number, decimals: number): string => {
+    const text = value.toFixed(decimals);
+    const unsigned = value < 0 && Number(text) === 0 ? text.slice(1) : text;
+    return choice.decimal === 'comma' ? unsigned.replace('.', ',') : unsigned;
+  };
+  const volts = (value: number): string => `${plain(value, 2)} V`;
+  const ohms = (value: number): string => `${plain(value * 1000, 1)} mΩ`;
+  const celsius = (value: number): string =>
+    choice.temperature === 'F' ? `${plain(toFahrenheit(value), 0)} °F` : `${plain(value, 0)} °C`;
+  const share = (value: number): string => `${plain(value * 100, 0)} %`;
+  const amps = (value: number): string => {
+    const size = Math.abs(value);
+    if (value !== 0 && size < MILLIAMPS_UNDER_A) return `${plain(value * 1000, 0)} mA`;
+    return `${plain(value, size < TENTHS_UNDER_A ? 1 : 0)} A`;
+  };
+  return {
+    plain,
+    volts,
+    amps,
+    ohms,
+    celsius,
+    share,
+    smallVolts: (value) => {
+      if (Math.abs(value) >= SMALL_VOLTS) return volts(value);
+      return choice.smallVolts === 'mV' ? `${plain(value * 1000, 0)} mV` : `${plain(value, 3)} V`;
+    },
+    probability: (value) =>
+      value > CERTAIN ? `over ${share(CERTAIN)}` : value < UNLIKELY ? `under ${share(UNLIKELY)}` : share(value),
+    quantity: (value, unit) => {
+      if (unit === 'ohm') return ohms(value);
+      if (unit === 'A') return amps(value);
+      if (unit === '°C') return celsius(value);
+      if (unit === 'SG') return plain(value, 3);
+      return `${plain(value, DECIMALS[unit] ?? 2)} ${unit}`.trim();
+    },
+  };
+}

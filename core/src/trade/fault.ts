@@ -1,0 +1,38 @@
+/** What is known of a fault; one file each in `faults/`. */
+import type { Case } from '../format/case-shape';
+import type { StepName } from '../format/names';
+import type { Part } from '../format/words';
+import type { WeightName } from '../criteria/evidence';
+import type { Random } from '../simulation/random';
+import type { Spread } from '../simulation/spread';
+import type { Vehicle } from '../simulation/vehicle';
+import type { ExcuseName } from './excuses';
+import type { SymptomName } from './symptoms';
+
+/** An excuse that must be excluded before the fault's part may be called. */
+export interface Excused {
+  readonly excuse: ExcuseName;
+  /** The mechanism by which it could give the same readings, in a sentence; without one there is no excuse. */
+  readonly how: string;
+}
+
+export interface Fault {
+  /** Name for technicians, as it stands inside a sentence. */
+  readonly name: string;
+  /** The part it belongs to in this vehicle. */
+  readonly part: (system: Case['system']) => Part | null;
+  /** What was found, for the customer: no figures, nothing that needs a trade to read. */
+  readonly customer: string;
+  /** How often it is behind a complaint about this system, before anything is read. */
+  readonly prior: number;
+  /** Symptoms it gives, each with the share of its cases that show it. */
+  readonly symptoms: Readonly<Partial<Record<SymptomName, number>>>;
+  /** Symptoms that speak against it, by a weight of the table. */
+  readonly symptomsAgainst?: Readonly<Partial<Record<SymptomName, WeightName>>>;
+  /** Excuses with why each could excuse it. */
+  readonly excuses: readonly Excused[];
+  /** The step that reads straight across it. */
+  readonly where?: StepName;
+  /** What it does to a vehicle of the circuit model, from slight (severity 0) to complete (1). */
+  readonly effect: (vehicle: Vehicle, severity: number, random: Random, spread: Spread) => void;
+}

@@ -1,0 +1,19 @@
+import { along } from '../../simulation/along';
+import type { Fault } from '../fault';
+
+export const accessorySeized: Fault = {
+  name: 'belt-driven accessory seized',
+  part: () => 'mechanical',
+  customer: 'Something the belt drives is seized and holds the engine back. The starter is not the cause.',
+  prior: 0.02,
+  symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1, 'belt-squeal': 0.3 },
+  symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  excuses: [
+    { excuse: 'belt-not-off', how: 'An engine tight in its bearings asks for the same high current: only the belt off tells.' },
+  ],
+  where: 'belt-removed-crank',
+  effect: (vehicle, severity) => {
+    vehicle.accessorySeized = true;
+    vehicle.loadAmps *= along([2.1, 3.4], severity);
+  },
+};

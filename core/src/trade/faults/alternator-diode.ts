@@ -1,0 +1,20 @@
+import { along } from '../../simulation/along';
+import type { Fault } from '../fault';
+
+export const alternatorDiode: Fault = {
+  name: 'alternator diode bad',
+  part: () => 'alternator',
+  customer: 'A diode inside the alternator has failed: it charges poorly and disturbs the electronics.',
+  prior: 0.03,
+  symptoms: { 'charge-lamp': 0.7, 'dim-at-idle': 0.7, 'goes-flat': 0.5, 'radio-whine': 1 },
+  excuses: [
+    { excuse: 'ripple-one-way', how: 'An AC range that lets DC through, or a battery connection that no longer filters, shows ripple of a sound alternator.' },
+  ],
+  effect: (vehicle, severity, random, { badRippleVolts }) => {
+    vehicle.rippleVolts = along(badRippleVolts, severity) * vehicle.scale;
+    vehicle.humpsMissing = severity > 0.7 ? 2 : 1;
+    vehicle.alternatorShare *= along([0.8, 0.55], severity);
+    vehicle.diodeShorted = random.chance(0.4);
+    if (vehicle.diodeShorted) vehicle.drainAmps += 0.02;
+  },
+};

@@ -1,0 +1,16 @@
+import { along } from '../../simulation/along';
+import type { Fault } from '../fault';
+
+export const beltSlip: Fault = {
+  name: 'belt slipping',
+  part: () => 'belt',
+  customer: 'The belt slips, so that the alternator does not turn fast enough.',
+  prior: 0.03,
+  symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1, 'belt-squeal': 1 },
+  excuses: [
+    { excuse: 'belt-not-seen', how: 'Weak output has many causes: only the belt itself shows whether it slips.' },
+    { excuse: 'not-told-to-charge', how: 'Without excitation or command the output is low with any belt.' },
+  ],
+  where: 'belt',
+  effect: (vehicle, severity) => void (vehicle.beltShare = along([0.6, 0.15], severity)),
+};

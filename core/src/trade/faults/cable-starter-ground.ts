@@ -1,0 +1,17 @@
+import { badPiece } from '../../simulation/bad-piece';
+import type { Fault } from '../fault';
+
+export const cableStarterGround: Fault = {
+  name: 'bad ground between starter and battery',
+  part: () => 'connections',
+  customer: 'The ground connection of the starter loses too much. Battery and starter are not the cause.',
+  prior: 0.03,
+  symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
+  symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  excuses: [
+    { excuse: 'starting-ground-not-measured', how: 'Slow cranking at few amps comes from any resistance in the loop: only the drop says where.' },
+  ],
+  where: 'drop-starter-ground',
+  effect: (vehicle, severity, random, spread) =>
+    badPiece(random.chance(0.5) ? 'engine-strap' : 'starter-joint')(vehicle, severity, random, spread),
+};

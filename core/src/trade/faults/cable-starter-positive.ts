@@ -1,0 +1,16 @@
+import { badPiece } from '../../simulation/bad-piece';
+import type { Fault } from '../fault';
+
+export const cableStarterPositive: Fault = {
+  name: 'bad positive cable to the starter',
+  part: () => 'connections',
+  customer: 'The cable from the battery to the starter loses too much. Battery and starter are not the cause.',
+  prior: 0.03,
+  symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
+  symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  excuses: [
+    { excuse: 'positive-cable-not-measured', how: 'Slow cranking at few amps comes from any resistance in the loop: only the drop says where.' },
+  ],
+  where: 'drop-starter-positive',
+  effect: badPiece('positive-cable'),
+};

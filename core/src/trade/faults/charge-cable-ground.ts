@@ -1,0 +1,15 @@
+import { badPiece } from '../../simulation/bad-piece';
+import type { Fault } from '../fault';
+
+export const chargeCableGround: Fault = {
+  name: 'bad alternator ground',
+  part: () => 'connections',
+  customer: 'The alternator’s ground connection loses too much.',
+  prior: 0.03,
+  symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
+  excuses: [
+    { excuse: 'alternator-ground-not-measured', how: 'A weak alternator shows the same low volts at the battery: only the drop tells.' },
+  ],
+  where: 'drop-charge-ground',
+  effect: badPiece('alternator-joint'),
+};

@@ -1,0 +1,18 @@
+import { badPiece } from '../../simulation/bad-piece';
+import type { Fault } from '../fault';
+
+export const chargeCablePositive: Fault = {
+  name: 'bad charging cable',
+  part: () => 'connections',
+  customer: 'The cable from the alternator to the battery loses too much.',
+  prior: 0.03,
+  symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
+  excuses: [
+    { excuse: 'charging-path-not-measured', how: 'A weak alternator shows the same low volts at the battery: only the drop tells.' },
+  ],
+  where: 'drop-charge-positive',
+  effect: (vehicle, severity, random, spread) => {
+    vehicle.linkBlown = severity > 0.85 && random.chance(0.7);
+    badPiece('charge-cable')(vehicle, severity, random, spread);
+  },
+};

@@ -1,0 +1,20 @@
+import { along } from '../../simulation/along';
+import type { Fault } from '../fault';
+
+export const engineDrag: Fault = {
+  name: 'engine hard to turn',
+  part: () => 'mechanical',
+  customer: 'The engine itself is hard to turn. The starter is not the cause.',
+  prior: 0.02,
+  symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1 },
+  symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  excuses: [
+    { excuse: 'not-turned-by-hand', how: 'A dragging starter asks for the same high current.' },
+    { excuse: 'accessory-holds-it', how: 'A seized accessory makes the engine hard to turn.' },
+  ],
+  where: 'crank-by-hand',
+  effect: (vehicle, severity) => {
+    vehicle.loadAmps *= along([2.1, 3.4], severity);
+    vehicle.locked = severity > 0.9;
+  },
+};

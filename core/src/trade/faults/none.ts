@@ -1,0 +1,12 @@
+import type { Fault } from '../fault';
+
+export const none: Fault = {
+  name: 'no fault in this system',
+  part: () => null,
+  customer: 'Battery, starter, alternator and their connections are in order.',
+  prior: 0.5,
+  symptoms: {},
+  excuses: [
+  ],
+  effect: () => undefined,
+};

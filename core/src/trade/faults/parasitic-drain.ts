@@ -1,0 +1,14 @@
+import type { Fault } from '../fault';
+
+export const parasiticDrain: Fault = {
+  name: 'drain while parked',
+  part: () => 'drain',
+  customer: 'Something takes current while the vehicle is parked and empties the battery.',
+  prior: 0.04,
+  symptoms: { 'goes-flat': 1 },
+  excuses: [
+    { excuse: 'drain-not-measured', how: 'A battery that does not hold its charge is flat in the morning too: only the draw tells.' },
+  ],
+  where: 'parasitic-draw',
+  effect: (vehicle, severity) => void (vehicle.drainAmps = 0.18 * 12 ** severity),
+};

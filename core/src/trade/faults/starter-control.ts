@@ -1,0 +1,16 @@
+import type { Fault } from '../fault';
+
+export const starterControl: Fault = {
+  name: 'starter control circuit open',
+  part: () => 'control',
+  customer: 'The starter is not told to work: a relay, fuse or switch on the way to it is open.',
+  prior: 0.03,
+  symptoms: { 'no-crank-silent': 1 },
+  symptomsAgainst: { 'no-crank-single-click': 'symptom-clicks', 'cranks-normally': 'symptom-cranks' },
+  excuses: [
+    { excuse: 'control-not-measured', how: 'Silence comes from an open cable or burnt contacts too: only the control voltage tells.' },
+  ],
+  where: 'starter-control-voltage',
+  effect: (vehicle, severity, random) =>
+    void (vehicle.controlVolts = random.between(0.1, 1 + 6 * (1 - severity)) * vehicle.scale),
+};

@@ -1,0 +1,41 @@
+/**
+ * A battery's label against itself and against the engine: a figure far outside either means that the wrong line
+ * or the wrong standard was copied, and no health figure means anything until the label is confirmed.
+ */
+import { batteryCca } from '../battery/rating';
+import type { Case } from '../format/case-shape';
+import type { Chemistry } from '../format/words';
+import type { Said } from '../words/phrases';
+
+/** Usual SAE CCA per ampere hour is 7 to 12, of thin plates up to 15; doubted beyond these (docs/criteria.md). */
+const PER_AH: Readonly<Record<Chemistry, readonly [number, number]>> = {
+  flooded: [5.8, 13.2],
+  efb: [5.8, 13.2],
+  gel: [5, 13.2],
+  agm: [5.8, 15.5],
+  tppl: [5.8, 17],
+};
+/** Usual SAE CCA per litre is 200 to 400 of petrol engines (small ones more), 250 to 500 of diesels; doubted beyond. */
+const PER_LITRE = { petrol: [110, 800], diesel: [140, 900] } as const;
+const SMALL_LITRES = 1.2;
+
+/** @returns why the label is doubted, or null where it is silent, plausible or confirmed. */
+export function labelDoubt({ battery, engine, nominalVolts }: Case['system']): Said | null {
+  const { rating, capacityAh, chemistry } = battery;
+  const cca = batteryCca(battery);
+  if (!rating || cca === null || rating.confirmed === true) return null;
+  const figures = { value: rating.value, standard: rating.standard, cca };
+  if (capacityAh !== undefined) {
+    const perAh = cca / capacityAh;
+    const [least, most] = PER_AH[chemistry];
+    if (perAh > most) return { code: 'label-too-strong', with: { ...figures, capacityAh, perAh } };
+    if (perAh < least) return { code: 'label-too-weak', with: { ...figures, capacityAh, perAh } };
+  }
+  const litres = engine?.displacementLitres;
+  if (litres === undefined || nominalVolts !== 12 || (battery.count ?? 1) > 1) return null;
+  const [least, most] = PER_LITRE[engine?.fuel ?? 'petrol'];
+  const perLitre = cca / litres;
+  if (perLitre < least || (perLitre > most && litres > SMALL_LITRES))
+    return { code: 'label-against-engine', with: { ...figures, litres, perLitre } };
+  return null;
+}

@@ -1,0 +1,113 @@
+/**
+ * What must be read before a vehicle is called sound, by what it came in for; and what must be read before a
+ * part is said to be good. Nothing found is a claim too: a test that was not possible is said to be missing,
+ * never taken as passed. The table is that of docs/judging.md, “Nothing found”.
+ */
+import type { StepName, TestName } from '../format/names';
+import type { JudgedPart } from '../format/words';
+import { latest, latestUnder } from '../judge/situation';
+import type { Situation } from '../judge/situation';
+import { SYMPTOMS } from './symptoms';
+import type { SymptomKind, SymptomName } from './symptoms';
+
+/** One thing that must be known: any one of its steps tells it. */
+export interface MustBeRead {
+  readonly anyOf: readonly StepName[];
+  /** Only under these loads. */
+  readonly loads?: 'on' | 'off';
+  /** Only where this holds. */
+  readonly when?: (situation: Situation) => boolean;
+}
+
+const one = (...anyOf: readonly StepName[]): MustBeRead => ({ anyOf });
+
+/** More amps than the middle of the usual range: something may be holding the engine. */
+const asksALot = (situation: Situation): boolean =>
+  (latest(situation, 'starter-draw')?.value ?? 0) > situation.draw.reference;
+
+const RESTING = one('resting-voltage');
+const STARTING: readonly MustBeRead[] = [
+  one('cranking-voltage'),
+  one('starter-draw'),
+  one('drop-starter-positive'),
+  one('drop-starter-ground'),
+  one('terminals'),
+];
+const CHARGING: readonly MustBeRead[] = [
+  { anyOf: ['charging-voltage'], loads: 'off' },
+  { anyOf: ['charging-voltage'], loads: 'on' },
+  one('ripple-ac', 'ripple-waveform'),
+  one('drop-charge-positive'),
+  one('drop-charge-ground'),
+  one('belt'),
+];
+const HEALTH = one('conductance', 'load-test', 'internal-resistance');
+const hasCaps = ({ case: { system } }: Situation): boolean => system.battery.serviceable === true;
+
+/** By kind of complaint; without one, and where parts were replaced already, the whole baseline. */
+const BY_KIND: Readonly<Record<SymptomKind, readonly MustBeRead[]>> = {
+  none: [RESTING, ...STARTING, ...CHARGING],
+  starting: [RESTING, ...STARTING, HEALTH, { anyOf: ['crank-by-hand'], when: asksALot }],
+  charging: [RESTING, ...CHARGING, one('alternator-current', 'field-duty')],
+  standing: [one('parasitic-draw'), HEALTH, one('hold-charge', 'load-test')],
+  ripple: [RESTING, one('ripple-ac'), one('ripple-waveform')],
+  overcharge: [
+    RESTING,
+    { anyOf: ['charging-voltage'], loads: 'off' },
+    { anyOf: ['specific-gravity'], when: hasCaps },
+  ],
+};
+
+/** Symptoms that a bad body ground gives as well as what they are named for. */
+const BODY_SYMPTOMS = ['resets-on-crank', 'dim-at-idle', 'lamps-dim-on-crank'] as const;
+const BODY = one('drop-body-ground');
+
+const ASKED = new Map<string, readonly MustBeRead[]>();
+
+/** Everything that must be known of this vehicle before nothing may be found. */
+export function mustBeRead(situation: Situation): readonly MustBeRead[] {
+  const { symptoms = [], partsAlreadyReplaced = [] } = situation.case.complaint ?? {};
+  const hasNewParts = partsAlreadyReplaced.length > 0;
+  const key = `${symptoms.join()}${hasNewParts}`;
+  let asked = ASKED.get(key);
+  if (!asked) ASKED.set(key, (asked = askedBy(symptoms, hasNewParts)));
+  return asked.filter(({ when }) => !when || when(situation));
+}
+
+function askedBy(symptoms: readonly SymptomName[], hasNewParts: boolean): readonly MustBeRead[] {
+  const kinds = new Set<SymptomKind>(symptoms.flatMap((symptom) => SYMPTOMS[symptom].kinds));
+  if (kinds.size === 0 || hasNewParts) kinds.add('none');
+  const body = symptoms.some((symptom) => BODY_SYMPTOMS.includes(symptom as never)) ? [BODY] : [];
+  const asked = [...[...kinds].flatMap((kind) => BY_KIND[kind]), ...body];
+  const seen = new Set<string>();
+  return asked.filter(({ anyOf, loads }) => {
+    const key = `${anyOf.join()} ${loads ?? ''}`;
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+}
+
+/** True where the thing is known: read and not void, or seen. */
+export const isRead = ({ anyOf, loads }: MustBeRead, situation: Situation): boolean =>
+  anyOf.some((step) => {
+    if (situation.observed.has(step as never)) return true;
+    const test = step as TestName;
+    return loads === undefined
+      ? situation.byTest.get(test)?.some(({ value }) => value !== null) === true
+      : latestUnder(situation, test, loads) !== undefined;
+  });
+
+/** What must be read of a part before it may be kept: one of each list. */
+export const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly (readonly TestName[])[]>> = {
+  battery: [
+    ['resting-voltage'],
+    ['conductance', 'load-test', 'internal-resistance', 'specific-gravity', 'cranking-voltage'],
+  ],
+  starter: [['cranking-voltage'], ['starter-draw', 'cranking-speed']],
+  alternator: [['charging-voltage'], ['ripple-ac', 'ripple-waveform']],
+  connections: [
+    ['drop-starter-positive', 'drop-positive-post'],
+    ['drop-starter-ground', 'drop-engine-ground', 'drop-negative-post'],
+  ],
+};

@@ -1,0 +1,38 @@
+/** What is known of something that is seen, heard or tried by hand; one file each in `observations/`. */
+import type { Observation } from '../format/case-shape';
+import type { FaultName } from '../format/names';
+import type { Reading } from '../format/case-shape';
+import type { WeightName } from '../criteria/evidence';
+import type { SimulatedBench } from '../simulation/bench';
+import type { PhraseTable, Said } from '../words/phrases';
+import type { Place } from './route';
+import type { Step } from './step';
+
+/** What one finding says: these causes, by this weight of the table. */
+export interface Speaks {
+  readonly of: readonly (FaultName | readonly [FaultName, number])[];
+  readonly weight: WeightName;
+}
+
+export interface ObservationKind {
+  /** Name in the route. */
+  readonly name: string;
+  /** What is asked, as the beginning of a sentence: “Look at the belt”. */
+  readonly asks: string;
+  /** What may be found. */
+  readonly findings: readonly string[];
+  readonly place: Place;
+  readonly step: Step;
+  /** It only looks: safe on any battery. */
+  readonly isLooking: boolean;
+  readonly speaks: Readonly<Record<string, readonly Speaks[]>>;
+  /** A finding that ends all testing: what is said, and whether the battery must go. */
+  readonly stops?: Readonly<Record<string, { readonly says: Said; readonly replace: boolean }>>;
+  /** A finding that makes readings of an instrument doubtful: why this reading is void. */
+  readonly doubts?: (finding: Observation['finding'], reading: Reading) => Said | null;
+  readonly phrases?: PhraseTable;
+  /** What the circuit model shows. */
+  readonly simulated: (bench: SimulatedBench) => string;
+  /** True where the simulated hand never errs. */
+  readonly isUnmistakable?: true;
+}

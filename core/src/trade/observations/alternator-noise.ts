@@ -1,0 +1,20 @@
+import type { ObservationKind } from '../observation';
+
+export const alternatorNoise: ObservationKind = {
+  name: 'Alternator noise',
+  asks: 'Listen to the alternator',
+  findings: ['quiet', 'noisy'],
+  place: { group: 'Ask and look', at: 6, how: 'Rumble or whine with the engine running.' },
+  step: {
+    minutes: 0.5,
+    place: 'look',
+    informs: [],
+    settles: 'Bearings are heard before they seize.',
+    cautions: [],
+  },
+  isLooking: true,
+  speaks: {
+    noisy: [{ of: ['alternator-weak', 'accessory-seized', 'alternator-diode'], weight: 'alternator-noisy' }],
+  },
+  simulated: ({ random }) => (random.chance(0.05) ? 'noisy' : 'quiet'),
+};

@@ -1,0 +1,26 @@
+import { informs } from '../step';
+import type { ObservationKind } from '../observation';
+
+export const beltRemovedCrank: ObservationKind = {
+  name: 'Crank, belt off',
+  asks: 'Crank with the belt off',
+  findings: ['unchanged', 'freed'],
+  place: { group: 'Starting', at: 9, how: 'Second of three. Accessory belt off, crank again: do the amps fall?' },
+  step: {
+    minutes: 8,
+    place: 'engine',
+    informs: informs(0.9, 'accessory-seized', 'engine-drag'),
+    settles: 'A seized accessory drags the engine: belt off, and crank again.',
+    cautions: ['by-hand', 'cranking'],
+  },
+  isLooking: false,
+  speaks: {
+    freed: [
+      { of: ['accessory-seized'], weight: 'belt-off-freed' },
+      { of: ['engine-drag', 'starter-dragging'], weight: 'belt-off-not-else' },
+    ],
+    unchanged: [{ of: ['accessory-seized'], weight: 'belt-off-unchanged' }],
+  },
+  simulated: ({ vehicle }) => (vehicle.accessorySeized ? 'freed' : 'unchanged'),
+  isUnmistakable: true,
+};

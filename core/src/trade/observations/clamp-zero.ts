@@ -1,0 +1,35 @@
+import type { ObservationKind } from '../observation';
+import { TESTS } from '../tables';
+import { sayer } from '../../words/phrases';
+
+const phrases = {
+  'clamp-drifts': () => 'The clamp does not stay at zero where it is used: demagnetise it, zero it and read again.',
+};
+const say = sayer(phrases);
+
+export const clampZero: ObservationKind = {
+  name: 'Clamp: zero',
+  asks: 'Zero the clamp where it will be used',
+  findings: ['zeroed', 'drifts'],
+  place: {
+    group: 'Ask and look',
+    at: 11,
+    how: 'Jaws closed, at the place and angle of use: does it stay at zero? Snap the jaws to demagnetise.',
+  },
+  step: {
+    minutes: 0.5,
+    place: 'look',
+    informs: [],
+    settles: 'A clamp off zero shifts every current it reads.',
+    cautions: [],
+  },
+  isLooking: true,
+  speaks: {},
+  doubts: (finding, { test }) =>
+    finding === 'drifts' && TESTS[test].leads?.clamp !== undefined && TESTS[test].unit === 'A'
+      ? say('clamp-drifts', {})
+      : null,
+  phrases,
+  simulated: () => 'zeroed',
+  isUnmistakable: true,
+};

@@ -1,0 +1,34 @@
+import { informs } from '../step';
+import type { ObservationKind } from '../observation';
+import { isDragged } from '../../simulation/vehicle';
+
+const HELD = ['engine-drag', 'accessory-seized'] as const;
+
+export const crankByHand: ObservationKind = {
+  name: 'Turn it by hand',
+  asks: 'Turn the engine by hand',
+  findings: ['turns', 'tight', 'locked'],
+  place: {
+    group: 'Starting',
+    at: 8,
+    how: 'First of three. Turn the crankshaft by its bolt: does it turn, is it tight, is it locked?',
+  },
+  step: {
+    minutes: 3,
+    place: 'engine',
+    informs: informs(0.6, ...HELD),
+    settles: 'Before a starter is condemned: does the engine turn by hand?',
+    cautions: ['by-hand'],
+  },
+  isLooking: false,
+  speaks: {
+    turns: [{ of: HELD, weight: 'hand-turns' }],
+    tight: [
+      { of: HELD, weight: 'hand-tight' },
+      { of: ['starter-dragging'], weight: 'hand-tight-not-starter' },
+    ],
+    // a drive jammed in the ring gear locks it too
+    locked: [{ of: [...HELD, ['starter-dragging', 0.4]], weight: 'hand-locked' }],
+  },
+  simulated: ({ vehicle }) => (vehicle.locked ? 'locked' : isDragged(vehicle) ? 'tight' : 'turns'),
+};

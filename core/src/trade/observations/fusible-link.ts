@@ -1,0 +1,23 @@
+import type { ObservationKind } from '../observation';
+
+const LINK = ['charge-cable-positive'] as const;
+
+export const fusibleLink: ObservationKind = {
+  name: 'Fusible link',
+  asks: 'Look at the fusible link',
+  findings: ['sound', 'blown'],
+  place: { group: 'Ask and look', at: 8, how: 'Between the alternator and the battery: burnt or stretched?' },
+  step: {
+    minutes: 1,
+    place: 'look',
+    informs: [],
+    settles: 'A blown link leaves the alternator without its battery.',
+    cautions: [],
+  },
+  isLooking: true,
+  speaks: {
+    blown: [{ of: LINK, weight: 'link-blown' }],
+    sound: [{ of: LINK, weight: 'link-sound' }],
+  },
+  simulated: ({ vehicle }) => (vehicle.linkBlown ? 'blown' : 'sound'),
+};

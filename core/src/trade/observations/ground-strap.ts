@@ -1,0 +1,36 @@
+import { informs } from '../step';
+import type { ObservationKind } from '../observation';
+import { soundPieceOhms } from '../../simulation/vehicle';
+
+const GROUNDS = ['cable-starter-ground', 'charge-cable-ground', 'ground-body'] as const;
+/** Loss over a sound strap's from which it may show. */
+const SHOWS_FROM = 10;
+
+export const groundStrap: ObservationKind = {
+  name: 'Ground strap',
+  asks: 'Look at the ground strap',
+  findings: ['sound', 'damaged'],
+  place: {
+    group: 'Ask and look',
+    at: 7,
+    how: 'Engine to body and battery: broken strands, loose lugs, paint.',
+  },
+  step: {
+    minutes: 0.5,
+    place: 'look',
+    informs: informs(0.15, ...GROUNDS),
+    settles: 'A dead alternator has no current to read a drop by: look at the strap.',
+    cautions: [],
+  },
+  isLooking: true,
+  speaks: {
+    damaged: [{ of: GROUNDS, weight: 'strap-damaged' }],
+    sound: [{ of: GROUNDS, weight: 'strap-sound' }],
+  },
+  simulated: ({ vehicle, random }) => {
+    const shows = (['engine-strap', 'alternator-joint', 'body-strap'] as const).some(
+      (piece) => vehicle.pieces[piece] > SHOWS_FROM * soundPieceOhms(piece, vehicle),
+    );
+    return shows && random.chance(0.5) ? 'damaged' : 'sound';
+  },
+};

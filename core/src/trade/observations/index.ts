@@ -1,0 +1,32 @@
+/** Everything that may be observed, by the name of its file. Written by `npm run derive`; do not edit. */
+import { alternatorNoise } from './alternator-noise';
+import { batteryCase } from './battery-case';
+import { belt } from './belt';
+import { beltRemovedCrank } from './belt-removed-crank';
+import { chargeLamp } from './charge-lamp';
+import { clampZero } from './clamp-zero';
+import { crankByHand } from './crank-by-hand';
+import { electrolyte } from './electrolyte';
+import { fusibleLink } from './fusible-link';
+import { groundStrap } from './ground-strap';
+import { meterAc } from './meter-ac';
+import { meterLeads } from './meter-leads';
+import { plugsRemovedCrank } from './plugs-removed-crank';
+import { terminals } from './terminals';
+
+export const OBSERVATION_FILES = {
+  'alternator-noise': alternatorNoise,
+  'battery-case': batteryCase,
+  belt,
+  'belt-removed-crank': beltRemovedCrank,
+  'charge-lamp': chargeLamp,
+  'clamp-zero': clampZero,
+  'crank-by-hand': crankByHand,
+  electrolyte,
+  'fusible-link': fusibleLink,
+  'ground-strap': groundStrap,
+  'meter-ac': meterAc,
+  'meter-leads': meterLeads,
+  'plugs-removed-crank': plugsRemovedCrank,
+  terminals,
+} as const;

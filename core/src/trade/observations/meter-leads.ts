@@ -1,0 +1,33 @@
+import type { ObservationKind } from '../observation';
+import { TESTS } from '../tables';
+import { sayer } from '../../words/phrases';
+
+const phrases = {
+  'leads-jump': () => 'The meter’s leads jump when they are wiggled: change them and read again.',
+};
+const say = sayer(phrases);
+
+export const meterLeads: ObservationKind = {
+  name: 'Meter: leads',
+  asks: 'Short the meter’s leads and wiggle them',
+  findings: ['steady', 'jumping'],
+  place: {
+    group: 'Ask and look',
+    at: 9,
+    how: 'Ohms range, tips together: about 0.1 to 0.5 ohm, steady while wiggled at both ends?',
+  },
+  step: {
+    minutes: 0.5,
+    place: 'look',
+    informs: [],
+    settles: 'A jumping lead makes every reading of that meter doubtful.',
+    cautions: [],
+  },
+  isLooking: true,
+  speaks: {},
+  doubts: (finding, { test }) =>
+    finding === 'jumping' && TESTS[test].unit === 'V' && TESTS[test].leads?.red !== undefined ? say('leads-jump', {}) : null,
+  phrases,
+  simulated: () => 'steady',
+  isUnmistakable: true,
+};

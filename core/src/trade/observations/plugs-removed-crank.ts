@@ -1,0 +1,35 @@
+import { informs } from '../step';
+import type { ObservationKind } from '../observation';
+import { isDragged } from '../../simulation/vehicle';
+
+export const plugsRemovedCrank: ObservationKind = {
+  name: 'Crank, plugs out',
+  asks: 'Crank with the plugs out',
+  findings: ['unchanged', 'freed'],
+  place: {
+    group: 'Starting',
+    at: 10,
+    how: 'Third of three. Plugs out, crank again: still heavy is the starter or the bottom end.',
+  },
+  step: {
+    minutes: 20,
+    place: 'engine',
+    informs: informs(0.5, 'engine-drag', 'starter-dragging'),
+    settles: 'Tells compression from bearings.',
+    cautions: ['by-hand', 'cranking'],
+  },
+  isLooking: false,
+  speaks: {
+    freed: [
+      { of: ['engine-drag'], weight: 'plugs-out-freed' },
+      { of: ['starter-dragging'], weight: 'plugs-out-not-starter' },
+    ],
+    unchanged: [
+      { of: ['starter-dragging'], weight: 'plugs-out-unchanged' },
+      { of: ['engine-drag'], weight: 'plugs-out-not-engine' },
+    ],
+  },
+  simulated: ({ vehicle, random }) =>
+    isDragged(vehicle) && !vehicle.accessorySeized && random.chance(0.4) ? 'freed' : 'unchanged',
+  isUnmistakable: true,
+};

@@ -1,0 +1,76 @@
+/**
+ * What is known of a test. Everything about one test stands in its own file in `tests/`, and whatever
+ * tables others need (route, drawing, vocabulary, schema, steps, repeat list, report rows, documentation)
+ * are derived from it.
+ */
+import type { Case, Reading } from '../format/case-shape';
+import type { FaultName, TestName } from '../format/names';
+import type { Finding } from '../judge/weigh/finding';
+import type { Seen } from '../judge/weigh/seen';
+import type { Sight, Situation } from '../judge/situation';
+import type { VoidRule } from '../judge/void/void-rule';
+import type { Measured, SimulatedBench } from '../simulation/bench';
+import type { Slip } from '../simulation/slips';
+import type { PhraseTable, Said } from '../words/phrases';
+import type { ConditionName, ReadingConditions } from './conditions';
+import type { LeadPlacing } from './points';
+import type { ReadingPlace } from './route';
+import type { Step } from './step';
+
+/** What a test's value is made of. */
+export type ValueKind = 'number' | 'list' | 'number-or-OL';
+export type TestUnit = 'V' | 'A' | 'ohm' | 'rpm' | '%' | 'SG';
+
+/** The maker's figure for a test, in its unit; it wins over every school's. */
+export interface SpecifiedRange {
+  readonly min?: number;
+  readonly max?: number;
+}
+
+export interface Test {
+  /** Name in plain trade English. */
+  readonly name: string;
+  /** Unit of the value as files hold it. */
+  readonly unit: TestUnit;
+  /** Lowest and highest value that physics allows; volts are per 12 V nominal where it `scales`. */
+  readonly domain: readonly [min: number, max: number];
+  /** A usual value on a 12 V system: decides between several guesses at a slip of the hand. */
+  readonly usual: number;
+  /** True where domain and limits are proportional to nominal volts. */
+  readonly scales: boolean;
+  readonly kind: ValueKind;
+  /** Shown in millivolts where small: a drop, ripple. */
+  readonly isSmallVolts?: true;
+  /** Conditions a reading of it may carry. */
+  readonly conditions: readonly ConditionName[];
+  /** Its places in the route; at least one. */
+  readonly places: readonly [ReadingPlace, ...ReadingPlace[]];
+  /** Where leads and clamp go; null for an instrument that has its own. */
+  readonly leads: LeadPlacing | null;
+  /** Run once and not again after a repair: it tells of the part that was replaced only. */
+  readonly isOnce?: true;
+  readonly step: Step;
+  /** Conditions the judge asks for with it. */
+  readonly asked?: (situation: Situation) => ReadingConditions;
+  /** Conditions known before anything is typed, of the pack as connected or of one battery. */
+  readonly known?: (situation: Situation, battery: number | undefined) => ReadingConditions;
+  /** The maker's figure for this reading, where there is one. */
+  readonly specified?: (system: Case['system'], reading: Reading) => SpecifiedRange | undefined;
+  /** What makes a reading of it unfit to judge by, beside the rules that all tests share. */
+  readonly voids?: readonly VoidRule[];
+  /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */
+  readonly noted?: (reading: Reading, sight: Sight) => Said | null;
+  /** What else to say of a reading within its limit. */
+  readonly remark?: (reading: Reading, sight: Sight) => Said | null;
+  /** Faults it lies straight across: a valid reading outside its limit is proof of one of them by itself. */
+  readonly direct?: readonly FaultName[];
+  readonly findings?: (seen: Seen) => readonly Finding[];
+  /** Sentences that its void rules and findings are told with. */
+  readonly phrases?: PhraseTable;
+  /** How the circuit model gives it. */
+  readonly simulated: (bench: SimulatedBench) => Measured;
+  /** The usual mistakes of the hand, as they stand in the record. */
+  readonly slips?: readonly Slip[];
+}
+
+export type Tests = Readonly<Record<TestName, Test>>;

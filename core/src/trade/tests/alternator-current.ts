@@ -1,0 +1,89 @@
+import { limitOf } from '../../judge/grade/limit-of';
+import { latest } from '../../judge/situation';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import { NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../../judge/weigh/groups';
+import { cannot, done } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { showsCapability } from '../capability';
+import { ampsBetween } from '../measures';
+import { atPosts } from '../points';
+import { RUNNING_STEP, informs } from '../step';
+import type { Test } from '../test';
+
+/** Under this share of the rating nothing comes out; from the other on there is plenty, whatever the load. */
+const NOTHING_SHARE = 0.06;
+const PLENTY_SHARE = 0.75;
+const FULL_RPM = 2000;
+/** The system is loaded until it is near this (12 V), never lower, V. */
+const LOADED_VOLTS = 12.6;
+
+const phrases = {
+  'only-demand': (w: { value: number }, voice: Voice) =>
+    `${voice.amps(w.value)} is what the vehicle asked for, not what the alternator can give: load it until the system is at 13.0 V or less.`,
+  'amps-at-limit': (w: { value: number; rated: number }, voice: Voice) =>
+    `${voice.amps(w.value)} of ${voice.amps(w.rated)} rated at its limit`,
+  'gives-current': (w: { value: number }, voice: Voice) => `${voice.amps(w.value)} from the alternator: it does work`,
+};
+const say = sayer(phrases);
+
+export const alternatorCurrent: Test = {
+  ...ampsBetween(-50, 1000, 60),
+  name: 'Alternator current',
+  conditions: ['rpm', 'loads', 'systemVolts', 'fieldPercent'],
+  places: [
+    {
+      group: 'Charging',
+      at: 4,
+      how: 'At the output wire, loaded until the system is near 12.6 V, never lower.',
+      asks: { rpm: FULL_RPM, systemVolts: null, fieldPercent: null },
+      ticks: ['speed-held', 'clamp-zeroed', 'loads-on'],
+    },
+  ],
+  leads: { ...atPosts('charging'), clamp: 'alternator-output' },
+  step: {
+    ...RUNNING_STEP,
+    minutes: 4,
+    place: 'alternator',
+    informs: informs(0.75, 'alternator-weak', 'belt-slip', 'alternator-diode'),
+    settles: 'Loaded to its limit, shows what the alternator can give.',
+    cautions: ['running', 'stud'],
+  },
+  asked: ({ scale }) => ({ rpm: FULL_RPM, loads: 'on', systemVolts: Number((LOADED_VOLTS * scale).toFixed(1)) }),
+  noted: (reading, sight) =>
+    typeof reading.value === 'number' && sight.case.system.alternator?.ratedAmps !== undefined
+      ? say('only-demand', { value: reading.value })
+      : null,
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'alternator-current');
+    const rated = situation.case.system.alternator?.ratedAmps;
+    if (!reading || rated === undefined) return [];
+    const { value } = reading;
+    const source = { reading: reading.id };
+    const gives = say('gives-current', { value });
+    if (value >= rated * PLENTY_SHARE)
+      return [fixed('gives-plenty', [...WEAK_OUTPUT, ...causes('charge-control')], source, gives)];
+    const limit = limitOf(situation, reading);
+    if (!limit || !showsCapability(reading, situation)) return [];
+    const says = say('amps-at-limit', { value, rated });
+    if (value < rated * NOTHING_SHARE) return [fixed('not-charging', NO_OUTPUT, source, says)];
+    return [
+      weighed('output', limit.value / limit.min, {
+        causes: causes('alternator-weak', ['alternator-diode', 0.7], ['belt-slip', 0.9]),
+        source,
+        says,
+      }),
+      fixed('gives-output', SILENT, source, gives),
+    ];
+  },
+  simulated: ({ starts, full, amps, volts }) =>
+    starts
+      ? done(amps(full.outputAmps), {
+          rpm: FULL_RPM,
+          loads: 'on',
+          systemVolts: volts(full.postVolts, 1),
+          fieldPercent: Math.round(full.fieldPercent),
+        })
+      : cannot('did-not-start'),
+};

@@ -1,0 +1,59 @@
+import { latest } from '../../judge/situation';
+import { causes, fixed } from '../../judge/weigh/finding';
+import { done, round } from '../../simulation/bench';
+import { emf } from '../../simulation/cranking-circuit';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { across } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** Missing against the resting voltage (12 V): an open path, and one that is doubtful, V. */
+const OPEN_VOLTS = 3;
+const DOUBTFUL_VOLTS = 0.3;
+
+const phrases = {
+  'stud-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at the stud, engine off`,
+};
+const say = sayer(phrases);
+
+export const alternatorStudVoltage: Test = {
+  ...POST_VOLTS,
+  name: 'Alternator stud voltage, engine off',
+  conditions: [],
+  places: [
+    {
+      group: 'Charging',
+      at: 6,
+      how: 'Engine off: battery voltage, or the link is blown.',
+      asks: {},
+      ticks: ['insulated-probe'],
+    },
+  ],
+  leads: across('alternator-stud', 'negative-post', 'none'),
+  step: {
+    minutes: 2,
+    place: 'alternator',
+    informs: informs(0.4, 'charge-cable-positive'),
+    settles: 'A blown fusible link leaves no volts at the stud.',
+    cautions: ['stud'],
+  },
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'alternator-stud-voltage');
+    const { resting, scale } = situation;
+    if (!reading || resting === null) return [];
+    const missing = (resting - reading.value) / scale;
+    return [
+      fixed(
+        missing > OPEN_VOLTS ? 'no-stud-volts' : missing > DOUBTFUL_VOLTS ? 'low-stud-volts' : 'stud-volts',
+        causes('charge-cable-positive'),
+        { reading: reading.id },
+        say('stud-volts', { value: reading.value }),
+      ),
+    ];
+  },
+  simulated: ({ vehicle, random, volts }) =>
+    done(vehicle.linkBlown ? round(random.between(0, 0.3), 2) : volts(emf(vehicle))),
+};

@@ -1,0 +1,62 @@
+import { caresFrom, limitOf } from '../../judge/grade/limit-of';
+import { latest } from '../../judge/situation';
+import { causes, fixed } from '../../judge/weigh/finding';
+import { cannot, done, round } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { ampsBetween } from '../measures';
+import { roundTheCables } from '../points';
+import { RUNNING_STEP } from '../step';
+import type { Test } from '../test';
+
+/** Minutes after a normal start from which little should still flow. */
+const SETTLED_MINUTES = 2;
+
+const phrases = {
+  'still-flowing-in': (w: { value: number; minutes: number }, voice: Voice) =>
+    `${voice.amps(w.value)} still flow into the battery ${voice.plain(w.minutes, 0)} min after the start`,
+};
+const say = sayer(phrases);
+
+export const batteryCurrent: Test = {
+  ...ampsBetween(-500, 500, 3),
+  name: 'Battery current, net',
+  conditions: ['minutesAfterStart'],
+  places: [
+    {
+      group: 'Charging',
+      at: 5,
+      how: 'Into the battery, 3 min after a normal start.',
+      asks: { minutesAfterStart: null },
+      ticks: ['clamp-zeroed', 'all-conductors'],
+      waits: ['run'],
+    },
+  ],
+  leads: roundTheCables('charging'),
+  step: {
+    ...RUNNING_STEP,
+    minutes: 4,
+    place: 'running',
+    informs: [],
+    settles: 'Much current long after the start means a low battery or a bad cell.',
+  },
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'battery-current');
+    const limit = reading && limitOf(situation, reading);
+    const minutes = reading?.conditions?.minutesAfterStart ?? 0;
+    if (!reading || !limit || minutes < SETTLED_MINUTES || reading.value <= caresFrom(limit)) return [];
+    return [
+      fixed(
+        'takes-much-running',
+        causes('battery-discharged', 'battery-dead-cell', ['battery-worn', 0.3]),
+        { reading: reading.id },
+        say('still-flowing-in', { value: reading.value, minutes }),
+      ),
+    ];
+  },
+  simulated: ({ starts, running, random }) =>
+    starts
+      ? done(round(running('off', 1500).batteryAmps * random.factor(0.05), 1), { minutesAfterStart: 3 })
+      : cannot('did-not-start'),
+};

@@ -1,0 +1,71 @@
+import { latest } from '../../judge/situation';
+import { causes, fixed } from '../../judge/weigh/finding';
+import { done } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { ampsBetween } from '../measures';
+import { atPosts } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** Over this charge a sound battery takes little too. */
+const EMPTY_ENOUGH = 0.6;
+/** The charger must stand at this (12 V), and the reading be taken within so many minutes. */
+const LEAST_VOLTS = 14.2;
+const USUAL_VOLTS = 14.5;
+const RIGHT_AWAY_MINUTES = 20;
+/** A sulphated battery takes only an amp or two right away (docs/criteria.md, charge acceptance), A. */
+const TAKES_LITTLE_AMPS = 3;
+
+const phrases = {
+  'amps-taken': (w: { value: number; volts: number }, voice: Voice) =>
+    `took ${voice.amps(w.value)} at ${voice.volts(w.volts)}`,
+};
+const say = sayer(phrases);
+
+export const chargeAcceptance: Test = {
+  ...ampsBetween(0, 500, 10),
+  name: 'Charge acceptance',
+  conditions: ['volts', 'minutes'],
+  isOnce: true,
+  places: [
+    {
+      group: 'Battery',
+      at: 7,
+      how: 'On the charger: how much does it take right away?',
+      asks: { volts: USUAL_VOLTS, minutes: 1 },
+      ticks: ['clamp-zeroed'],
+      perBattery: true,
+    },
+  ],
+  leads: { clamp: 'battery-cables', ...atPosts('none') },
+  step: {
+    minutes: 3,
+    place: 'posts',
+    informs: informs(0.35, 'battery-worn'),
+    settles: 'A sulphated battery takes only an amp or two, however empty it is.',
+    when: ({ charge }) => charge !== null && charge <= EMPTY_ENOUGH,
+    cautions: ['acid'],
+  },
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'charge-acceptance');
+    if (!reading || (situation.charge ?? 1) > EMPTY_ENOUGH) return [];
+    const { volts = USUAL_VOLTS * situation.scale, minutes = 0 } = reading.conditions ?? {};
+    if (volts < LEAST_VOLTS * situation.scale || minutes > RIGHT_AWAY_MINUTES) return [];
+    const { value } = reading;
+    return [
+      fixed(
+        value < TAKES_LITTLE_AMPS ? 'takes-little' : 'takes-enough',
+        causes('battery-worn'),
+        { reading: reading.id },
+        say('amps-taken', { value, volts }),
+      ),
+    ];
+  },
+  simulated: ({ vehicle, amps }) =>
+    done(amps((0.05 + 0.5 * (1 - vehicle.charge)) * (vehicle.cca / 10) * vehicle.health ** 3), {
+      volts: USUAL_VOLTS * vehicle.scale,
+      minutes: 3,
+    }),
+};

@@ -1,0 +1,171 @@
+import { weightOf } from '../../criteria/evidence';
+import { limitOf } from '../../judge/grade/limit-of';
+import { latest, latestUnder } from '../../judge/situation';
+import type { NumericReading, Situation } from '../../judge/situation';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import type { Finding } from '../../judge/weigh/finding';
+import { CHARGE_PATHS, LOW_OUTPUT, NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../../judge/weigh/groups';
+import { cannot, done, round } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { RUNNING_STEP, informs } from '../step';
+import type { Test } from '../test';
+
+/** A commanded target that was not read: only beyond these (12 V) does the reading tell anything, V. */
+const COMMANDED_VOLTS = { min: 12.5, max: 15 } as const;
+/** At or under this much above resting (12 V) nothing is charged, V. */
+const NOT_CHARGING_VOLTS = 0.15;
+const USUAL_RESTING_VOLTS = 12.6;
+/** What counts of a sag under load where it was low without load already. */
+const LOW_ANYWAY = 0.3;
+const CHARGING_RPM = 2000;
+
+const phrases = {
+  'commanded-target-missing': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)}: the target of a commanded alternator moves; read the commanded target and enter it beside this.`,
+  'charging-unloaded': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} charging, loads off`,
+  'not-charging': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)} charging, loads off: it is not charging`,
+  'charging-loaded': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} charging, loads on`,
+};
+const say = sayer(phrases);
+
+/** Distance of a charging voltage under and over its window, V per 12 V. */
+function offWindow(reading: NumericReading, situation: Situation): { under: number; over: number } {
+  const volts = reading.value / situation.scale;
+  const limit = limitOf(situation, reading);
+  const { min, max } = limit
+    ? { min: limit.min / situation.scale, max: limit.max / situation.scale }
+    : COMMANDED_VOLTS;
+  return { under: min - volts, over: volts - max };
+}
+
+function unloaded(reading: NumericReading | undefined, situation: Situation): readonly Finding[] {
+  if (!reading) return [];
+  const { under, over } = offWindow(reading, situation);
+  const { value } = reading;
+  const source = { reading: reading.id };
+  const says = say('charging-unloaded', { value });
+  const high = weighed('charging-over', over, { causes: causes('regulator-high'), source, says });
+  const rest = situation.resting ?? USUAL_RESTING_VOLTS * situation.scale;
+  if (value <= rest + NOT_CHARGING_VOLTS * situation.scale)
+    return [
+      high,
+      weighed('charging-dead', under, {
+        causes: NO_OUTPUT,
+        atLeast: weightOf('not-charging'),
+        source,
+        says: say('not-charging', { value }),
+      }),
+    ];
+  if (under > 0)
+    return [
+      high,
+      weighed('charging-low', under, {
+        causes: [...LOW_OUTPUT, ...causes('charge-control')],
+        atLeast: weightOf('below-window'),
+        source,
+        says,
+      }),
+    ];
+  return [
+    high,
+    fixed('charges', SILENT, source, says),
+    fixed('charges-slightly', [...causes('alternator-weak', 'belt-slip'), ...CHARGE_PATHS], source, says),
+  ];
+}
+
+function loaded(reading: NumericReading | undefined, situation: Situation): readonly Finding[] {
+  if (!reading) return [];
+  const { under } = offWindow(reading, situation);
+  const source = { reading: reading.id };
+  const says = say('charging-loaded', { value: reading.value });
+  if (under <= 0)
+    return [
+      fixed('holds-loaded', WEAK_OUTPUT, source, says),
+      // a path that loses volts takes nothing from the output
+      fixed('holds-loaded-path', CHARGE_PATHS, source, says),
+      fixed('charges-loaded', SILENT, source, says),
+    ];
+  const without = latestUnder(situation, 'charging-voltage', 'off');
+  const heldWithout = without !== undefined && offWindow(without, situation).under <= 0;
+  return [
+    weighed('charging-loaded', under, {
+      causes: heldWithout || !without ? LOW_OUTPUT : NO_OUTPUT,
+      atLeast: without && !heldWithout ? 0 : weightOf('sags-loaded'),
+      factor: without && !heldWithout ? LOW_ANYWAY : 1,
+      source,
+      says,
+    }),
+  ];
+}
+
+export const chargingVoltage: Test = {
+  ...POST_VOLTS,
+  usual: 14.2,
+  name: 'Charging voltage',
+  conditions: ['rpm', 'loads', 'minutesAfterStart', 'commandedVolts'],
+  places: [
+    {
+      group: 'Charging',
+      at: 1,
+      how: 'At the posts, loads off.',
+      fixed: { loads: 'off' },
+      asks: { rpm: CHARGING_RPM, commandedVolts: null },
+      ticks: ['speed-held', 'loads-off'],
+      note: true,
+    },
+    {
+      group: 'Charging',
+      at: 2,
+      name: 'Charging, loads on',
+      how: 'At the posts, loads on.',
+      fixed: { loads: 'on' },
+      asks: { rpm: 1500, commandedVolts: null },
+      ticks: ['loads-on'],
+    },
+  ],
+  leads: atPosts('charging'),
+  step: {
+    ...RUNNING_STEP,
+    minutes: 1.5,
+    place: 'running',
+    informs: [
+      ...informs(0.7, 'alternator-dead', 'regulator-high', 'charge-control'),
+      ...informs(0.4, 'alternator-weak', 'belt-slip', 'charge-cable-positive', 'charge-cable-ground'),
+    ],
+    settles: 'Shows whether the alternator charges, and not too much.',
+  },
+  asked: (situation) => ({
+    rpm: CHARGING_RPM,
+    loads: latest(situation, 'charging-voltage') ? 'on' : 'off',
+  }),
+  // a commanded target that was read is nearer to the truth than any window
+  specified: ({ specified }, { conditions }) =>
+    conditions?.commandedVolts === undefined ? specified?.chargingVolts : undefined,
+  noted: ({ value, conditions }, { regulation }) =>
+    regulation === 'commanded' && conditions?.commandedVolts === undefined && typeof value === 'number'
+      ? say('commanded-target-missing', { value })
+      : null,
+  phrases,
+  findings: ({ situation }) => [
+    ...unloaded(latestUnder(situation, 'charging-voltage', 'off'), situation),
+    ...loaded(latestUnder(situation, 'charging-voltage', 'on'), situation),
+  ],
+  simulated: ({ vehicle, starts, running, loads, random, volts }) => {
+    if (!starts) return cannot('did-not-start');
+    const isCommanded = vehicle.system.alternator?.regulation === 'commanded';
+    const target =
+      isCommanded && vehicle.regulatorVolts < COMMANDED_VOLTS.max * vehicle.scale
+        ? round(random.between(13.2, 14.6) * vehicle.scale, 1)
+        : undefined;
+    const { postVolts } = running(loads, CHARGING_RPM, target);
+    return done(volts(postVolts), {
+      rpm: CHARGING_RPM,
+      loads,
+      ...(target !== undefined && { commandedVolts: target }),
+    });
+  },
+};

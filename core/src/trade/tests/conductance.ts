@@ -1,0 +1,40 @@
+import { convertRating } from '../../battery/rating';
+import { done } from '../../simulation/bench';
+import { ampsBetween } from '../measures';
+import { atPosts } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** What a dead cell leaves of the figure in the circuit model. */
+const DEAD_CELL_SHARE = 0.45;
+
+export const conductance: Test = {
+  ...ampsBetween(0, 4000, 500),
+  name: 'Conductance',
+  conditions: [],
+  places: [
+    {
+      group: 'Battery',
+      at: 3,
+      how: 'Tester on the posts, set to the standard of the label.',
+      asks: {},
+      ticks: ['on-posts'],
+      perBattery: true,
+    },
+  ],
+  leads: atPosts('none'),
+  step: {
+    minutes: 1,
+    place: 'posts',
+    informs: informs(0.8, 'battery-worn', 'battery-dead-cell'),
+    settles: 'Tells how good the battery is, even partly charged.',
+    cautions: [],
+  },
+  noted: ({ test, value }, { case: { system }, labelDoubt }) =>
+    labelDoubt ?? (system.battery.rating ? null : { code: 'needs-rating', with: { test, value } }),
+  simulated: ({ vehicle, random, spread }) => {
+    const { standard } = vehicle.system.battery.rating!;
+    const share = vehicle.health * (vehicle.deadCell ? DEAD_CELL_SHARE : 1) * random.factor(spread.conductanceError);
+    return done(Math.round(convertRating({ value: vehicle.cca * share, standard: 'SAE' }, standard)!));
+  },
+};

@@ -1,0 +1,119 @@
+import { weightOf } from '../../criteria/evidence';
+import { limitOf } from '../../judge/grade/limit-of';
+import { latest } from '../../judge/situation';
+import { belowCharge } from '../../judge/void/below-charge';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import type { Finding } from '../../judge/weigh/finding';
+import { LOW_FLOW, SLOW } from '../../judge/weigh/groups';
+import type { Seen } from '../../judge/weigh/seen';
+import { STANDS_RPM } from '../../judge/weigh/flow';
+import { done } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { coldDemand } from '../expected-draw';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { CRANKING_STEP, informs } from '../step';
+import type { Test } from '../test';
+import { BEFORE_CRANKING } from '../ticks';
+
+/** rpm that a sound starter makes of each 10 V it gets, and the volts that this is told for. */
+const RPM_AT_10_V = { petrol: 205, diesel: 185 } as const;
+const TOLD_FOR_VOLTS = 10;
+/** Under this many volts (12 V) at the starter no speed can be expected of it. */
+const LEAST_MOTOR_VOLTS = 4;
+/** From this share of the usual range's top a slow starter is dragged rather than worn. */
+const MORE_THAN_USUAL = 0.95;
+/** Volts lost on the way (12 V) from which the way itself may explain a slow starter. */
+const STARVED_VOLTS = 1.2;
+/** Share of the weight that counts while a side of the path was not measured, or the starter is dragged. */
+const PATH_UNKNOWN = 0.6;
+const DRAGGED = 0.4;
+
+const phrases = {
+  'speed-cranking': (w: { value: number }, voice: Voice) => `${voice.quantity(w.value, 'rpm')} cranking`,
+  'speed-from-volts': (w: { value: number; volts: number }, voice: Voice) =>
+    `${voice.quantity(w.value, 'rpm')} from ${voice.volts(w.volts)} at the starter`,
+};
+const say = sayer(phrases);
+
+const WORN = causes('starter-worn');
+const HELD_BACK = causes('starter-dragging', 'engine-drag', 'accessory-seized', ['starter-worn', 0.3]);
+const NOT_TOLD = causes('starter-control', 'starter-drive');
+
+/**
+ * Slow although it gets its volts and asks no more amps than usual: the starter itself is worn. What the
+ * paths lose is taken off where it was read.
+ */
+function motor({ situation, figures }: Seen): readonly Finding[] {
+  const speed = latest(situation, 'cranking-speed')!;
+  const posts = latest(situation, 'cranking-voltage');
+  if (!posts) return [];
+  const { scale, fuel, draw } = situation;
+  const lost = [latest(situation, 'drop-starter-positive'), latest(situation, 'drop-starter-ground')];
+  const gone = lost.reduce((sum, drop) => sum + Math.abs(drop?.value ?? 0), 0) / scale;
+  const volts = posts.value / scale - gone;
+  if (volts < LEAST_MOTOR_VOLTS) return [];
+  const warm = speed.value * Math.sqrt(coldDemand(situation.celsius));
+  const ln = Math.log(warm / RPM_AT_10_V[fuel] / (volts / TOLD_FOR_VOLTS));
+  const asksMore = (figures.drawRatio ?? 1) * draw.reference > draw.max * MORE_THAN_USUAL;
+  const factor = lost.every((drop) => drop !== undefined) ? 1 : PATH_UNKNOWN;
+  const shared = {
+    source: { reading: speed.id },
+    says: say('speed-from-volts', { value: speed.value, volts: volts * scale }),
+  };
+  const finding = weighed('motor', ln, { ...shared, causes: WORN, factor, atLeast: weightOf('motor-at-least') });
+  // a motor that works well clears itself and nobody else; one that does not may be dragged or starved
+  if (finding.weight < 0) return [finding];
+  if (asksMore) return [weighed('motor', ln, { ...shared, causes: HELD_BACK, factor: factor * DRAGGED })];
+  return [{ ...finding, causes: gone > STARVED_VOLTS ? LOW_FLOW : WORN }];
+}
+
+export const crankingSpeed: Test = {
+  ...POST_VOLTS,
+  unit: 'rpm',
+  domain: [0, 1000],
+  usual: 200,
+  scales: false,
+  name: 'Cranking speed',
+  conditions: [],
+  places: [
+    {
+      group: 'Starting',
+      at: 3,
+      how: '120 × compression peaks per second / cylinders.',
+      asks: {},
+      ticks: BEFORE_CRANKING,
+      waits: ['crank'],
+    },
+  ],
+  leads: atPosts('cranking'),
+  step: {
+    ...CRANKING_STEP,
+    minutes: 1.5,
+    place: 'posts-cranking',
+    informs: informs(0.25, 'starter-worn', 'starter-drive', 'engine-drag', 'starter-control'),
+    settles: 'Tells whether the engine turns as it should.',
+  },
+  voids: [belowCharge],
+  phrases,
+  findings: (seen) => {
+    const { situation } = seen;
+    const reading = latest(situation, 'cranking-speed');
+    if (!reading) return [];
+    const shared = { source: { reading: reading.id }, says: say('speed-cranking', { value: reading.value }) };
+    if (reading.value < STANDS_RPM)
+      return [fixed('engine-stands', [...SLOW, ...NOT_TOLD], shared.source, shared.says)];
+    const slowest = limitOf(situation, reading)?.min;
+    const turns = fixed('engine-turns', NOT_TOLD, shared.source, shared.says);
+    if (slowest === undefined || slowest <= 0) return [turns, ...motor(seen)];
+    // a cold engine turns slower
+    const ln = Math.log((reading.value * Math.sqrt(coldDemand(situation.celsius))) / slowest);
+    return [
+      weighed('speed', ln, { ...shared, causes: SLOW, atLeast: weightOf('absent') }),
+      turns,
+      ...motor(seen),
+    ];
+  },
+  simulated: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
+};

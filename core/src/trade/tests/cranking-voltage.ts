@@ -1,0 +1,122 @@
+import { limitOf } from '../../judge/grade/limit-of';
+import { latest, readingsOf, isNumeric } from '../../judge/situation';
+import type { Situation } from '../../judge/situation';
+import { belowCharge } from '../../judge/void/below-charge';
+import { ofFigure } from '../../judge/void/void-rule';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import type { Finding } from '../../judge/weigh/finding';
+import { done } from '../../simulation/bench';
+import { slip } from '../../simulation/slips';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { CRANKING_STEP, informs } from '../step';
+import type { Test } from '../test';
+import { BEFORE_CRANKING } from '../ticks';
+
+/** Seconds of cranking before the speed is steady; sooner is inrush. */
+const STEADY_AFTER_S = 2;
+/** What a second or third start in a row may lose against the first (12 V), V. */
+const FADES_VOLTS = 0.5;
+
+const phrases = {
+  'inrush-as-cranking': () =>
+    'A fast-peak minimum is the inrush, far deeper than steady cranking: enter it as inrush voltage, and read the cranking voltage after 3 s.',
+  'not-steady-yet': (w: { seconds: number }, voice: Voice) =>
+    `After ${voice.plain(w.seconds, 0)} s the starter is still coming up to speed: crank on and read after 3 to 4 s.`,
+  'pulled-down': (w: { lost: number }, voice: Voice) => `cranking pulled the posts down by ${voice.volts(w.lost)}`,
+  fades: (w: { first: number; last: number; attempt: number }, voice: Voice) =>
+    `${voice.volts(w.first)} at the first start, ${voice.volts(w.last)} at start ${voice.plain(w.attempt, 0)} in a row`,
+};
+const say = sayer(phrases);
+
+/** What pulls the posts down, where no amps were read to tell the battery from the load. */
+const PULLED_DOWN = causes(
+  'battery-worn',
+  'battery-dead-cell',
+  ['battery-discharged', 0.7],
+  ['starter-dragging', 0.7],
+  ['engine-drag', 0.7],
+  ['accessory-seized', 0.7],
+);
+
+/** A battery that starts the engine well once and fails at the second or third start in a row is done. */
+function fading(situation: Situation): readonly Finding[] {
+  const starts = readingsOf(situation, 'cranking-voltage')
+    .filter(isNumeric)
+    .filter(({ conditions }) => conditions?.attempt !== undefined)
+    .sort((a, b) => a.conditions!.attempt! - b.conditions!.attempt!);
+  const [first, last] = [starts[0], starts.at(-1)];
+  if (!first || !last || last.conditions!.attempt! < 2 || first.value - last.value < FADES_VOLTS * situation.scale)
+    return [];
+  const figures = { first: first.value, last: last.value, attempt: last.conditions!.attempt! };
+  return [
+    fixed('fades', causes('battery-worn', ['battery-dead-cell', 0.5]), { reading: last.id }, say('fades', figures)),
+  ];
+}
+
+export const crankingVoltage: Test = {
+  ...POST_VOLTS,
+  usual: 10.5,
+  name: 'Cranking voltage',
+  conditions: ['method', 'seconds', 'attempt'],
+  places: [
+    {
+      group: 'Starting',
+      at: 1,
+      how: 'Crank 8 s; read once the speed is steady, at the posts.',
+      asks: { method: 'min-max', seconds: 8 },
+      ticks: BEFORE_CRANKING,
+      note: true,
+      waits: ['crank'],
+    },
+  ],
+  leads: atPosts('cranking'),
+  step: {
+    ...CRANKING_STEP,
+    minutes: 2,
+    place: 'posts-cranking',
+    informs: informs(0.4, 'battery-worn', 'starter-dragging', 'engine-drag', 'accessory-seized'),
+    settles: 'Shows what the starter takes from the battery.',
+  },
+  asked: () => ({ method: 'min-max', seconds: 10 }),
+  specified: ({ specified }) => specified?.crankingVolts,
+  voids: [
+    ({ conditions }) => (conditions?.method === 'fast-peak' ? say('inrush-as-cranking', {}) : null),
+    ofFigure(({ conditions: { seconds = Infinity } = {} }) =>
+      seconds < STEADY_AFTER_S ? say('not-steady-yet', { seconds }) : null,
+    ),
+    belowCharge,
+  ],
+  phrases,
+  findings: ({ situation, figures }) => {
+    const reading = latest(situation, 'cranking-voltage');
+    const { resting } = situation;
+    const limit = reading && limitOf(situation, reading);
+    if (!reading || !limit || resting === null || figures.crankingOhms !== null || limit.min >= resting)
+      return fading(situation);
+    const lost = resting - reading.value;
+    return [
+      weighed('sag', lost / (resting - limit.min), {
+        causes: PULLED_DOWN,
+        source: { reading: reading.id },
+        says: say('pulled-down', { lost }),
+      }),
+      ...fading(situation),
+    ];
+  },
+  simulated: ({ cranking, volts }) =>
+    done(volts(Math.max(0.5, cranking.postVolts)), { method: 'min-max', seconds: 8 }),
+  slips: [
+    // the dip of a fast peak, or a reading before the speed is steady
+    slip(
+      (value, _scale, random) => value * random.between(0.72, 0.85),
+      () => ({ method: 'fast-peak', seconds: 8 }),
+    ),
+    slip(
+      (value, _scale, random) => value * random.between(0.75, 0.9),
+      () => ({ method: 'watched', seconds: 1 }),
+    ),
+  ],
+};

@@ -1,0 +1,33 @@
+import { diodeFinding } from '../diodes';
+import { done, round } from '../../simulation/bench';
+import { POST_VOLTS } from '../measures';
+import { across } from '../points';
+import type { Test } from '../test';
+
+export const diodeForward: Test = {
+  ...POST_VOLTS,
+  domain: [0, 4],
+  usual: 0.6,
+  scales: false,
+  kind: 'number-or-OL',
+  name: 'Diode check, forward',
+  conditions: [],
+  isOnce: true,
+  places: [
+    { group: 'Charging', at: 12, how: 'Diode range, red on the case, black on the stud. Conducts: 0.2 to 1.3 V.', asks: {}, ticks: ['disconnected'] },
+  ],
+  leads: across('alternator-case', 'alternator-stud', 'none'),
+  step: {
+    minutes: 12,
+    place: 'alternator',
+    informs: [],
+    settles: 'A sound diode conducts one way.',
+    cautions: ['disconnect', 'stud'],
+  },
+  findings: ({ situation }) =>
+    diodeFinding(situation, 'diode-forward', (value) => typeof value === 'number' && value > 0.15 && value < 1.4),
+  simulated: ({ vehicle, random }) => {
+    const isOpen = vehicle.humpsMissing > 0 && !vehicle.diodeShorted && random.chance(0.3);
+    return done(isOpen ? 'OL' : round(random.between(0.4, 0.9), 2));
+  },
+};

@@ -1,0 +1,30 @@
+import { diodeFinding } from '../diodes';
+import { done, round } from '../../simulation/bench';
+import { POST_VOLTS } from '../measures';
+import { across } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+export const diodeReverse: Test = {
+  ...POST_VOLTS,
+  domain: [0, 4],
+  usual: 0.6,
+  scales: false,
+  kind: 'number-or-OL',
+  name: 'Diode check, reverse',
+  conditions: [],
+  isOnce: true,
+  places: [
+    { group: 'Charging', at: 13, how: 'Leads swapped. OL is good; a figure is a shorted diode.', asks: {}, ticks: ['disconnected'] },
+  ],
+  leads: across('alternator-stud', 'alternator-case', 'none'),
+  step: {
+    minutes: 12,
+    place: 'alternator',
+    informs: informs(0.5, 'alternator-diode'),
+    settles: 'A diode that conducts both ways is shorted.',
+    cautions: ['disconnect', 'stud'],
+  },
+  findings: ({ situation }) => diodeFinding(situation, 'diode-reverse', (value) => value === 'OL'),
+  simulated: ({ vehicle, random }) => done(vehicle.diodeShorted ? round(random.between(0, 0.3), 2) : 'OL'),
+};

@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropBodyGround = dropTest({
+  test: 'drop-body-ground',
+  name: 'Drop, body to battery −',
+  red: 'body',
+  black: 'negative-post',
+  place: { at: 7, how: 'From bare metal of the body to the − post.' },
+  step: {
+    minutes: 1.5,
+    place: 'engine',
+    informs: informs(0.85, 'ground-body'),
+    settles: 'Shows what the body’s strap loses.',
+  },
+});

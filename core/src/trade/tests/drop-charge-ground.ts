@@ -1,0 +1,19 @@
+import { alternatorGives } from '../alternator-gives';
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropChargeGround = dropTest({
+  test: 'drop-charge-ground',
+  name: 'Drop, alternator case to battery −',
+  red: 'alternator-case',
+  black: 'negative-post',
+  place: { at: 10, how: 'From the alternator’s case to the − post, near full output.', ticks: ['speed-held', 'loads-on'] },
+  step: {
+    minutes: 2,
+    place: 'alternator',
+    informs: informs(0.8, 'charge-cable-ground'),
+    settles: 'Shows what the alternator’s ground loses.',
+    when: alternatorGives,
+  },
+  cautions: ['running'],
+});

@@ -1,0 +1,19 @@
+import { alternatorGives } from '../alternator-gives';
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropChargePositive = dropTest({
+  test: 'drop-charge-positive',
+  name: 'Drop, alternator B+ to battery +',
+  red: 'alternator-stud',
+  black: 'positive-post',
+  place: { at: 9, how: 'From the output stud to the + post, near full output.', ticks: ['speed-held', 'loads-on', 'insulated-probe'] },
+  step: {
+    minutes: 2.5,
+    place: 'alternator',
+    informs: informs(0.8, 'charge-cable-positive'),
+    settles: 'Shows what the charging cable loses.',
+    when: alternatorGives,
+  },
+  cautions: ['running', 'stud'],
+});

@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropEngineGround = dropTest({
+  test: 'drop-engine-ground',
+  name: 'Drop, engine block to battery −',
+  red: 'engine-block',
+  black: 'negative-post',
+  place: { at: 6, how: 'From bare metal of the block to the − post.' },
+  step: {
+    minutes: 1.5,
+    place: 'engine',
+    informs: informs(0.3, 'cable-starter-ground', 'charge-cable-ground'),
+    settles: 'Tells the engine’s strap from the starter’s own mounting.',
+  },
+});

@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropNegativePost = dropTest({
+  test: 'drop-negative-post',
+  name: 'Drop, negative post to clamp',
+  red: 'negative-clamp',
+  black: 'negative-post',
+  place: { at: 2, how: 'From the clamp into the post.' },
+  step: {
+    minutes: 1,
+    place: 'posts-cranking',
+    informs: informs(0.85, 'connection-negative-post', 'cable-starter-ground'),
+    settles: 'Volts lost at a post look like a bad battery or a bad starter.',
+  },
+});

@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropPositivePost = dropTest({
+  test: 'drop-positive-post',
+  name: 'Drop, positive post to clamp',
+  red: 'positive-post',
+  black: 'positive-clamp',
+  place: { at: 1, how: 'From the post into the clamp. The steady value, not a peak.' },
+  step: {
+    minutes: 1,
+    place: 'posts-cranking',
+    informs: informs(0.85, 'connection-positive-post', 'cable-starter-positive'),
+    settles: 'Volts lost at a post look like a bad battery or a bad starter.',
+  },
+});

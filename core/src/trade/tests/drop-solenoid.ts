@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropSolenoid = dropTest({
+  test: 'drop-solenoid',
+  name: 'Drop across the solenoid contacts',
+  red: 'solenoid-battery',
+  black: 'solenoid-motor',
+  place: { at: 4, how: 'Across the two big terminals of the solenoid.' },
+  step: {
+    minutes: 2,
+    place: 'starter',
+    informs: informs(0.85, 'solenoid-contacts', 'cable-starter-positive'),
+    settles: 'Tells burnt solenoid contacts from the cable.',
+  },
+});

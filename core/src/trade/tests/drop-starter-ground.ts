@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropStarterGround = dropTest({
+  test: 'drop-starter-ground',
+  name: 'Drop, starter case to battery −',
+  red: 'starter-case',
+  black: 'negative-post',
+  place: { at: 5, how: 'From the starter’s bare case to the − post.' },
+  step: {
+    minutes: 2,
+    place: 'starter',
+    informs: informs(0.8, 'cable-starter-ground', 'connection-negative-post', 'starter-worn'),
+    settles: 'Halves the starting path: is the ground side losing the volts?',
+  },
+});

@@ -1,0 +1,16 @@
+import { dropTest } from '../measures';
+import { informs } from '../step';
+
+export const dropStarterPositive = dropTest({
+  test: 'drop-starter-positive',
+  name: 'Drop, battery + to starter motor',
+  red: 'positive-post',
+  black: 'solenoid-motor',
+  place: { at: 3, how: 'From the + post to the motor terminal: cables, solenoid and all.' },
+  step: {
+    minutes: 2.5,
+    place: 'starter',
+    informs: informs(0.7, 'cable-starter-positive', 'connection-positive-post', 'solenoid-contacts', 'starter-worn'),
+    settles: 'Halves the starting path: is the positive side losing the volts?',
+  },
+});

@@ -1,0 +1,74 @@
+import { latest, loadsOf } from '../../judge/situation';
+import { causes, fixed } from '../../judge/weigh/finding';
+import type { Finding } from '../../judge/weigh/finding';
+import { cannot, done } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { RUNNING_STEP, informs } from '../step';
+import type { Test } from '../test';
+
+/** Commands over and under which a field is full, hardly driven, or driven easily, %. */
+const FULL_PERCENT = 90;
+const HARDLY_PERCENT = 20;
+const EASY_PERCENT = 80;
+/** Under this charging voltage (12 V) the field tells why, V. */
+const LOW_VOLTS = 13.3;
+
+const phrases = {
+  'field-full': (w: { percent: number }, voice: Voice) => `the field is commanded to ${voice.share(w.percent / 100)}`,
+  'field-short': (w: { percent: number }, voice: Voice) =>
+    `the field is commanded to only ${voice.share(w.percent / 100)}`,
+  'no-reserve': (w: { percent: number }, voice: Voice) =>
+    `${voice.share(w.percent / 100)} of field at a light load: no reserve`,
+  'in-reserve': (w: { percent: number }, voice: Voice) =>
+    `${voice.share(w.percent / 100)} of field with loads on: the rest is in reserve`,
+};
+const say = sayer(phrases);
+
+const WEAK = causes('alternator-weak', ['belt-slip', 0.9], ['alternator-diode', 0.5]);
+
+/** The regulator's own word: near full at a light load means no reserve, far from full with loads on means plenty. */
+export const fieldDuty: Test = {
+  ...POST_VOLTS,
+  unit: '%',
+  domain: [0, 100],
+  usual: 40,
+  scales: false,
+  name: 'Field duty',
+  conditions: ['loads'],
+  places: [
+    { group: 'Charging', at: 8, how: 'How hard the field is driven.', asks: { loads: 'off' }, ticks: ['speed-held'] },
+  ],
+  leads: null,
+  step: {
+    ...RUNNING_STEP,
+    minutes: 2,
+    place: 'running',
+    informs: informs(0.3, 'charge-control'),
+    settles: 'Shows how hard the alternator is driven, and what it has in reserve.',
+  },
+  phrases,
+  findings: ({ situation }): readonly Finding[] => {
+    const reading = latest(situation, 'field-duty');
+    const volts = latest(situation, 'charging-voltage');
+    if (!reading || !volts) return [];
+    const percent = reading.value;
+    const source = { reading: reading.id };
+    const own = causes('charge-control');
+    if (volts.value < LOW_VOLTS * situation.scale) {
+      if (percent >= FULL_PERCENT) return [fixed('field-full', own, source, say('field-full', { percent }))];
+      const weight = percent < HARDLY_PERCENT ? 'field-absent' : 'field-partial';
+      return [fixed(weight, own, source, say('field-short', { percent }))];
+    }
+    if (loadsOf(reading) === 'off' && percent >= FULL_PERCENT)
+      return [fixed('no-reserve', WEAK, source, say('no-reserve', { percent }))];
+    return loadsOf(reading) === 'on' && percent < EASY_PERCENT
+      ? [fixed('has-reserve', WEAK, source, say('in-reserve', { percent }))]
+      : [];
+  },
+  simulated: ({ vehicle, starts, running, loads, random }) =>
+    starts
+      ? done(Math.round(vehicle.excited ? running(loads, 2000).fieldPercent : random.between(0, 5)), { loads })
+      : cannot('did-not-start'),
+};

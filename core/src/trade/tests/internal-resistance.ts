@@ -1,0 +1,40 @@
+import { done, round } from '../../simulation/bench';
+import { smallSignalOhm } from '../../simulation/cranking-circuit';
+import type { Test } from '../test';
+import { atPosts } from '../points';
+import { informs } from '../step';
+import { POST_VOLTS } from '../measures';
+
+/** Relative error of the tester in the circuit model. */
+const TESTER_ERROR = 0.06;
+
+export const internalResistance: Test = {
+  ...POST_VOLTS,
+  unit: 'ohm',
+  domain: [0, 1],
+  usual: 0.006,
+  scales: false,
+  name: 'Internal resistance',
+  conditions: [],
+  places: [
+    {
+      group: 'Battery',
+      at: 5,
+      how: 'As the tester gives it, at the posts.',
+      asks: {},
+      ticks: ['on-posts'],
+      perBattery: true,
+    },
+  ],
+  leads: atPosts('none'),
+  step: {
+    minutes: 1.5,
+    place: 'posts',
+    informs: informs(0.6, 'battery-worn'),
+    settles: 'A second measure of the battery’s health.',
+    cautions: [],
+  },
+  noted: ({ test, value }, { case: { system }, labelDoubt }) =>
+    labelDoubt ?? (system.battery.rating ? null : { code: 'needs-rating', with: { test, value } }),
+  simulated: ({ vehicle, random }) => done(round(smallSignalOhm(vehicle) * random.factor(TESTER_ERROR), 5)),
+};

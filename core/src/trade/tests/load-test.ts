@@ -1,0 +1,87 @@
+import { loadTestAmps } from '../../battery/rating';
+import { done } from '../../simulation/bench';
+import { batteryVoltsAt } from '../../simulation/cranking-circuit';
+import { slip } from '../../simulation/slips';
+import { grade } from '../../judge/grade/grade';
+import { belowCharge } from '../../judge/void/below-charge';
+import { ofFigure } from '../../judge/void/void-rule';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** Less than this share of the CCA, or fewer seconds, pass nothing. */
+const LEAST_LOAD_SHARE = 0.4;
+const LEAST_SECONDS = 8;
+/** Seconds a load is held. */
+const SECONDS = 15;
+
+const phrases = {
+  'load-too-small': (w: { amps: number; cca: number }, voice: Voice) =>
+    `${voice.amps(w.amps)} is less than half of ${voice.amps(w.cca)} CCA: the load was too small to pass anything.`,
+  'load-too-short': (w: { seconds: number }, voice: Voice) =>
+    `${voice.plain(w.seconds, 0)} s is too short: load for 15 s, read at the end.`,
+};
+const say = sayer(phrases);
+
+export const loadTest: Test = {
+  ...POST_VOLTS,
+  usual: 10.2,
+  name: 'Load test',
+  conditions: ['amps', 'seconds', 'attempt', 'chargedBefore'],
+  direct: ['battery-worn', 'battery-dead-cell'],
+  places: [
+    {
+      group: 'Battery',
+      at: 4,
+      how: 'Half the CCA for 15 s; read at the end, under load.',
+      asks: { amps: null, seconds: SECONDS, chargedBefore: null },
+      ticks: ['tester-tight'],
+      waits: ['load'],
+      perBattery: true,
+    },
+  ],
+  leads: { ...atPosts('load'), clamp: 'tester-lead' },
+  step: {
+    minutes: 3,
+    place: 'posts',
+    informs: informs(0.85, 'battery-worn', 'battery-dead-cell'),
+    settles: 'Tells whether the battery holds its volts under load.',
+    needsCharge: true,
+    cautions: ['acid'],
+  },
+  asked: ({ cca, packCca, units }) => {
+    const rated = units.length > 0 ? cca : packCca;
+    return rated === null ? { seconds: SECONDS } : { amps: Math.round(loadTestAmps(rated)), seconds: SECONDS };
+  },
+  known: ({ cca, packCca }, battery) => {
+    const rated = battery === undefined ? packCca : cca;
+    return rated === null ? {} : { amps: Math.round(loadTestAmps(rated)) };
+  },
+  voids: [
+    belowCharge,
+    ofFigure((reading, sight) => {
+      const { amps, seconds } = reading.conditions ?? {};
+      const cca = reading.battery === undefined ? sight.packCca : sight.cca;
+      // a battery that fails under half the load, or half the time, has failed
+      if (cca === null || amps === undefined || grade(reading, sight).grade === 'outside') return null;
+      if (amps < cca * LEAST_LOAD_SHARE) return say('load-too-small', { amps, cca });
+      return seconds !== undefined && seconds < LEAST_SECONDS ? say('load-too-short', { seconds }) : null;
+    }),
+  ],
+  phrases,
+  simulated: ({ vehicle, wanted, random, volts }) => {
+    const amps = typeof wanted['amps'] === 'number' ? wanted['amps'] : Math.round(vehicle.cca / 2);
+    const value = batteryVoltsAt(vehicle, amps, random.factor(0.05));
+    return done(volts(Math.max(0.5, value)), { amps, seconds: SECONDS, chargedBefore: vehicle.charge > 0.8 });
+  },
+  slips: [
+    // a load too small, or too short
+    slip(
+      (value, scale) => value + 0.8 * scale,
+      (_value, _random, measured) => ({ ...measured.conditions, amps: 60 }),
+    ),
+  ],
+};

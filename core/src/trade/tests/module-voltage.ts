@@ -1,0 +1,66 @@
+import { latest } from '../../judge/situation';
+import { ofFigure } from '../../judge/void/void-rule';
+import { causes, fixed } from '../../judge/weigh/finding';
+import { done } from '../../simulation/bench';
+import { emf } from '../../simulation/cranking-circuit';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { across } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** 0.1 V between module and post is normal; from this on (12 V) something between them loses it, V. */
+const LOSES_VOLTS = 0.4;
+
+const phrases = {
+  'module-not-compared': () =>
+    'A voltage read at a module is not the voltage at the post: compare them once at key-on and enter the difference.',
+  'module-at-post': (w: { value: number; post: number }, voice: Voice) =>
+    `${voice.volts(w.value)} at the module is ${voice.volts(w.post)} at the post.`,
+  'module-loses': (w: { offset: number }, voice: Voice) =>
+    `${voice.smallVolts(w.offset)} are lost between post and module`,
+};
+const say = sayer(phrases);
+
+export const moduleVoltage: Test = {
+  ...POST_VOLTS,
+  name: 'Module voltage',
+  conditions: ['offsetVolts'],
+  places: [
+    {
+      group: 'Charging',
+      at: 14,
+      how: 'As a module tells it; compare once with the post.',
+      asks: { offsetVolts: null },
+      ticks: ['key-on'],
+    },
+  ],
+  leads: across('module-plug', 'negative-post', 'none'),
+  step: {
+    minutes: 1,
+    place: 'posts',
+    informs: informs(0.1, 'ground-body'),
+    settles: 'Beside the voltage at the post it shows what the body loses.',
+    cautions: [],
+  },
+  voids: [
+    ofFigure(({ conditions }) => (conditions?.offsetVolts === undefined ? say('module-not-compared', {}) : null)),
+  ],
+  noted: ({ value, conditions }) =>
+    typeof value === 'number' && conditions?.offsetVolts !== undefined
+      ? say('module-at-post', { value, post: value + conditions.offsetVolts })
+      : null,
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'module-voltage');
+    const offset = reading?.conditions?.offsetVolts;
+    return reading && offset !== undefined && offset > LOSES_VOLTS * situation.scale
+      ? [fixed('module-low', causes('ground-body'), { reading: reading.id }, say('module-loses', { offset }))]
+      : [];
+  },
+  simulated: ({ vehicle, volts }) => {
+    const offset = 0.1 * vehicle.scale;
+    return done(volts(emf(vehicle) - offset), { offsetVolts: offset });
+  },
+};

@@ -1,0 +1,82 @@
+import { caresFrom, limitOf } from '../../judge/grade/limit-of';
+import { grade } from '../../judge/grade/grade';
+import { latest } from '../../judge/situation';
+import { ofFigure } from '../../judge/void/void-rule';
+import { causes, weighed } from '../../judge/weigh/finding';
+import { done, round } from '../../simulation/bench';
+import { slip } from '../../simulation/slips';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { ampsBetween } from '../measures';
+import { roundTheCables } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** Modules fall asleep within 20 to 60 min; before this many a high figure says nothing. */
+const ASLEEP_MINUTES = 15;
+const WAIT_MINUTES = 30;
+/** Noise of a small clamp, A. */
+const FLOOR_AMPS = 0.002;
+
+const phrases = {
+  'still-awake': (w: { minutes: number }, voice: Voice) =>
+    `After ${voice.plain(w.minutes, 0)} min the modules may still be awake: latch the doors and wait 20 to 60 min.`,
+  'flows-asleep': (w: { value: number }, voice: Voice) => `${voice.amps(w.value)} flow with everything off`,
+};
+const say = sayer(phrases);
+
+export const parasiticDraw: Test = {
+  ...ampsBetween(-1, 100, 0.03),
+  name: 'Parasitic draw',
+  conditions: ['minutesAsleep'],
+  direct: ['parasitic-drain'],
+  places: [
+    {
+      group: 'Drain',
+      at: 1,
+      how: 'Wait until the modules sleep, then read.',
+      asks: { minutesAsleep: null },
+      ticks: ['doors-latched', 'clamp-zeroed', 'all-conductors'],
+      waits: ['sleep'],
+    },
+  ],
+  leads: roundTheCables('none'),
+  step: {
+    minutes: 25,
+    place: 'standing',
+    informs: informs(0.95, 'parasitic-drain'),
+    settles: 'Shows what flows while all sleeps.',
+    cautions: [],
+  },
+  asked: () => ({ minutesAsleep: WAIT_MINUTES }),
+  voids: [
+    ofFigure((reading, sight) => {
+      const minutes = reading.conditions?.minutesAsleep;
+      return minutes !== undefined && minutes < ASLEEP_MINUTES && grade(reading, sight).grade !== 'within'
+        ? say('still-awake', { minutes })
+        : null;
+    }),
+  ],
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'parasitic-draw');
+    const limit = reading && limitOf(situation, reading);
+    if (!reading || !limit) return [];
+    return [
+      weighed('drain', Math.log((Math.abs(reading.value) + FLOOR_AMPS) / caresFrom(limit)), {
+        causes: causes('parasitic-drain'),
+        source: { reading: reading.id },
+        says: say('flows-asleep', { value: reading.value }),
+      }),
+    ];
+  },
+  simulated: ({ vehicle, random }) =>
+    done(round(vehicle.drainAmps * random.factor(0.05), 3), { minutesAsleep: 40 }),
+  // read before the modules slept
+  slips: [
+    slip(
+      (_value, _scale, random) => random.between(0.4, 3),
+      () => ({ minutesAsleep: 2 }),
+    ),
+  ],
+};

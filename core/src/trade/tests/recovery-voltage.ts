@@ -1,0 +1,61 @@
+import { latest } from '../../judge/situation';
+import { causes, fixed } from '../../judge/weigh/finding';
+import { done } from '../../simulation/bench';
+import { emf } from '../../simulation/cranking-circuit';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import type { Test } from '../test';
+
+/** A second after cranking a battery is back within this of its resting voltage (12 V), V. */
+const BOUNCE_VOLTS = 0.7;
+const AFTER_SECONDS = 1;
+const WORN_HEALTH = 0.7;
+
+const phrases = {
+  'still-down': (w: { short: number }, voice: Voice) => `still ${voice.volts(w.short)} down after cranking`,
+  'bounced-back': () => 'bounced back after cranking',
+};
+const say = sayer(phrases);
+
+export const recoveryVoltage: Test = {
+  ...POST_VOLTS,
+  name: 'Recovery voltage',
+  conditions: ['secondsAfter'],
+  places: [
+    {
+      group: 'Starting',
+      at: 6,
+      how: 'Does it bounce back at once when cranking stops?',
+      asks: { secondsAfter: 1 },
+      ticks: [],
+    },
+  ],
+  leads: atPosts('none'),
+  step: {
+    minutes: 0.5,
+    place: 'posts-cranking',
+    informs: [],
+    settles: 'A battery that bounces back slowly is weak or empty.',
+    cautions: [],
+  },
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'recovery-voltage');
+    const { resting, scale } = situation;
+    if (!reading || resting === null || (reading.conditions?.secondsAfter ?? 5) < AFTER_SECONDS) return [];
+    const short = resting - reading.value;
+    const isDown = short > BOUNCE_VOLTS * scale;
+    return [
+      fixed(
+        isDown ? 'no-bounce' : 'bounces-back',
+        causes('battery-worn', 'battery-dead-cell', ['battery-discharged', 0.5]),
+        { reading: reading.id },
+        isDown ? say('still-down', { short }) : say('bounced-back', {}),
+      ),
+    ];
+  },
+  simulated: ({ vehicle, volts }) =>
+    done(volts(emf(vehicle) - 0.12 * vehicle.scale * (vehicle.health < WORN_HEALTH ? 3 : 1)), { secondsAfter: 5 }),
+};

@@ -1,0 +1,141 @@
+import { emf } from '../../simulation/cranking-circuit';
+import { done } from '../../simulation/bench';
+import { slip } from '../../simulation/slips';
+import { hasDeadCellVolts, weakestResting } from '../../judge/derive/charge';
+import { isCharged, readingsOf } from '../../judge/situation';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import type { Finding } from '../../judge/weigh/finding';
+import { fullVolts, neededVolts } from '../../judge/derive/charge';
+import { ofFigure } from '../../judge/void/void-rule';
+import { weightOf } from '../../criteria/evidence';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** Within this many minutes of charging, with nothing done, a reading is surface charge. */
+const FRESH_MINUTES = 10;
+/** So much above full (12 V) is noticed: a new battery, or a little surface charge, V. */
+const NOTICED_VOLTS = 0.15;
+/** From this charge on no cell can be missing. */
+const HALF_FULL = 0.5;
+
+const phrases = {
+  'surface-charge-above-full': (w: { value: number; full: number }, voice: Voice) =>
+    `${voice.volts(w.value)} is more than a full battery rests at (${voice.volts(w.full)}): surface charge. Lamps on for a minute, off, wait, and read again.`,
+  'surface-charge-left-on': () =>
+    'Surface charge was not taken off, so this reads high: lamps on for a minute, off, wait, and read again.',
+  'a-little-surface-charge': (w: { value: number; full: number }, voice: Voice) =>
+    `${voice.volts(w.value)} is full (a full battery rests at ${voice.volts(w.full)}); a little surface charge may be left.`,
+  'five-good-cells': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)} at rest is what five good cells of six show`,
+  'charge-at-rest': (w: { value: number; charge: number }, voice: Voice) =>
+    `${voice.volts(w.value)} at rest is ${voice.share(w.charge)} charged`,
+  'all-cells-answer': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at rest: all cells answer`,
+  'still-low': (w: { charge: number }, voice: Voice) =>
+    `still ${voice.share(w.charge)} charged when it was read again`,
+};
+const say = sayer(phrases);
+
+/** Everything that leaves a battery low. */
+const LOW_CHARGE = causes(
+  'battery-discharged',
+  ['parasitic-drain', 0.6],
+  ['alternator-dead', 0.5],
+  ['charge-control', 0.5],
+  ['battery-dead-cell', 0.3],
+);
+
+export const restingVoltage: Test = {
+  ...POST_VOLTS,
+  name: 'Resting voltage',
+  conditions: ['surfaceChargeRemoved', 'minutesSinceCharge'],
+  places: [
+    {
+      group: 'Battery',
+      at: 1,
+      how: 'Red on the + post, black on the − post. A rising figure has not rested long enough.',
+      asks: { surfaceChargeRemoved: null },
+      ticks: ['all-off', 'on-posts'],
+      note: true,
+      waits: ['lamps-on', 'settle'],
+      perBattery: true,
+    },
+  ],
+  leads: atPosts('none'),
+  step: {
+    minutes: 1,
+    place: 'posts',
+    informs: informs(0.9, 'battery-discharged'),
+    settles: 'Tells how full the battery is.',
+    cautions: [],
+  },
+  asked: () => ({ surfaceChargeRemoved: true }),
+  voids: [
+    ofFigure(({ value, conditions = {} }, sight) => {
+      const full = fullVolts(sight);
+      if (value > full + sight.criteria.surfaceChargeVolts * sight.scale)
+        return say('surface-charge-above-full', { value, full });
+      const { surfaceChargeRemoved: removed, minutesSinceCharge = Infinity } = conditions;
+      const isFresh = removed === undefined && minutesSinceCharge < FRESH_MINUTES;
+      return (removed === false || isFresh) && value >= neededVolts(sight) ? say('surface-charge-left-on', {}) : null;
+    }),
+  ],
+  remark: ({ value }, sight) => {
+    const full = fullVolts(sight);
+    return typeof value === 'number' && value > full + NOTICED_VOLTS * sight.scale
+      ? say('a-little-surface-charge', { value, full })
+      : null;
+  },
+  phrases,
+  findings: ({ situation }) => {
+    const reading = weakestResting(situation);
+    const { charge } = situation;
+    if (!reading || charge === null) return [];
+    const source = { reading: reading.id };
+    const { value } = reading;
+    const again: Finding[] =
+      readingsOf(situation, 'resting-voltage').filter(({ battery }) => battery === reading.battery).length >= 2 &&
+      !isCharged(situation)
+        ? [
+            fixed('still-low', causes('battery-dead-cell', ['battery-worn', 0.3]), source, say('still-low', { charge })),
+          ]
+        : [];
+    if (hasDeadCellVolts(situation))
+      return [
+        fixed(
+          'dead-cell-volts',
+          causes('battery-dead-cell', ['battery-discharged', 0.03]),
+          source,
+          say('five-good-cells', { value }),
+        ),
+        ...again,
+      ];
+    return [
+      weighed('charge', charge, {
+        causes: LOW_CHARGE,
+        atLeast: weightOf('full-at-least'),
+        source,
+        says: say('charge-at-rest', { value, charge }),
+      }),
+      fixed(
+        charge > HALF_FULL ? 'all-cells-answer' : 'few-cells-answer',
+        causes('battery-dead-cell'),
+        source,
+        say('all-cells-answer', { value }),
+      ),
+      ...again,
+    ];
+  },
+  simulated: ({ vehicle, volts }) => done(volts(emf(vehicle)), { surfaceChargeRemoved: true }),
+  slips: [
+    // surface charge left on, and said so; or left on and nobody knows
+    slip(
+      (value, scale, random) => value + random.between(0.25, 0.5) * scale,
+      () => ({ surfaceChargeRemoved: false }),
+    ),
+    slip((value, scale, random) => value + random.between(0.3, 0.6) * scale),
+  ],
+};

@@ -1,0 +1,88 @@
+import { weightOf } from '../../criteria/evidence';
+import { caresFrom, limitOf } from '../../judge/grade/limit-of';
+import { latest } from '../../judge/situation';
+import { ofFigure } from '../../judge/void/void-rule';
+import { causes, weighed } from '../../judge/weigh/finding';
+import { cannot, done } from '../../simulation/bench';
+import { slip } from '../../simulation/slips';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { RUNNING_STEP, informs } from '../step';
+import type { Test } from '../test';
+
+/** No alternator makes as much ripple as this (12 V): the meter lets the DC through, V. */
+const PASSES_DC_VOLTS = 8;
+/** Noise of the reading, V: keeps a reading of nothing from an endless logarithm. */
+const FLOOR_VOLTS = 0.005;
+/** Under this output there is nothing to ripple, A. */
+const SOME_OUTPUT_AMPS = 2;
+/** What a meter shows of no ripple, V. */
+const NO_RIPPLE_VOLTS = 0.008;
+
+const phrases = {
+  'ripple-passes-dc': (w: { value: number }, voice: Voice) =>
+    `${voice.smallVolts(w.value)} of ripple cannot be: this meter’s AC range lets the DC through. Use one that blocks it.`,
+  'volts-of-ripple': (w: { value: number }, voice: Voice) => `${voice.smallVolts(w.value)} of ripple`,
+};
+const say = sayer(phrases);
+
+export const rippleAc: Test = {
+  ...POST_VOLTS,
+  domain: [0, 15],
+  usual: 0.05,
+  name: 'Ripple',
+  isSmallVolts: true,
+  direct: ['alternator-diode'],
+  conditions: ['rpm', 'loads', 'at'],
+  places: [
+    {
+      group: 'Charging',
+      at: 3,
+      how: 'AC at the posts, some load.',
+      asks: { rpm: 2000, loads: 'on', at: 'battery' },
+      ticks: ['speed-held', 'blocks-dc'],
+      note: true,
+    },
+  ],
+  leads: atPosts('charging'),
+  step: {
+    ...RUNNING_STEP,
+    minutes: 1,
+    place: 'running',
+    informs: informs(0.8, 'alternator-diode'),
+    settles: 'Shows a bad diode before the battery suffers.',
+  },
+  asked: () => ({ rpm: 2000, loads: 'on', at: 'battery' }),
+  voids: [
+    ofFigure(({ value }, { scale }) => (value > PASSES_DC_VOLTS * scale ? say('ripple-passes-dc', { value }) : null)),
+  ],
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'ripple-ac');
+    const limit = reading && limitOf(situation, reading);
+    if (!reading || !limit) return [];
+    const { value } = reading;
+    const hasWaveform = latest(situation, 'ripple-waveform') !== undefined;
+    return [
+      weighed('ripple', Math.log((value + FLOOR_VOLTS * situation.scale) / caresFrom(limit)), {
+        causes: causes('alternator-diode'),
+        atLeast: weightOf(hasWaveform ? 'ripple-at-least-with-waveform' : 'ripple-at-least'),
+        source: { reading: reading.id },
+        says: say('volts-of-ripple', { value }),
+      }),
+    ];
+  },
+  simulated: ({ vehicle, starts, running, random, millivolts }) => {
+    if (!starts) return cannot('did-not-start');
+    const gives = running('on', 2000).outputAmps > SOME_OUTPUT_AMPS;
+    return done(millivolts(gives ? vehicle.rippleVolts * random.factor(0.12) : NO_RIPPLE_VOLTS), {
+      rpm: 2000,
+      loads: 'on',
+      at: 'battery',
+    });
+  },
+  // a meter whose AC range lets the DC through
+  slips: [slip((_value, scale) => 28 * scale)],
+};

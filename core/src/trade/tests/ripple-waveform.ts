@@ -1,0 +1,74 @@
+import { caresFrom, limitOf } from '../../judge/grade/limit-of';
+import { latest } from '../../judge/situation';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import { cannot, done } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { atPosts } from '../points';
+import { RUNNING_STEP, informs } from '../step';
+import type { Test } from '../test';
+
+/** Noise of the reading, V. */
+const FLOOR_VOLTS = 0.01;
+const SOME_OUTPUT_AMPS = 2;
+const NO_RIPPLE_VOLTS = 0.008;
+/** Peak to peak over RMS of rectified humps. */
+const PEAK_TO_PEAK = 2.6;
+
+const phrases = {
+  'peak-to-peak': (w: { value: number }, voice: Voice) => `${voice.smallVolts(w.value)} peak to peak`,
+  'humps-missing': (w: { missing: number }, voice: Voice) => `${voice.plain(w.missing, 0)} of six humps missing`,
+};
+const say = sayer(phrases);
+
+export const rippleWaveform: Test = {
+  ...POST_VOLTS,
+  domain: [0, 30],
+  usual: 0.15,
+  name: 'Ripple waveform',
+  isSmallVolts: true,
+  direct: ['alternator-diode'],
+  conditions: ['humpsMissing', 'at'],
+  places: [
+    {
+      group: 'Charging',
+      at: 11,
+      how: 'AC coupled, tens of millivolts a division: even humps?',
+      asks: { humpsMissing: 0, at: 'battery' },
+      ticks: ['speed-held'],
+    },
+  ],
+  leads: atPosts('charging'),
+  step: {
+    ...RUNNING_STEP,
+    minutes: 3,
+    place: 'running',
+    informs: informs(0.7, 'alternator-diode'),
+    settles: 'One hump missing in six is a diode.',
+  },
+  phrases,
+  findings: ({ situation }) => {
+    const reading = latest(situation, 'ripple-waveform');
+    if (!reading) return [];
+    const own = causes('alternator-diode');
+    const source = { reading: reading.id };
+    const missing = reading.conditions?.humpsMissing;
+    if (missing !== undefined)
+      return [fixed(missing >= 1 ? 'humps-missing' : 'humps-even', own, source, say('humps-missing', { missing }))];
+    const limit = limitOf(situation, reading);
+    if (!limit) return [];
+    const ln = Math.log((reading.value + FLOOR_VOLTS * situation.scale) / caresFrom(limit));
+    return [
+      weighed('ripple-waveform', ln, { causes: own, source, says: say('peak-to-peak', { value: reading.value }) }),
+    ];
+  },
+  simulated: ({ vehicle, starts, running, millivolts }) => {
+    if (!starts) return cannot('did-not-start');
+    const gives = running('on', 2000).outputAmps > SOME_OUTPUT_AMPS;
+    return done(millivolts((gives ? vehicle.rippleVolts : NO_RIPPLE_VOLTS) * PEAK_TO_PEAK), {
+      humpsMissing: gives ? vehicle.humpsMissing : 0,
+      at: 'battery',
+    });
+  },
+};

@@ -1,0 +1,94 @@
+import { cellSpread, voltsOfGravity } from '../../battery/gravity';
+import { restingVoltsAt25 } from '../../battery/state-of-charge';
+import { weightOf } from '../../criteria/evidence';
+import { limitOf } from '../../judge/grade/limit-of';
+import { readingsOf } from '../../judge/situation';
+import { causes, weighed } from '../../judge/weigh/finding';
+import { cannot, done, round } from '../../simulation/bench';
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import { POST_VOLTS } from '../measures';
+import { informs } from '../step';
+import type { Test } from '../test';
+
+/** Cells of a 12 V battery. */
+const CELLS = 6;
+/** Gravity and volts may differ by this much (12 V) before one of them is wrong, V. */
+const AGREE_VOLTS = 0.6;
+/** A spread from which the cells themselves explain a difference to the volts. */
+const EVEN_SPREAD = 0.05;
+
+const phrases = {
+  'gravity-against-volts': (w: { expected: number; resting: number }, voice: Voice) =>
+    `Six cells at these gravities make ${voice.volts(w.expected)}, but ${voice.volts(w.resting)} was read at the posts: one of the two is wrong.`,
+  'gravity-differs': (w: { spread: number }, voice: Voice) =>
+    `gravity differs by ${voice.plain(w.spread, 3)} between cells`,
+};
+const say = sayer(phrases);
+
+export const specificGravity: Test = {
+  ...POST_VOLTS,
+  unit: 'SG',
+  domain: [1, 1.4],
+  usual: 1.26,
+  scales: false,
+  kind: 'list',
+  name: 'Specific gravity',
+  conditions: ['electrolyteCelsius'],
+  direct: ['battery-dead-cell'],
+  places: [
+    {
+      group: 'Battery',
+      at: 6,
+      how: 'Batteries with caps: each cell, the − post first.',
+      asks: { electrolyteCelsius: null },
+      ticks: ['plates-covered'],
+      perBattery: true,
+    },
+  ],
+  leads: null,
+  step: {
+    minutes: 6,
+    place: 'posts',
+    informs: informs(0.9, 'battery-dead-cell'),
+    settles: 'Shows each cell by itself.',
+    when: ({ case: { system } }) => system.battery.serviceable === true,
+    cautions: ['acid'],
+  },
+  voids: [
+    ({ value }, { resting, case: { system } }) => {
+      if (!Array.isArray(value) || value.length !== CELLS || resting === null) return null;
+      const expected = voltsOfGravity(value);
+      const differs = Math.abs(expected - restingVoltsAt25(resting, system.nominalVolts)) > AGREE_VOLTS;
+      return cellSpread(value) < EVEN_SPREAD && differs ? say('gravity-against-volts', { expected, resting }) : null;
+    },
+  ],
+  phrases,
+  findings: ({ situation }) => {
+    const newest = new Map(
+      readingsOf(situation, 'specific-gravity')
+        .filter(({ value }) => Array.isArray(value))
+        .map((reading) => [reading.battery, reading]),
+    );
+    return [...newest.values()].map((reading) => {
+      const spread = cellSpread(reading.value as readonly number[]);
+      const limit = limitOf(situation, reading)?.max ?? EVEN_SPREAD;
+      return weighed('gravity-spread', spread / limit, {
+        causes: causes('battery-dead-cell'),
+        atLeast: weightOf('gravity-at-least'),
+        source: { reading: reading.id },
+        says: say('gravity-differs', { spread }),
+      });
+    });
+  },
+  simulated: ({ vehicle, random }) => {
+    if (vehicle.system.battery.serviceable !== true) return cannot('no-access');
+    const gravity = 1.12 + 0.145 * vehicle.charge;
+    const count = Math.min(2 * CELLS, Math.max(CELLS / 2, Math.round(CELLS * vehicle.scale)));
+    const bad = vehicle.deadCell ? Math.floor(random.between(0, count)) : -1;
+    const cells = Array.from({ length: count }, (_, cell) =>
+      round(gravity - (cell === bad ? random.between(0.06, 0.14) : 0) + random.normal(0, 0.004), 3),
+    );
+    return done(cells, { electrolyteCelsius: 27 });
+  },
+};

@@ -1,0 +1,155 @@
+import { sagShare } from '../../battery/sag-share';
+import { weightOf } from '../../criteria/evidence';
+import { latest } from '../../judge/situation';
+import { ofFigure } from '../../judge/void/void-rule';
+import type { NumericReading, Sight } from '../../judge/situation';
+import { causes, fixed, weighed } from '../../judge/weigh/finding';
+import type { Finding } from '../../judge/weigh/finding';
+import { HIGH_DRAW, LOW_FLOW, NO_FLOW } from '../../judge/weigh/groups';
+import { NO_FLOW_AMPS, STANDS_RPM } from '../../judge/weigh/flow';
+import { done, round } from '../../simulation/bench';
+import { slip } from '../../simulation/slips';
+import { sayer } from '../../words/phrases';
+import type { Said, Voice } from '../../words/phrases';
+import { ampsBetween } from '../measures';
+import { roundTheCables } from '../points';
+import { CRANKING_STEP, informs } from '../step';
+import type { Test } from '../test';
+import { BEFORE_CRANKING } from '../ticks';
+import { clampSaturated } from '../../judge/void/clamp';
+
+/** A zero offset over this, or over this share of the reading, ruins it (docs/criteria.md, clamps). */
+const OFFSET_AMPS = 5;
+const OFFSET_SHARE = 0.08;
+/** Draw over the usual one under which a starter spins free. */
+const SPINS_FREE_RATIO = 0.75;
+/** Lowest resistance of any battery over the load-test limit: a sound one lies at about 0.8. */
+const HEALTHIEST = 0.35;
+const WORST = 6;
+/** A tenth or ten times is meant only where the reading is this far from the usual draw. */
+const TENTH_OF_USUAL = 0.3;
+const MANY_TIMES_USUAL = 4;
+/** Sag of the half-CCA load test that its limit allows (12 V), V. */
+const HALF_CCA_SAG_VOLTS = 3;
+const TELLING_SAG_VOLTS = 0.8;
+
+const phrases = {
+  'clamp-offset': (w: { offset: number }, voice: Voice) =>
+    `The clamp stood ${voice.amps(w.offset)} off zero: zero it in place and read again.`,
+  'clamp-scale-tenth': (w: { value: number; lost: number; meant: number }, voice: Voice) =>
+    `${voice.amps(w.value)} cannot pull the battery down by ${voice.volts(w.lost)}: check the clamp’s scale, ten times is ${voice.amps(w.meant)}.`,
+  'clamp-scale-times-ten': (w: { value: number; lost: number; meant: number }, voice: Voice) =>
+    `${voice.amps(w.value)} would pull the battery down much further than ${voice.volts(w.lost)}: check the clamp’s scale, a tenth is ${voice.amps(w.meant)}.`,
+  'no-current': (w: { value: number }, voice: Voice) => `no current flows (${voice.amps(w.value)})`,
+  'draw-beside-usual': (w: { value: number; usual: number }, voice: Voice) =>
+    `${voice.amps(w.value)}, usual is about ${voice.amps(w.usual)}`,
+  'draws-and-stands': (w: { value: number }, voice: Voice) =>
+    `draws ${voice.amps(w.value)} but the engine does not turn`,
+  'control-works': (w: { value: number }, voice: Voice) =>
+    `current flows (${voice.amps(w.value)}): the control circuit works`,
+};
+const say = sayer(phrases);
+
+/** Volts and amps that no battery of this rating can show together: a clamp on the wrong scale. */
+function wrongScale({ value }: NumericReading, sight: Sight): Said | null {
+  const cranking = latest(sight, 'cranking-voltage');
+  const { resting, packCca, draw, scale } = sight;
+  if (!cranking || resting === null || value <= 1) return null;
+  const lost = resting - cranking.value;
+  /** Resistance over the limit that these amps and volts give together; a sound battery's is about 0.8. */
+  const overLimit = (amps: number): number | null =>
+    packCca === null ? null : lost / (HALF_CCA_SAG_VOLTS * scale * sagShare(amps / packCca));
+  const told = overLimit(value);
+  if (value < draw.min * TENTH_OF_USUAL && lost > TELLING_SAG_VOLTS * scale && told !== null && told > WORST / 2) {
+    const tenfold = overLimit(value * 10)!;
+    if (tenfold > HEALTHIEST && tenfold < WORST)
+      return say('clamp-scale-tenth', { value, lost, meant: value * 10 });
+  }
+  const isFar = value > draw.max * MANY_TIMES_USUAL && lost < TELLING_SAG_VOLTS * scale * 3;
+  return isFar ? say('clamp-scale-times-ten', { value, lost, meant: value / 10 }) : null;
+}
+
+export const starterDraw: Test = {
+  ...ampsBetween(0, 3000, 150),
+  name: 'Starter draw',
+  conditions: ['clampCeilingAmps', 'zeroOffsetAmps'],
+  places: [
+    {
+      group: 'Starting',
+      at: 2,
+      how: 'The steady amps, after the first 3 s.',
+      asks: { clampCeilingAmps: null, zeroOffsetAmps: null },
+      ticks: [...BEFORE_CRANKING, 'clamp-zeroed', 'all-conductors'],
+      waits: ['crank'],
+    },
+  ],
+  leads: roundTheCables('cranking'),
+  step: {
+    ...CRANKING_STEP,
+    minutes: 1.5,
+    place: 'posts-cranking',
+    informs: informs(
+      0.5,
+      'starter-dragging',
+      'engine-drag',
+      'accessory-seized',
+      'starter-worn',
+      'cable-starter-positive',
+      'cable-starter-ground',
+      'solenoid-contacts',
+      'starter-control',
+      'starter-drive',
+    ),
+    settles: 'Low volts because the battery is weak, or because the starter asks too much.',
+  },
+  voids: [
+    clampSaturated,
+    ofFigure(({ value, conditions }) => {
+      const offset = Math.abs(conditions?.zeroOffsetAmps ?? 0);
+      return offset > Math.max(OFFSET_AMPS, value * OFFSET_SHARE) ? say('clamp-offset', { offset }) : null;
+    }),
+    ofFigure(wrongScale),
+  ],
+  phrases,
+  findings: ({ situation, figures: { drawRatio } }) => {
+    const reading = latest(situation, 'starter-draw');
+    if (!reading || drawRatio === null) return [];
+    const source = { reading: reading.id };
+    const { value } = reading;
+    if (value < NO_FLOW_AMPS)
+      return [
+        fixed('no-flow', NO_FLOW, source, say('no-current', { value })),
+        fixed('no-flow-not-drag', HIGH_DRAW, source, say('no-current', { value })),
+      ];
+    const ln = Math.log(Math.max(drawRatio, 0.02));
+    const { source: range, reference: usual } = situation.draw;
+    const speed = latest(situation, 'cranking-speed');
+    const spinsFree = speed !== undefined && speed.value < STANDS_RPM && drawRatio < SPINS_FREE_RATIO;
+    const says = say('draw-beside-usual', { value, usual });
+    const low: Finding = spinsFree
+      ? fixed('spins-free', causes('starter-drive'), source, say('draws-and-stands', { value }))
+      : weighed(`draw-low-${range}`, ln, { causes: LOW_FLOW, atLeast: weightOf('absent'), source, says });
+    return [
+      weighed(`draw-high-${range}`, ln, { causes: HIGH_DRAW, source, says }),
+      low,
+      fixed('flow-not-control', causes('starter-control'), source, say('control-works', { value })),
+    ];
+  },
+  simulated: ({ cranking, amps, random }) =>
+    done(amps(cranking.amps), { zeroOffsetAmps: round(random.normal(0, 0.8), 1) }),
+  slips: [
+    // wrong clamp scale, a clamp at its ceiling, a clamp that was not zeroed
+    slip((value) => value / 10, undefined, 0),
+    slip((value) => value * 10, undefined, 0),
+    slip(
+      (value) => value * 0.6,
+      (value) => ({ clampCeilingAmps: Math.round(value * 0.6) }),
+      0,
+    ),
+    slip(
+      (value) => value + 30,
+      (_value, random) => ({ zeroOffsetAmps: round(random.between(25, 35), 2) }),
+      0,
+    ),
+  ],
+};

@@ -1,0 +1,48 @@
+/** A reading as text: its value, and how it was taken. */
+import type { Reading } from '../../format/case-shape';
+import type { FigureFormat } from '../../quantities/figure-format';
+import { CONDITIONS } from '../../trade/conditions';
+import type { ConditionName } from '../../trade/conditions';
+import { TESTS } from '../../trade/tables';
+
+/** Why a reading could not be taken. */
+const NOT_POSSIBLE: Readonly<Record<string, string>> = {
+  'did-not-crank': 'did not crank',
+  'did-not-start': 'did not start',
+  'no-access': 'no access',
+  'no-equipment': 'no equipment',
+  other: 'other reason',
+};
+export const notPossibleWords = (reason: string): string => NOT_POSSIBLE[reason] ?? reason;
+
+/** A figure in the unit of a test. */
+export const valueWords = (test: Reading['test'], value: number, figures: FigureFormat): string =>
+  TESTS[test].isSmallVolts ? figures.smallVolts(value) : figures.quantity(value, TESTS[test].unit);
+
+/** A reading's value for people. */
+export function readingWords({ test, value, notPossible }: Pick<Reading, 'test' | 'value' | 'notPossible'>, figures: FigureFormat): string {
+  if (value === null) return `not possible (${notPossibleWords(notPossible ?? 'other')})`;
+  if (typeof value === 'number') return valueWords(test, value, figures);
+  return typeof value === 'string' ? value : value.map((cell) => figures.plain(cell, 3)).join(' · ');
+}
+
+/** How a reading was taken, in few words: its conditions, battery, instrument and who took it. */
+export function methodWords({ conditions = {}, battery, instrument, by }: Reading, figures: FigureFormat): string {
+  const held = Object.entries(conditions).map(([name, value]) => {
+    const row = CONDITIONS[name as ConditionName];
+    if (row === undefined) return '';
+    const label = row.name.toLowerCase();
+    if (row.type === 'flag') return value === true ? label : `not ${label}`;
+    if (row.type === 'word' || typeof value !== 'number') return `${label} ${String(value)}`;
+    return row.unit === '°C' ? `${label} ${figures.celsius(value)}` : `${label} ${amount(value, row.unit, figures)}`;
+  });
+  return [...(battery === undefined ? [] : [`battery ${battery}`]), ...held, instrument ?? '', by ? `by ${by}` : '']
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** A condition as it was entered: no more decimals than it has, at most three. */
+const amount = (value: number, unit: string, figures: FigureFormat): string => {
+  const decimals = Math.min(3, (String(value).split('.')[1] ?? '').length);
+  return `${figures.plain(value, decimals)} ${unit}`.trim();
+};

@@ -1,0 +1,237 @@
+/** Every sentence that is not a thing of the trade's own: grades, shared void rules, evidence, decisions, steps. */
+import type { Reading } from '../../format/case-shape';
+import type { FaultName, ObservationName, StepName, TestName } from '../../format/names';
+import { CAUTIONS } from '../../trade/cautions';
+import type { CautionName } from '../../trade/cautions';
+import { EXCUSES } from '../../trade/excuses';
+import type { ExcuseName } from '../../trade/excuses';
+import { SYMPTOMS } from '../../trade/symptoms';
+import type { SymptomName } from '../../trade/symptoms';
+import { OBSERVATIONS, TESTS, isObservationName, stepOf } from '../../trade/tables';
+import type { PhraseTable, Said, Voice } from '../phrases';
+import { PART_WORDS, lower, nameOf, spaced, stepName } from './names';
+import { notPossibleWords, readingWords } from './readings';
+
+interface Graded {
+  readonly test: TestName;
+  readonly value: Reading['value'];
+  readonly bound: Said;
+  readonly amps?: number;
+  readonly note?: string;
+}
+/** A graded value with the current it was read at. */
+const graded = ({ test, value, amps }: Graded, voice: Voice): string =>
+  readingWords({ test, value }, voice) + (amps === undefined ? '' : ` at ${voice.amps(amps)}`);
+
+const GRADES = {
+  'within-limit': (w: Graded, voice: Voice) => `${graded(w, voice)} is within its limit, ${voice.say(w.bound)}.`,
+  'too-close': (w: Graded, voice: Voice) =>
+    `${graded(w, voice)} is nearer to its limit (${voice.say(w.bound)}) than its uncertainty: repeat it or use another test.`,
+  borderline: (w: Graded, voice: Voice) => `${graded(w, voice)} is borderline: ${voice.say(w.bound)}.`,
+  'below-limit': (w: Graded, voice: Voice) =>
+    `${graded(w, voice)} is below its limit, ${voice.say(w.bound)}. ${w.note ?? ''}`.trim(),
+  'above-limit': (w: Graded, voice: Voice) =>
+    `${graded(w, voice)} is above its limit, ${voice.say(w.bound)}. ${w.note ?? ''}`.trim(),
+  'not-possible': (w: { test: TestName; reason: string }) =>
+    `${TESTS[w.test].name}: not possible (${notPossibleWords(w.reason)}).`,
+  'no-limit': (w: { reading: Reading }, voice: Voice) =>
+    `${readingWords(w.reading, voice)}, noted: no limit of this set applies.`,
+  'needs-rating': (w: { test: TestName; value: number }, voice: Voice) =>
+    `${voice.value(w.test, w.value)}: the battery’s rating and its standard are needed to judge it.`,
+  'closed-part': (w: { test: TestName; value: number }, voice: Voice) =>
+    `${voice.value(w.test, Math.abs(w.value))} with no current: this piece is not the open one.`,
+  specified: (w: { test: TestName; min?: number; max?: number }, voice: Voice) =>
+    `${voice.range(w.test, w)} (specified)`,
+};
+
+interface Doubted {
+  readonly value: number;
+  readonly standard: string;
+}
+const asLabelled = ({ value, standard }: Doubted, voice: Voice): string => `${voice.plain(value, 0)} A (${standard})`;
+
+const VOIDS = {
+  'voided-by-hand': (w: { reason: string }) => `Voided: ${w.reason}`,
+  'outside-physics': (w: { value: number; min: number; max: number; unit: string; meant?: number }, voice: Voice) =>
+    `${w.value} ${w.unit} is outside what this test can show (${w.min} to ${w.max} ${w.unit}).` +
+    (w.meant === undefined ? '' : ` Was ${voice.quantity(w.meant, w.unit)} meant?`),
+  'below-charge': (w: { charge: number; needed: number }, voice: Voice) =>
+    `The battery was ${voice.share(w.charge)} charged; below ${voice.share(w.needed)} a low reading proves nothing. Charge first, then repeat.`,
+  'clamp-saturated': (w: { value: number; ceiling: number }, voice: Voice) =>
+    `${voice.amps(w.value)} is the ceiling of the clamp (${voice.amps(w.ceiling)}), not the current: use a larger clamp.`,
+  'misses-inrush': (w: { method: string }) =>
+    `A ${w.method} reading misses the inrush, which is over in milliseconds: it needs a fast peak or a scope.`,
+  'drop-without-current': (w: { amps: number; usual: number }, voice: Voice) =>
+    `Only ${voice.amps(w.amps)} flowed, less than half of the usual ${voice.amps(w.usual)}: a drop without current says nothing.`,
+  'part-above-whole': (
+    w: { partTest: TestName; part: number; wholeTest: TestName; whole: number },
+    voice: Voice,
+  ) =>
+    `A part of the path cannot lose more (${lower(TESTS[w.partTest].name)}: ${voice.smallVolts(w.part)}) than the whole (${lower(TESTS[w.wholeTest].name)}: ${voice.smallVolts(w.whole)}): repeat both under the same current.`,
+  'more-than-there-is': (w: { value: number; there: number }, voice: Voice) =>
+    `${voice.smallVolts(w.value)} is more than the battery has (${voice.volts(w.there)}).`,
+  'label-too-strong': (w: Doubted & { capacityAh: number }, voice: Voice) =>
+    `${asLabelled(w, voice)} for ${voice.plain(w.capacityAh, 0)} Ah is more than such a battery has: is this CA (at 0 °C), or another standard? Look at the label again.`,
+  'label-too-weak': (w: Doubted & { capacityAh: number }, voice: Voice) =>
+    `${asLabelled(w, voice)} for ${voice.plain(w.capacityAh, 0)} Ah is less than such a battery has: which line and which standard? Look at the label again.`,
+  'label-against-engine': (w: Doubted & { litres: number }, voice: Voice) =>
+    `${asLabelled(w, voice)} does not fit an engine of ${voice.plain(w.litres, 1)} l: which line and which standard? Look at the label again.`,
+};
+
+interface DropSaid {
+  readonly test: TestName;
+  readonly value: number;
+  readonly amps?: number;
+  readonly allowed: number;
+  readonly left?: number;
+  readonly usualAmps?: number;
+  readonly projected?: number;
+}
+/** What was read, at what current, against which limit; the projection in brackets. */
+const dropRead = ({ test, value, amps, allowed, usualAmps, projected }: DropSaid, voice: Voice): string => {
+  const at = amps === undefined ? '' : ` at ${voice.amps(amps)}`;
+  const beside =
+    projected === undefined || usualAmps === undefined
+      ? ''
+      : ` (${voice.value(test, projected)} at the usual ${voice.amps(usualAmps)})`;
+  return `${voice.value(test, value)} lost in it${at}, where ${voice.value(test, allowed)} is allowed${beside}`;
+};
+
+const WAYS: Readonly<Record<string, string>> = {
+  conductance: 'conductance',
+  'load-test': 'the load test',
+  'internal-resistance': 'internal resistance',
+  cranking: 'cranking volts and amps',
+};
+
+const EVIDENCE = {
+  'drop-read': dropRead,
+  'drop-left': (w: DropSaid, voice: Voice) =>
+    `${dropRead(w, voice)}; ${voice.value(w.test, w.left ?? 0)} of it is left when its measured parts are taken off`,
+  'path-open': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)} across the path with no current: it is open`,
+  health: (w: { health: number; ways: readonly string[]; battery?: number }, voice: Voice) =>
+    `${w.battery === undefined ? '' : `battery ${w.battery}: `}health about ${voice.share(w.health)} of rated, from ${w.ways.map((way) => WAYS[way] ?? way).join(' and ')}`,
+  seen: (w: { about: ObservationName; finding: string }) => `${spaced(w.about)}: ${spaced(w.finding)}`,
+  complaint: (w: { symptom: SymptomName }) => `complaint: ${SYMPTOMS[w.symptom].name.toLowerCase()}`,
+  age: (w: { years: number }, voice: Voice) => `the battery is ${voice.plain(w.years, 1)} years old`,
+  'did-not-crank': () => 'it did not crank',
+  'diode-as-it-should': (w: { reading: Reading }, voice: Voice) =>
+    `diode check ${readingWords(w.reading, voice)}, as it should be`,
+  'diode-not-as-it-should': (w: { reading: Reading }, voice: Voice) =>
+    `diode check ${readingWords(w.reading, voice)}, as it should not be`,
+  'would-clear-drop': (w: { test: TestName; max: number; isRead: boolean }, voice: Voice) =>
+    `a ${lower(TESTS[w.test].name)} under ${voice.value(w.test, w.max)} ${w.isRead ? 'on a second reading ' : ''}would clear it`,
+  'would-clear': (w: { test: TestName; bound: Said }, voice: Voice) =>
+    `a ${lower(TESTS[w.test].name)} of ${voice.say(w.bound)} would clear it`,
+  'would-clear-look': (w: { step: StepName }) => `${lower(stepName(w.step))}: a sound finding would clear it`,
+};
+
+interface PackFigures {
+  readonly weak: readonly number[];
+  readonly arrangement: 'parallel' | 'series';
+  readonly count: number;
+}
+const listed = (names: readonly (string | number)[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+const pack = ({ weak, arrangement, count }: PackFigures): string =>
+  [
+    weak.length === 0 ? '' : ` It is battery ${listed(weak)}.`,
+    arrangement === 'parallel'
+      ? ` Batteries in parallel are replaced together: all ${count}.`
+      : ' A pair of the same age is better: an old battery beside a new one is overcharged or left empty.',
+  ].join('');
+
+const DECISIONS = {
+  proven: (w: { fault: FaultName; probability: number; evidence?: Said; pack?: PackFigures }, voice: Voice) =>
+    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}. Its excuses are tested and excluded.${w.pack ? pack(w.pack) : ''}`,
+  'charge-first': (w: { charge: number; needed: number; batteries?: readonly number[] }, voice: Voice) =>
+    `${w.batteries?.length ? `Battery ${listed(w.batteries)}` : 'The battery'} is ${voice.share(w.charge)} charged; below ${voice.share(w.needed)} no load or cranking reading can condemn anything. Charge first, then repeat.`,
+  'none-found': () =>
+    'What must be read for this complaint is read and lies within its limits: nothing in this system needs a part.',
+  'none-found-but-missing': (w: { missing: readonly StepName[] }, voice: Voice) =>
+    `Nothing found in what could be read. Not tested, because it was not possible: ${w.missing.map((step) => voice.step(step)).join(', ')}.`,
+  leads: (w: { fault: FaultName; probability: number; excuse?: ExcuseName }, voice: Voice) =>
+    `${nameOf(w.fault)} leads with ${voice.probability(w.probability)}${w.excuse ? `, but ${EXCUSES[w.excuse].says}` : ''}.`,
+  'outside-unexplained': (w: { reading: Reading }, voice: Voice) =>
+    `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} lies outside its limit and nothing else explains it. Read it again.`,
+  'nothing-possible': () => 'No test that is possible now would settle it.',
+  'may-be-frozen': (w: { celsius: number }, voice: Voice) =>
+    `At ${voice.celsius(w.celsius)} a battery this empty may be frozen: warm it through and look at the case before anything else.`,
+};
+
+const steps = (names: readonly StepName[], voice: Voice): string => names.map((step) => voice.step(step)).join(', ');
+const missing = (names: readonly StepName[], voice: Voice): string =>
+  names.length > 0 ? ` Missing: ${steps(names, voice)}.` : '';
+
+const VERDICTS = {
+  called: (w: { fault: FaultName; evidence?: Said }, voice: Voice) =>
+    `${nameOf(w.fault)}${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.`,
+  'charge-first-part': () =>
+    'Charge first, then repeat: a flat battery cannot be judged, and spoils every later reading.',
+  suspected: (w: { fault: FaultName; missing: readonly StepName[] }, voice: Voice) =>
+    `${nameOf(w.fault)} is possible.${missing(w.missing, voice)}`,
+  'outside-across': (w: { reading: Reading }, voice: Voice) =>
+    `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} lies outside its limit.`,
+  'not-tested': (w: { missing: readonly StepName[] }, voice: Voice) => `Not tested.${missing(w.missing, voice)}`,
+  'not-read-yet': (w: { missing: readonly StepName[] }, voice: Voice) =>
+    `Not all of it is read yet.${missing(w.missing, voice)}`,
+  keep: (w: { part: keyof typeof PART_WORDS; readings: readonly Reading[] }, voice: Voice) =>
+    `Nothing read speaks against ${PART_WORDS[w.part]}${w.part === 'connections' ? 's' : ''}: ${w.readings.map((reading) => `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`).join(', ')}.`,
+  'battery-replace': (w: { battery: number; isWeak: boolean; health?: number }, voice: Voice) =>
+    w.isWeak
+      ? `Battery ${w.battery} is the weak one${w.health === undefined ? '' : `: health about ${voice.share(w.health)} of rated`}.`
+      : `Battery ${w.battery} goes with the weak one.`,
+  'battery-charge-first': (w: { battery: number; charge: number }, voice: Voice) =>
+    `Battery ${w.battery} is ${voice.share(w.charge)} charged: charge it first.`,
+  'battery-not-proven': (w: { battery: number }) => `Battery ${w.battery} is suspected; its excuses are open.`,
+  'battery-keep': (w: { battery: number; health?: number }, voice: Voice) =>
+    `Battery ${w.battery} is good${w.health === undefined ? '' : `: health about ${voice.share(w.health)} of rated`}.`,
+  'battery-not-tested': (w: { battery: number }) => `Battery ${w.battery}: how good it is was not measured.`,
+};
+
+const settlesOf = (step: StepName): string => stepOf(step)?.settles ?? '';
+
+const NEXT = {
+  'resting-first': () => 'Everything leans on the resting voltage: battery first.',
+  settles: (w: { step: StepName }) => settlesOf(w.step),
+  'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} The complaint asks for it.`,
+  'charge-then-read': (w: { battery?: number }) =>
+    `Charge ${w.battery === undefined ? 'the battery' : `battery ${w.battery}`} fully, take off the surface charge, then read the resting voltage again.`,
+  'again-after-repair': () => 'The same test again, after the repair.',
+  'somebody-may-be-hurt': () => 'Somebody may be hurt. Do not take it.',
+  'no-current-to-read-by': () => 'It does not crank, so no current flows to read this by.',
+  'void-without-current': () => 'Without current the reading is void.',
+  'engine-does-not-run': () => 'The engine does not run.',
+  'nothing-is-charged': () => 'Nothing is charged, so nothing can be read.',
+  'resting-comes-first': () => 'Read the resting voltage first: everything leans on it.',
+  'taken-again-after-charge': () =>
+    'A flat battery would spoil this reading, and it would be taken again after the charge.',
+  'charge-comes-first': (w: { needed: number }, voice: Voice) =>
+    `The battery is below ${voice.share(w.needed)}: charge it first.`,
+  'spoilt-by-flat-battery': (w: { minutes: number }, voice: Voice) =>
+    `A flat battery spoils it: about ${voice.plain(w.minutes, w.minutes % 1 === 0 ? 0 : 1)} min now, and the same again after the charge.`,
+};
+
+const CAUTION = {
+  caution: (w: { caution: CautionName }) => CAUTIONS[w.caution],
+  'local-rules': () => 'Local rules, the maker’s instructions and licensed practice come first.',
+};
+
+/** Sentences by stage, as the documentation lists them. */
+export const SENTENCES = {
+  grades: GRADES,
+  voids: VOIDS,
+  evidence: EVIDENCE,
+  decisions: DECISIONS,
+  verdicts: VERDICTS,
+  next: NEXT,
+  cautions: CAUTION,
+} satisfies Record<string, PhraseTable>;
+
+/** A step as it stands inside a sentence. */
+export const stepInside = (step: StepName): string => {
+  const name = stepName(step);
+  return isObservationName(step) ? lower(OBSERVATIONS[step].asks) : lower(name);
+};
+
