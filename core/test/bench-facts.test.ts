@@ -2,8 +2,9 @@
 import * as fc from 'fast-check';
 import {
   CAUTIONS,
-  LEADS,
+  ENGLISH,
   OBSERVATION_NAMES,
+  TESTS,
   TEST_NAMES,
   WAITS,
   WAIT_KINDS,
@@ -16,7 +17,8 @@ import {
   halvePath,
   isCount,
   judge,
-  testsToRepeat,
+  repeatsOf,
+  survey,
   usualSeconds,
   waitAt,
 } from '@tetrad/core';
@@ -29,6 +31,7 @@ const caseOf = (readings: readonly Omit<Reading, 'id'>[], more: Partial<Case> = 
   readings: readings.map((reading, index) => ({ id: `r${index + 1}`, ...reading })) as Reading[],
   ...more,
 });
+const situationOf = (...given: Parameters<typeof caseOf>) => survey(caseOf(...given)).situation;
 const rest = (value: number, more: Partial<Reading> = {}): Omit<Reading, 'id'> => ({
   test: 'resting-voltage',
   value,
@@ -81,7 +84,7 @@ describe('waits', () => {
 describe('leads', () => {
   test('every drop is read across its piece: two different points, one of them the far end', () => {
     for (const test of TEST_NAMES.filter((name) => name.startsWith('drop-'))) {
-      const { red, black, flow } = LEADS[test]!;
+      const { red, black, flow } = TESTS[test].leads!;
       expect(red).toBeDefined();
       expect(black).not.toBe(red);
       expect(flow).not.toBe('none');
@@ -90,7 +93,7 @@ describe('leads', () => {
 
   test('the battery’s own voltages are read on the posts, never on the clamps', () => {
     for (const test of ['resting-voltage', 'load-test', 'cranking-voltage', 'charging-voltage', 'ripple-ac'] as const)
-      expect(LEADS[test]).toMatchObject({ red: 'positive-post', black: 'negative-post' });
+      expect(TESTS[test].leads).toMatchObject({ red: 'positive-post', black: 'negative-post' });
   });
 
   test('a current is read by a clamp', () => {
@@ -107,14 +110,14 @@ describe('leads', () => {
 describe('halving a failing path', () => {
   test('what no piece explains is the cable; pieces read at another current are brought to the same', () => {
     const path = halvePath(
-      caseOf([
+      situationOf([
         drop('drop-starter-positive', 1.9, 160),
         drop('drop-solenoid', 0.1, 80),
         drop('drop-positive-post', 0.02, 160),
       ]),
       'drop-starter-positive',
     )!;
-    expect(path.pieces.map(({ volts }) => volts)).toEqual([0.2, 0.02]);
+    expect(path.parts.map(({ volts }) => volts)).toEqual([0.2, 0.02]);
     expect(path.rest.volts).toBeCloseTo(1.68, 6);
     expect(path.rest.ohms).toBeCloseTo(0.0105, 6);
     expect(path.next).toBeNull();
@@ -122,22 +125,22 @@ describe('halving a failing path', () => {
 
   test('the engine’s ground contains the post: what both lost is counted once', () => {
     const path = halvePath(
-      caseOf([
+      situationOf([
         drop('drop-starter-ground', 2, 100),
         drop('drop-engine-ground', 1.8, 100),
         drop('drop-negative-post', 1.7, 100),
       ]),
       'drop-starter-ground',
     )!;
-    expect(path.pieces[0]!.volts).toBeCloseTo(0.1, 6);
+    expect(path.parts[0]!.volts).toBeCloseTo(0.1, 6);
     expect(path.rest.volts).toBeCloseTo(0.2, 6);
   });
 
   test('the half that is not measured yet is measured next; a voided reading is none', () => {
     const whole = drop('drop-starter-positive', 1.9, 160);
-    expect(halvePath(caseOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-solenoid' });
-    expect(halvePath(caseOf([{ ...whole, void: 'slipped' }]), 'drop-starter-positive')).toBeNull();
-    expect(halvePath(caseOf([rest(12.6)]), 'resting-voltage')).toBeNull();
+    expect(halvePath(situationOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-solenoid' });
+    expect(halvePath(situationOf([{ ...whole, void: 'slipped' }]), 'drop-starter-positive')).toBeNull();
+    expect(halvePath(situationOf([rest(12.6)]), 'resting-voltage')).toBeNull();
   });
 
   test('the pieces never explain more than less than nothing', () => {
@@ -147,7 +150,7 @@ describe('halving a failing path', () => {
         fc.double({ min: 0, max: 5, noNaN: true }),
         (all, part) => {
           const path = halvePath(
-            caseOf([drop('drop-starter-positive', all, 100), drop('drop-solenoid', part, 100)]),
+            situationOf([drop('drop-starter-positive', all, 100), drop('drop-solenoid', part, 100)]),
             'drop-starter-positive',
           )!;
           expect(path.rest.volts).toBeCloseTo(Math.max(0, all - part), 9);
@@ -162,21 +165,21 @@ describe('what must come first', () => {
   const all = [...TEST_NAMES, ...OBSERVATION_NAMES];
 
   test('before anything is read: the resting voltage, and looking is free', () => {
-    const blocked = blockedSteps(caseOf([]), all);
+    const blocked = blockedSteps(situationOf([]), all);
     expect(blocked.get('cranking-voltage')).toMatchObject({ first: 'resting-voltage' });
     for (const free of ['resting-voltage', 'conductance', ...OBSERVATION_NAMES.slice(0, 4)] as const)
       expect(blocked.has(free)).toBe(false);
   });
 
   test('a flat battery: the charge, with what it costs not to', () => {
-    const found = blockedSteps(caseOf([rest(12.0)]), all).get('load-test')!;
+    const found = blockedSteps(situationOf([rest(12.0)]), all).get('load-test')!;
     expect(found.first).toBe('charge');
-    expect(found.cost).toContain('the same again after the charge');
-    expect(blockedSteps(caseOf([rest(12.64)]), all).size).toBe(0);
+    expect(ENGLISH.say(found.cost)).toContain('the same again after the charge');
+    expect(blockedSteps(situationOf([rest(12.64)]), all).size).toBe(0);
   });
 
   test('a swollen battery: nothing but looking', () => {
-    const swollen = caseOf([rest(12.6)], { observations: [{ about: 'battery-case', finding: 'swollen' }] });
+    const swollen = situationOf([rest(12.6)], { observations: [{ about: 'battery-case', finding: 'swollen' }] });
     const blocked = blockedSteps(swollen, all);
     expect(blocked.get('load-test')).toMatchObject({ first: null });
     expect(TEST_NAMES.every((test) => blocked.has(test))).toBe(true);
@@ -184,7 +187,7 @@ describe('what must come first', () => {
   });
 
   test('what does not crank gives no current to read a drop by', () => {
-    const silent = caseOf([rest(12.6), { test: 'cranking-voltage', value: null, notPossible: 'did-not-crank' }]);
+    const silent = situationOf([rest(12.6), { test: 'cranking-voltage', value: null, notPossible: 'did-not-crank' }]);
     expect(blockedSteps(silent, all).get('drop-starter-ground')).toMatchObject({ first: 'starter-control-voltage' });
     expect(blockedSteps(silent, all).get('charging-voltage')).toMatchObject({ first: 'cranking-voltage' });
   });
@@ -192,7 +195,7 @@ describe('what must come first', () => {
 
 describe('cautions', () => {
   test('every test under cranking says to stop the fuel; the stud is live', () => {
-    for (const test of TEST_NAMES.filter((name) => LEADS[name]?.flow === 'cranking'))
+    for (const test of TEST_NAMES.filter((name) => TESTS[name].leads?.flow === 'cranking'))
       expect(cautionsOfStep(test)).toContain('cranking');
     expect(CAUTIONS.cranking).toContain('Stop the fuel');
     expect(cautionsOfStep('alternator-stud-voltage')).toContain('stud');
@@ -208,7 +211,7 @@ describe('after the repair', () => {
   ] as const satisfies readonly Omit<Reading, 'id'>[];
 
   test('the same tests are repeated in working order, loads off and on apart, each with what was read', () => {
-    const repeated = testsToRepeat(caseOf([...before, rest(12.7, { pass: 'after' })]));
+    const repeated = repeatsOf(survey(caseOf([...before, rest(12.7, { pass: 'after' })])));
     expect(repeated.map(({ test, loads, after }) => [test, loads, after?.value ?? null])).toEqual([
       ['resting-voltage', undefined, 12.7],
       ['cranking-voltage', undefined, null],
@@ -260,7 +263,7 @@ describe('what is worked out', () => {
     expect(() => clampAmps(1, 0)).toThrow('above 0 mV per A, not 0');
   });
 
-  const words = (test: Reading['test'], subject: Case) => derivedWords(test, judge(subject).derived, subject).join(' ');
+  const words = (test: Reading['test'], subject: Case) => derivedWords(test, judge(subject).derived, survey(subject).situation, ENGLISH).join(' ');
 
   test('cranking volts and amps give the load test without a load tester, and split the sag', () => {
     const said = words(
@@ -292,6 +295,6 @@ describe('what is worked out', () => {
   });
 
   test('without the readings they need nothing is said', () => {
-    for (const test of TEST_NAMES) expect(derivedWords(test, {}, caseOf([]))).toEqual([]);
+    for (const test of TEST_NAMES) expect(derivedWords(test, {}, situationOf([]), ENGLISH)).toEqual([]);
   });
 });

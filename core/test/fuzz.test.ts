@@ -92,7 +92,7 @@ const anySystem = fc.record(
 );
 const anyObservation = fc
   .constantFrom(...OBSERVATION_NAMES)
-  .chain((about) => fc.record({ about: fc.constant(about), finding: fc.constantFrom(...OBSERVATIONS[about]) }));
+  .chain((about) => fc.record({ about: fc.constant(about), finding: fc.constantFrom(...OBSERVATIONS[about].findings) }));
 const anyCase = (most: number) =>
   fc
     .record({

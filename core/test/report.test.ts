@@ -1,4 +1,4 @@
-import { BALANCED, FAULT_NAMES, customerWords, judge, methodWords, reportDocument } from '@tetrad/core';
+import { BALANCED, ENGLISH, FAULT_NAMES, customerWords, judge, methodWords, reportDocument } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 
 const readings: readonly Reading[] = [
@@ -46,7 +46,7 @@ test('before the repair there is one profile; after it there are two, and a comp
 
 test('for the customer every fault has a sentence of its own, without figures', () => {
   const sentences = FAULT_NAMES.map((fault) =>
-    customerWords({ action: fault === 'none' ? 'none-found' : 'repair', part: null, fault, because: 'x' }),
+    customerWords({ action: fault === 'none' ? 'none-found' : 'repair', fault, because: 'x' }),
   );
   expect(new Set(sentences).size).toBe(FAULT_NAMES.length);
   for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z][^\d]+\.$/);
@@ -66,6 +66,6 @@ test('a reading tells its battery, conditions, instrument and who took it', () =
       instrument: 'bench meter',
       by: 'Bo',
       conditions: { amps: 280, seconds: 15, chargedBefore: false },
-    }),
+    }, ENGLISH),
   ).toBe('battery 2, current 280 A, duration 15 s, not fully charged before, bench meter, by Bo');
 });

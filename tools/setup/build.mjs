@@ -10,7 +10,7 @@ const SHARED = ['core/src', 'contracts/src', 'package-lock.json', 'tsconfig.base
 async function bundle(entryPoints, outdir) {
   const { build, stop } = await import('esbuild');
   await build({
-    entryPoints: entryPoints.map((entry) => join(ROOT, entry)),
+    entryPoints: Object.entries(entryPoints).map(([out, entry]) => ({ in: join(ROOT, entry), out })),
     outdir: join(ROOT, outdir),
     bundle: true,
     platform: 'node',
@@ -38,7 +38,7 @@ export const buildServer = () =>
     name: 'server',
     inputs: [...SHARED, 'server/src', 'tools/setup/build.mjs'],
     output: 'dist/server/main.mjs',
-    work: () => bundle(['server/src/main.ts', 'server/src/prepare.ts'], 'dist/server'),
+    work: () => bundle({ main: 'server/src/main.ts', prepare: 'server/src/prepare.ts' }, 'dist/server'),
   });
 
 export const buildCli = () =>
@@ -48,7 +48,13 @@ export const buildCli = () =>
     output: 'dist/cli/main.mjs',
     work: () =>
       bundle(
-        ['tools/cli/main.ts', 'tools/cli/judge-worker.ts', 'tools/cli/derive.ts', 'tools/cli/fit.ts', 'tools/cli/bench-judge.ts'],
+        {
+          main: 'tools/cli/main.ts',
+          'judge-worker': 'tools/cli/judge-worker.ts',
+          derive: 'tools/cli/derive.ts',
+          fit: 'tools/cli/fit.ts',
+          'bench-judge': 'tools/cli/bench-judge/main.ts',
+        },
         'dist/cli',
       ),
   });

@@ -46,14 +46,14 @@ export function packCca(label: BatteryLabel): number | null {
  * The rating that a tester's figure is compared with: in the label's own standard, since testers measure in
  * it; a CA figure is brought to SAE, because no tester measures at 0 °C.
  *
- * @param asConnected The whole pack as connected; else one battery of it.
+ * @param label Of the pack as connected, or of one battery of it.
  * @returns A, or null where the label has no ampere figure.
  */
-export function ratedIn(label: BatteryLabel, asConnected: boolean): number | null {
+export function ratedIn(label: BatteryLabel): number | null {
   const { rating } = label;
   if (!rating) return null;
   const one = convertRating(rating, rating.standard === 'CA' ? 'SAE' : rating.standard);
-  return one === null ? null : one * (asConnected ? inParallelOf(label) : 1);
+  return one === null ? null : one * inParallelOf(label);
 }
 
 /** Load for a load test: half the cold-cranking amps. @param cca SAE amps. @returns A. */

@@ -28,6 +28,7 @@ import { batteryVerdicts, flatBatteries } from './decide/batteries';
 import { decide } from './decide/decide';
 import type { Decided } from './decide/decide';
 import { directFailures } from './decide/direct';
+import type { DirectFailure } from './decide/direct';
 import { isCallable } from './decide/part-of';
 import { partVerdict, suspectsByPart } from './decide/verdict';
 import type { Verdicted } from './decide/verdict';
@@ -116,7 +117,7 @@ export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
   const leading = leadingFault(ranked, evidence);
   const proposed = once(() => nextSteps({ evidence, leading, uncovered }));
   const decided = decide({ evidence, ranked, uncovered, impossible, direct, proposed });
-  const next = nextFor(decided, proposed, surveyed);
+  const next = nextFor(decided, proposed, surveyed, direct);
   const suspects = suspectsByPart(ranked, situation);
   const parts = {} as Record<JudgedPart, PartVerdict>;
   for (const part of JUDGED_PARTS)
@@ -222,16 +223,31 @@ function once<T>(work: () => T): () => T {
 }
 
 /** A settled case asks for nothing more; charge-first asks for the charge. */
-function nextFor({ action }: Decided, proposed: () => readonly Step[], { situation, before }: Survey): readonly Step[] {
+function nextFor(
+  { action }: Decided,
+  proposed: () => readonly Step[],
+  { situation, before }: Survey,
+  direct: readonly DirectFailure[],
+): readonly Step[] {
   switch (action) {
     case 'charge-first':
       return [chargeStep(situation, flatBatteries(situation)[0])];
     case 'test-next':
-      return before ? [...repeats(situation, before), ...proposed()] : proposed();
+      if (before) return [...repeats(situation, before), ...proposed()];
+      return proposed().length > 0 ? proposed() : readAgain(situation, direct);
     default:
       return [];
   }
 }
+
+/** Nothing else is left to ask: what lies outside its limit unexplained is read once more. */
+const readAgain = (situation: Situation, direct: readonly DirectFailure[]): readonly Step[] =>
+  direct
+    .filter(({ isRepeated }) => !isRepeated)
+    .map(({ reading }) => ({
+      ...stepAs(reading.test, { code: 'read-again', with: { reading } }, situation),
+      ...(reading.battery !== undefined && { battery: reading.battery }),
+    }));
 
 /** After a repair the same tests come first: what was measured before is measured again. */
 const repeats = (situation: Situation, before: Situation): readonly Step[] =>

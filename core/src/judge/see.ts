@@ -33,7 +33,7 @@ export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: 
   const celsius = measured ?? USUAL_CELSIUS;
   const byTest = groupByTest(readings);
   const units = [...new Set(readings.map(({ battery }) => battery).filter((unit) => unit !== undefined))].sort();
-  const resting = restingOf(byTest.get('resting-voltage') ?? [], inSeriesOf(system));
+  const { connected, weakest } = restingOf(byTest.get('resting-voltage') ?? [], inSeriesOf(system));
   return {
     case: subject,
     criteria,
@@ -50,11 +50,11 @@ export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: 
     readings,
     byTest,
     observed: observedOf(subject, pass),
-    resting,
+    resting: connected,
     charge:
-      resting === null
+      weakest === null
         ? null
-        : stateOfCharge(resting, system.battery.chemistry, system.nominalVolts, measured ?? TABLE_CELSIUS),
+        : stateOfCharge(weakest, system.battery.chemistry, system.nominalVolts, measured ?? TABLE_CELSIUS),
     units,
   };
 }
@@ -75,41 +75,61 @@ function observedOf({ observations = [] }: Case, pass: Pass): ReadonlyMap<Observ
   return found;
 }
 
+interface PackResting {
+  /** Of the pack as connected: as read, else what its batteries make together, V. */
+  readonly connected: number | null;
+  /** Of the weakest battery, brought to the volts of the pack: it is as full as that, V. */
+  readonly weakest: number | null;
+}
+
 /**
- * Of the weakest battery that was read by itself, brought to the volts of the pack; of the pack as connected
- * where that was read later, or nothing else was: a pack as connected hides the flat one.
+ * A pack as connected hides the flat battery, so batteries that were read by themselves count until the pack is
+ * read again after them.
  */
-function restingOf(resting: readonly Reading[], inSeries: number): number | null {
+function restingOf(resting: readonly Reading[], inSeries: number): PackResting {
   const own = new Map<number, number>();
   let connected: number | null = null;
-  for (const reading of resting.filter(isNumeric)) {
+  for (const reading of resting) {
+    if (!isNumeric(reading)) continue;
     if (reading.battery !== undefined) own.set(reading.battery, reading.value);
     else {
       connected = reading.value;
       own.clear();
     }
   }
-  if (own.size === 0) return connected;
-  const weakest = Math.min(...own.values()) * inSeries;
-  return connected === null ? weakest : Math.min(weakest, connected);
+  if (own.size === 0) return { connected, weakest: connected };
+  const volts = [...own.values()];
+  const weakest = Math.min(...volts) * inSeries;
+  const together = (volts.reduce((sum, value) => sum + value, 0) / volts.length) * inSeries;
+  return connected === null
+    ? { connected: together, weakest }
+    : { connected, weakest: Math.min(weakest, connected) };
 }
 
 /**
- * The same sight as one battery of a pack shows it: its own resting voltage and charge, and in series its
- * share of the volts. Unchanged for a reading of the pack as connected.
+ * The same sight as one battery of a pack shows it: its own resting voltage and charge, in series its share of
+ * the volts, in parallel its share of the amps. Unchanged for a reading of the pack as connected.
  *
  * @typeParam S A situation stays a situation.
  */
 export function forUnit<S extends Sight>(sight: S, battery: number | undefined): S {
-  if (battery === undefined) return sight;
+  if (battery === undefined || sight.units.length === 0) return sight;
   const { system } = sight.case;
   const nominalVolts = unitVolts(system);
   const resting = ownResting(sight, battery)?.value ?? null;
   const celsius = sight.celsiusKnown ? sight.celsius : TABLE_CELSIUS;
-  const scale = nominalVolts / 12;
-  const charge = resting === null ? null : stateOfCharge(resting, system.battery.chemistry, nominalVolts, celsius);
-  if (nominalVolts === system.nominalVolts) return { ...sight, resting: resting ?? sight.resting, charge: charge ?? sight.charge };
-  return { ...sight, case: { ...sight.case, system: { ...system, nominalVolts } }, scale, resting, charge };
+  return {
+    ...sight,
+    case: {
+      ...sight.case,
+      system: { ...system, nominalVolts, battery: { ...system.battery, count: 1, arrangement: 'single' as const } },
+    },
+    scale: nominalVolts / 12,
+    packCca: sight.cca,
+    units: [],
+    resting,
+    charge: resting === null ? null : stateOfCharge(resting, system.battery.chemistry, nominalVolts, celsius),
+  };
 }
 
 /** The newest resting voltage of one battery of a pack. */

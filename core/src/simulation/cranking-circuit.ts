@@ -27,7 +27,7 @@ const FREE_SHARE = 0.4;
 /** Slower than this the engine stands, rpm. */
 const STALL_RPM = 8;
 /** Rounds in which sag and current find each other. */
-const ROUNDS = 14;
+const ROUNDS = 20;
 
 const STARTING: readonly PieceName[] = [
   ...PATHS['drop-starter-positive'].pieces,
@@ -82,7 +82,7 @@ export function crank(vehicle: Vehicle): Cranking {
       if (rpm < STALL_RPM) rpm = 0;
       next = rpm > 0 ? standing + vehicle.ampsPerRpm * rpm : open / loop;
     }
-    amps = (amps + next) / 2;
+    amps = round === ROUNDS - 1 ? next : (amps + next) / 2;
   }
   const postVolts = batteryVoltsAt(vehicle, amps);
   return { amps, rpm, postVolts, motorVolts: postVolts - amps * path };

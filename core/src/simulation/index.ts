@@ -5,7 +5,10 @@
  */
 export { crankWaveform } from './crank-waveform';
 export type { Sample } from './crank-waveform';
-export { FULL_SET, SimulatedVisit, simulateCase } from './simulate-case';
+export { FULL_SET } from './full-set';
+export { simulatePack } from './pack';
+export type { PackOptions, SimulatedPack } from './pack';
+export { SimulatedVisit, simulateCase } from './simulate-case';
 export type { SimulationOptions } from './simulate-case';
-export { TESTING_SPREAD, TUNING_SPREAD } from './spread';
+export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD } from './spread';
 export type { Spread } from './spread';

@@ -1,9 +1,11 @@
 import { CASE_FORMAT } from '../format/case-shape';
-import type { Case, Observation, Reading } from '../format/case-shape';
+import type { Case, Observation, Rating, Reading } from '../format/case-shape';
 import type { FaultName, StepName, TestName } from '../format/names';
 import { FAULTS, OBSERVATION_NAMES, TESTS, isObservationName, isTestName } from '../trade/tables';
 import { simulatedBench } from './bench';
 import type { Measured } from './bench';
+import { FULL_SET, LEFT_OUT } from './full-set';
+import { misreadLabel } from './misread-label';
 import { complainOf, observe } from './observe';
 import { randomOf } from './random';
 import type { Random } from './random';
@@ -19,39 +21,16 @@ export interface SimulationOptions {
   readonly seed: number;
   /** Share of readings taken with one of the usual mistakes; none where absent. */
   readonly mistakes?: number;
+  /** One usual mistake in the whole visit: of one reading, or of the label. */
+  readonly oneMistake?: boolean;
   readonly spread?: Spread;
 }
 
-/** Tests of a full set, in working order. */
-export const FULL_SET: readonly TestName[] = [
-  'resting-voltage',
-  'conductance',
-  'load-test',
-  'internal-resistance',
-  'cranking-voltage',
-  'starter-draw',
-  'cranking-speed',
-  'starter-control-voltage',
-  'drop-positive-post',
-  'drop-negative-post',
-  'drop-starter-positive',
-  'drop-solenoid',
-  'drop-starter-ground',
-  'drop-engine-ground',
-  'drop-body-ground',
-  'charging-voltage',
-  'alternator-current',
-  'drop-charge-positive',
-  'drop-charge-ground',
-  'alternator-stud-voltage',
-  'excitation-voltage',
-  'ripple-ac',
-  'ripple-waveform',
-  'parasitic-draw',
+/** What a hurried hand may get wrong once: a reading of a full set that has a usual mistake, or the label. */
+const MISTAKEN: readonly (TestName | 'label')[] = [
+  ...FULL_SET.filter((test) => TESTS[test].slips !== undefined),
+  'label',
 ];
-
-/** Observations that a full visit leaves out: the end of all testing, and half an hour with the plugs. */
-const LEFT_OUT: ReadonlySet<string> = new Set(['plugs-removed-crank', 'battery-case']);
 
 /** A simulated visit: a vehicle that can be measured, observed and charged, step by step. */
 export class SimulatedVisit {
@@ -59,11 +38,14 @@ export class SimulatedVisit {
   readonly #random: Random;
   readonly #spread: Spread;
   readonly #mistakes: number;
+  /** The test whose reading is mistaken, or the label; null for a careful hand. */
+  readonly #mistaken: TestName | 'label' | null;
+  #rating: Rating | undefined;
   #readings: Reading[] = [];
   #observations: Observation[] = [];
   readonly #symptoms: NonNullable<Case['complaint']>['symptoms'];
 
-  constructor({ faults, severity, seed, mistakes = 0, spread = TUNING_SPREAD }: SimulationOptions) {
+  constructor({ faults, severity, seed, mistakes = 0, oneMistake = false, spread = TUNING_SPREAD }: SimulationOptions) {
     this.#mistakes = mistakes;
     this.#random = randomOf(seed);
     this.#spread = spread;
@@ -73,6 +55,9 @@ export class SimulatedVisit {
     for (const fault of faults)
       FAULTS[fault].effect(this.vehicle, severity ?? this.#random.between(0, 1), this.#random, spread);
     this.#symptoms = complainOf(this.vehicle, this.#random);
+    this.#rating = this.vehicle.system.battery.rating;
+    this.#mistaken = oneMistake ? this.#random.pick(MISTAKEN) : null;
+    if (this.#mistaken === 'label' && this.#rating) this.#rating = misreadLabel(this.#rating, this.#random);
   }
 
   /** Does one step a judgement asks for: a reading, an observation, or a charge. */
@@ -80,8 +65,15 @@ export class SimulatedVisit {
     if (step === 'charge') {
       this.vehicle.charge = Math.max(this.vehicle.charge, this.#random.between(0.93, 1));
       this.do('resting-voltage');
-    } else if (isObservationName(step)) this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
-    else if (isTestName(step)) this.#readings.push({ id: `s${this.#readings.length + 1}`, test: step, ...this.#take(step, conditions) });
+    } else if (step === 'label') {
+      const { rating } = this.vehicle.system.battery;
+      this.#rating = rating && { ...rating, confirmed: true };
+    } else if (isObservationName(step))
+      this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
+    else if (isTestName(step)) {
+      const id = `s${this.#readings.length + 1}`;
+      this.#readings.push({ id, test: step, ...this.#take(step, conditions) });
+    }
   }
 
   #bench(wanted: Readonly<Record<string, unknown>> = {}) {
@@ -91,7 +83,10 @@ export class SimulatedVisit {
   /** One reading, now and then with one of the usual mistakes of its test. */
   #take(test: TestName, wanted: Readonly<Record<string, unknown>>): Measured {
     const measured = TESTS[test].simulated(this.#bench(wanted));
-    const slips = this.#mistakes > 0 && this.#random.chance(this.#mistakes) ? TESTS[test].slips : undefined;
+    const isFirst = !this.#readings.some((reading) => reading.test === test);
+    const errs =
+      (this.#mistaken === test && isFirst) || (this.#mistakes > 0 && this.#random.chance(this.#mistakes));
+    const slips = errs ? TESTS[test].slips : undefined;
     const { value } = measured;
     return slips && typeof value === 'number' && value > 0
       ? this.#random.pick(slips)(measured, value, this.vehicle.scale, this.#random)
@@ -100,8 +95,7 @@ export class SimulatedVisit {
 
   /** Everything there is to read, charged first where that is what a technician would do. */
   doAll({ chargeFirst }: { readonly chargeFirst: boolean }): void {
-    for (const about of OBSERVATION_NAMES)
-      if (!LEFT_OUT.has(about)) this.do(about);
+    for (const about of OBSERVATION_NAMES) if (!LEFT_OUT.has(about)) this.do(about);
     this.do('resting-voltage');
     if (chargeFirst) this.do('charge');
     for (const test of FULL_SET) if (test !== 'resting-voltage') this.do(test);
@@ -114,7 +108,7 @@ export class SimulatedVisit {
     return {
       format: CASE_FORMAT,
       title: 'simulated',
-      system,
+      system: this.#rating ? { ...system, battery: { ...system.battery, rating: this.#rating } } : system,
       complaint: { symptoms: this.#symptoms },
       conditions: { batteryCelsius: celsius, ambientCelsius: celsius },
       observations: [...this.#observations],

@@ -1,4 +1,7 @@
-/** How real vehicles, instruments and people differ. Two spreads: one to tune by, a different one to test by. */
+/**
+ * How real vehicles, instruments and people differ. Three spreads: one to tune by, a different one to test by,
+ * and one to check by.
+ */
 export interface Spread {
   /** Resistance of a sound battery at 21 °C, V per CCA: mean and sd of its logarithm. */
   readonly batteryVoltsPerCca: number;
@@ -67,4 +70,25 @@ export const TESTING_SPREAD: Spread = {
   conductanceError: 0.07,
   voltsError: 0.018,
   observerError: 0.03,
+};
+
+/** Looked at once, when everything else is settled: other starters, other paths, other instruments. */
+export const CHECKING_SPREAD: Spread = {
+  batteryVoltsPerCca: 4.6,
+  batterySd: 0.12,
+  soundHealth: [0.84, 1.15],
+  wornHealth: [0.28, 0.65],
+  pathFactor: 1.1,
+  pathSd: 0.45,
+  badPathVolts: [0.6, 4.5],
+  stallRatio: [3.2, 6],
+  crankRpm: [160, 270],
+  viscousShare: 0.38,
+  regulatorSd: 0.14,
+  rippleVolts: [0.02, 0.11],
+  badRippleVolts: [0.28, 1],
+  ampsError: 0.04,
+  conductanceError: 0.06,
+  voltsError: 0.015,
+  observerError: 0.025,
 };

@@ -1,6 +1,7 @@
 import { convertRating } from '../battery/rating';
 import type { System } from '../format/case-shape';
 import { CHEMISTRIES } from '../format/words';
+import type { NominalVolts } from '../format/words';
 import { BALANCED } from '../criteria/schools';
 import { coldDemand, expectedDraw } from '../trade/expected-draw';
 import { FULL_OUTPUT_SHARE, PIECES, PIECE_NAMES } from '../trade/paths';
@@ -57,6 +58,11 @@ const LITRES = { petrol: [0.35, 0.6], diesel: [0.45, 0.7] } as const;
 /** Share of the usual draw from which an engine or an accessory drags. */
 const DRAGS_FROM = 1.5;
 
+/** A piece that loses more than this many times what it usually loses is not sound any more. */
+const WORST_SOUND_PIECE = 2;
+/** A sound battery passes its load test: at most this many volts per CCA, of the 6.0 that the test allows. */
+const WORST_SOUND_VOLTS_PER_CCA = 5;
+
 /** The current that usually loads a piece in this vehicle, A. */
 const loadOf = (piece: PieceName, { usualAmps, ratedAmps }: Pick<Vehicle, 'usualAmps' | 'ratedAmps'>): number =>
   PIECES[piece].loadedBy === 'charging' ? ratedAmps * FULL_OUTPUT_SHARE : usualAmps;
@@ -70,10 +76,21 @@ export const soundPieceOhms = (
 /** True where engine or accessory ask for much more than in health. */
 export const isDragged = ({ loadAmps, soundLoadAmps }: Vehicle): boolean => loadAmps > soundLoadAmps * DRAGS_FROM;
 
-/** Draws a sound vehicle. */
-export function soundVehicle(random: Random, spread: Spread): Vehicle {
+interface Wanted {
+  readonly fuel: 'petrol' | 'diesel';
+  readonly nominalVolts: NominalVolts;
+}
+
+/** What comes into a workshop: mostly 12 V petrol, some diesels and trucks, now and then an old 6 V. */
+function anyKind(random: Random): Wanted {
   const fuel = random.chance(0.35) ? 'diesel' : 'petrol';
   const nominalVolts = random.chance(0.88) ? 12 : fuel === 'diesel' ? 24 : random.chance(0.5) ? 6 : 12;
+  return { fuel, nominalVolts };
+}
+
+/** Draws a sound vehicle. @param wanted Its fuel and volts; drawn where absent. */
+export function soundVehicle(random: Random, spread: Spread, wanted?: Wanted): Vehicle {
+  const { fuel, nominalVolts } = wanted ?? anyKind(random);
   const cylinders = random.pick(fuel === 'diesel' ? [4, 4, 6] : [3, 4, 4, 4, 6, 8]);
   const [low, high] = LITRES[fuel];
   const displacementLitres = Number((cylinders * random.between(low, high)).toFixed(1));
@@ -105,9 +122,11 @@ export function soundVehicle(random: Random, spread: Spread): Vehicle {
   const pieces = Object.fromEntries(
     PIECE_NAMES.map((piece) => [
       piece,
-      soundPieceOhms(piece, { usualAmps, ratedAmps, scale }) * spread.pathFactor * random.factor(spread.pathSd),
+      soundPieceOhms(piece, { usualAmps, ratedAmps, scale }) *
+        Math.min(WORST_SOUND_PIECE, spread.pathFactor * random.factor(spread.pathSd)),
     ]),
   ) as Record<PieceName, number>;
+  const health = random.between(...spread.soundHealth);
   const cold = coldDemand(celsius);
   const rpm = random.between(...spread.crankRpm) * (fuel === 'diesel' ? 0.9 : 1);
   const motorVolts = 10.6 * scale;
@@ -118,9 +137,12 @@ export function soundVehicle(random: Random, spread: Spread): Vehicle {
     scale,
     cca,
     charge: random.between(0.84, 1),
-    health: random.between(...spread.soundHealth),
+    health,
     deadCell: false,
-    batteryOhm: (spread.batteryVoltsPerCca * scale * random.factor(spread.batterySd)) / cca,
+    batteryOhm:
+      (Math.min(WORST_SOUND_VOLTS_PER_CCA * health, spread.batteryVoltsPerCca * random.factor(spread.batterySd)) *
+        scale) /
+      cca,
     pieces,
     motorOhm,
     voltsPerRpm: (motorVolts - usualAmps * motorOhm) / rpm,

@@ -40,11 +40,19 @@ const carriesOwnProof = (situation: Situation): boolean =>
   fails(situation, 'hold-charge') ||
   (isDeadAfterCharge(situation) && hasDeadCellVolts(situation));
 
+/** A loss over its limit by no more than this is too slight to be the fault by itself. */
+const SLIGHTLY_OVER = 1.3;
+
+function isSlight(situation: Situation, test: PathTest): boolean {
+  const limit = situation.graded.get(latest(situation, test)?.id ?? '')?.resolved;
+  return limit ? limit.value <= limit.max * SLIGHTLY_OVER : false;
+}
+
 /** Measured, and either inside its limit or too slight a loss to be the fault. */
 const goodPath =
   (test: PathTest, fault: FaultName) =>
   ({ situation, probability }: Evidence): boolean =>
-    has(situation, test) && (pathIsGood(situation, test) || probability[fault] < threshold('slight'));
+    pathIsGood(situation, test) || (isSlight(situation, test) && probability[fault] < threshold('slight'));
 
 const measuredAcross = (...tests: readonly PathTest[]): ExcuseRow => ({
   says: 'the drop has not been measured across it',

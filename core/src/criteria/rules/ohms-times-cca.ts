@@ -15,10 +15,9 @@ const say = sayer(phrases);
 
 export const ohmsTimesCca: Rule<OhmsTimesCca> = {
   phrases,
-  resolve({ max: volts }, { value, battery }, { cca, packCca, scale, labelDoubt }) {
-    const rated = battery === undefined ? packCca : cca;
-    if (rated === null || labelDoubt) return null;
-    const perOhm = rated / scale;
+  resolve({ max: volts }, { value }, { packCca, scale, labelDoubt }) {
+    if (packCca === null || labelDoubt) return null;
+    const perOhm = packCca / scale;
     const max = volts / perOhm;
     return {
       value: value * perOhm,

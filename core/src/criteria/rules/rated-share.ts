@@ -16,8 +16,8 @@ const say = sayer(phrases);
 
 export const ratedShare: Rule<RatedShare> = {
   phrases,
-  resolve({ minShare }, { value, battery }, { case: { system }, labelDoubt }) {
-    const rated = ratedIn(system.battery, battery === undefined);
+  resolve({ minShare }, { value }, { case: { system }, labelDoubt }) {
+    const rated = ratedIn(system.battery);
     if (rated === null || labelDoubt) return null;
     const share = value / rated;
     return {

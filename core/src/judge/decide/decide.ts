@@ -53,7 +53,10 @@ function callable({ evidence, ranked, uncovered, direct, proposed }: DecisionInp
   const isAcross = (fault: FaultName): boolean => direct.some(({ faults }) => faults.includes(fault));
   const sure = find(criteria.callProbability) ?? find(threshold('across'), isAcross);
   if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
-  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross);
+  // read twice and failed twice: whatever else was read does not outvote it
+  const isTwice = (fault: FaultName): boolean =>
+    direct.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
+  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross) ?? find(0, isTwice);
 }
 
 export function decide(input: DecisionInput): Decided {
@@ -65,7 +68,7 @@ export function decide(input: DecisionInput): Decided {
   const flat = situation.charge !== null && !isCharged(situation) && !isDeadAfterCharge(situation);
   const called = callable(input);
   // of a pack the flat battery is charged before any is condemned
-  const packFirst = flat && situation.units.length > 1 && called && partOf(called.fault, situation) === 'battery';
+  const packFirst = called && partOf(called.fault, situation) === 'battery' && flatBatteries(situation).length > 0;
   if (called && !packFirst) return call(called, situation);
   if (flat) return chargeFirst(situation);
 

@@ -9,6 +9,8 @@ import type { Reading } from '../../format/case-shape';
 export interface DirectFailure {
   readonly reading: Reading;
   readonly faults: readonly FaultName[];
+  /** It was read before and failed then too: it is no slip. */
+  readonly isRepeated: boolean;
 }
 
 /** The newest reading of every test that lies straight across a fault and fails; of each battery by itself. */
@@ -20,7 +22,10 @@ export function directFailures(situation: Situation): readonly DirectFailure[] {
     for (const reading of newest.values()) {
       const missing = (reading.conditions?.humpsMissing ?? 0) >= 1;
       if (!isOutside(situation, reading) && !missing) continue;
-      failures.push({ reading, faults: faultsOf(reading, situation) });
+      const isRepeated = readings.some(
+        (other) => other.id !== reading.id && other.battery === reading.battery && isOutside(situation, other),
+      );
+      failures.push({ reading, faults: faultsOf(reading, situation), isRepeated });
     }
   }
   return failures;

@@ -93,13 +93,13 @@ function overLimit(
   }
   if (test !== 'load-test' || floor === null) return null;
   const unit = forUnit(whole, reading.battery);
-  const cca = reading.battery === undefined ? unit.packCca : unit.cca;
+  const { packCca: cca } = unit;
   const amps = reading.conditions?.amps ?? (cca === null ? 0 : loadTestAmps(cca));
   if (cca === null || unit.resting === null || amps < LEAST_LOAD_AMPS) return null;
   const sag = unit.resting - value;
   if (sag < LEAST_SAG_VOLTS * unit.scale) return null;
-  const share = reading.battery === undefined ? 1 : unit.scale / whole.scale;
-  return { way: 'load-test', ratio: allowedSag(floor * share, unit) / (sag / sagShare(amps / cca)) };
+  const ownFloor = (floor * unit.scale) / whole.scale;
+  return { way: 'load-test', ratio: allowedSag(ownFloor, unit) / (sag / sagShare(amps / cca)) };
 }
 
 /** All measures of one battery's health, averaged by their precision and never counted one by one. */

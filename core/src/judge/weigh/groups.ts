@@ -59,7 +59,13 @@ export const CHARGE_PATHS = causes('charge-cable-positive', 'charge-cable-ground
 /** Charging volts that sag: too little comes out, or too little arrives. */
 export const LOW_OUTPUT = [
   ...WEAK_OUTPUT,
-  ...causes(['charge-cable-positive', 0.8], ['charge-cable-ground', 0.8]),
+  // the engine's ground and the negative post carry the alternator's current home as well
+  ...causes(
+    ['charge-cable-positive', 0.8],
+    ['charge-cable-ground', 0.8],
+    ['cable-starter-ground', 0.5],
+    ['connection-negative-post', 0.4],
+  ),
 ];
 
 /** Nothing arrives at the battery at all. */
@@ -69,5 +75,6 @@ export const NO_OUTPUT = causes(
   ['belt-slip', 0.25],
   ['charge-cable-positive', 0.5],
   ['charge-cable-ground', 0.5],
+  ['cable-starter-ground', 0.3],
   ['alternator-weak', 0.3],
 );

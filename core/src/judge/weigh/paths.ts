@@ -2,7 +2,7 @@
 import { limitsOf } from '../../criteria/criteria-set';
 import { spreadOf, threshold, weightOf } from '../../criteria/evidence';
 import { FAULTS } from '../../trade/tables';
-import { PIECES, isPartOf, pathOf } from '../../trade/paths';
+import { PIECES, PIECE_NAMES, isPartOf, pathOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
@@ -30,7 +30,27 @@ export function dropLimit(test: PathTest, { criteria }: Situation): number {
 }
 
 export const pathFindings = (situation: Situation): readonly Finding[] =>
-  situation.paths().rests.map((rest) => findingOf(rest, situation));
+  situation.paths().rests.map((rest) => {
+    const finding = findingOf(rest, situation);
+    return finding.weight >= 0 ? finding : { ...finding, causes: cleared(finding.causes, rest, situation) };
+  });
+
+/**
+ * The faults that a good reading clears. A fault may sit in several pieces: one that is good does not clear it
+ * while another of its pieces loses too much.
+ */
+const cleared = (causes: readonly Cause[], rest: PathRest, situation: Situation): readonly Cause[] =>
+  causes.filter(({ fault }) =>
+    PIECE_NAMES.every(
+      (piece) =>
+        PIECES[piece].fault !== fault ||
+        rest.pieces.includes(piece) ||
+        situation.paths().rests.some(
+          ({ pieces, reading }) =>
+            pieces.includes(piece) && situation.graded.get(reading.id)?.grade !== 'outside',
+        ),
+    ),
+  );
 
 function findingOf(rest: PathRest, situation: Situation): Finding {
   const source = { reading: rest.reading.id };

@@ -94,7 +94,7 @@ export const crankingVoltage: Test = {
     const reading = latest(situation, 'cranking-voltage');
     const { resting } = situation;
     const limit = reading && limitOf(situation, reading);
-    if (!reading || !limit || resting === null || figures.crankingOhms !== null || limit.min >= resting)
+    if (!reading || !limit || resting === null || figures.crankingOhms !== null || limit.min >= resting || reading.value > resting)
       return fading(situation);
     const lost = resting - reading.value;
     return [

@@ -64,7 +64,7 @@ export const loadTest: Test = {
     belowCharge,
     ofFigure((reading, sight) => {
       const { amps, seconds } = reading.conditions ?? {};
-      const cca = reading.battery === undefined ? sight.packCca : sight.cca;
+      const { packCca: cca } = sight;
       // a battery that fails under half the load, or half the time, has failed
       if (cca === null || amps === undefined || grade(reading, sight).grade === 'outside') return null;
       if (amps < cca * LEAST_LOAD_SHARE) return say('load-too-small', { amps, cca });

@@ -198,6 +198,8 @@ const NEXT = {
   'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} The complaint asks for it.`,
   'charge-then-read': (w: { battery?: number }) =>
     `Charge ${w.battery === undefined ? 'the battery' : `battery ${w.battery}`} fully, take off the surface charge, then read the resting voltage again.`,
+  'read-again': (w: { reading: Reading }, voice: Voice) =>
+    `${readingWords(w.reading, voice)} lies outside its limit and nothing else explains it: once more, with care for posts and current.`,
   'again-after-repair': () => 'The same test again, after the repair.',
   'somebody-may-be-hurt': () => 'Somebody may be hurt. Do not take it.',
   'no-current-to-read-by': () => 'It does not crank, so no current flows to read this by.',

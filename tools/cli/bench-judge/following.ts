@@ -1,0 +1,112 @@
+/** From the complaint and the resting voltage on, doing what the judgement asks for until it decides. */
+import { FAULT_NAMES, FULL_SET, SimulatedVisit, judge } from '@tetrad/core';
+import type { FaultName, Judgement } from '@tetrad/core';
+import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
+import type { Row, Setting } from './setting';
+
+const MOST_STEPS = 40;
+/** A charge as a technician waits for it while doing something else, min. */
+const FIXED_ORDER_MINUTES = 197;
+
+export interface Following {
+  cases: number;
+  right: number;
+  condemned: number;
+  undecided: number;
+  outvoted: number;
+  steps: number;
+  minutes: number;
+  readonly wrong: Counts;
+}
+
+/** A visit with something to complain of: nobody brings a vehicle whose fault nobody notices. */
+function complaining(fault: FaultName, seed: number, { spread }: Setting): SimulatedVisit {
+  for (let severity = ((seed * 7919) % 97) / 100; ; severity = Math.min(1, severity + 0.1)) {
+    const visit = new SimulatedVisit({ faults: [fault], severity, seed, spread });
+    const isUnnoticed = visit.case.complaint?.symptoms?.every((symptom) => symptom === 'cranks-normally');
+    if (!isUnnoticed || fault === 'none' || severity === 1) return visit;
+  }
+}
+
+const isOpen = ({ decision, next }: Judgement, fault: FaultName): boolean =>
+  next.length > 0 &&
+  (decision.action === 'test-next' || (decision.action === 'charge-first' && fault !== 'battery-discharged'));
+
+export function following(setting: Setting): Following {
+  const found: Following = {
+    cases: 0,
+    right: 0,
+    condemned: 0,
+    undecided: 0,
+    outvoted: 0,
+    steps: 0,
+    minutes: 0,
+    wrong: new Counts(),
+  };
+  FAULT_NAMES.forEach((fault, f) => {
+    for (let i = 0; i < PER_FAULT / 2; i++) {
+      const visit = complaining(fault, setting.seed + 500_000 + f * 1000 + i, setting);
+      visit.do('resting-voltage');
+      let said = judge(visit.case);
+      let count = 1;
+      let minutes = 1;
+      let isCharged = false;
+      while (count < MOST_STEPS && isOpen(said, fault)) {
+        const step = said.next[0]!;
+        if (step.test === 'charge' && isCharged) break;
+        isCharged ||= step.test === 'charge';
+        visit.do(step.test, step.conditions);
+        said = judge(visit.case);
+        count += 1;
+        minutes += step.minutes;
+      }
+      note(found, fault, said, visit);
+      found.steps += count;
+      found.minutes += minutes;
+    }
+  });
+  return found;
+}
+
+function note(found: Following, fault: FaultName, said: Judgement, visit: SimulatedVisit): void {
+  const subject = visit.case;
+  const part = truePart(fault, subject);
+  const { action } = said.decision;
+  found.cases += 1;
+  const isRight =
+    fault === 'none'
+      ? action === 'none-found'
+      : fault === 'battery-discharged'
+        ? action === 'charge-first'
+        : calledPart(said) === part;
+  if (isRight) found.right += 1;
+  else found.wrong.add(`${fault} → ${action} ${said.decision.fault ?? ''}`);
+  if (condemns(said, part)) found.condemned += 1;
+  if (action === 'test-next') found.undecided += 1;
+  if (isOutvoted(said, subject)) found.outvoted += 1;
+  const key = `${fault} → ${action} ${said.decision.fault ?? ''}`;
+  if (process.env['TRACE'] === key)
+    console.error(
+      JSON.stringify({
+        symptoms: subject.complaint?.symptoms,
+        readings: subject.readings.map(
+          ({ test, value }, k) => `${test} ${JSON.stringify(value)} ${said.readings[k]?.grade}`,
+        ),
+        seen: subject.observations?.map(({ about, finding }) => `${about}: ${finding}`),
+        because: said.decision.because,
+        faults: said.faults.slice(0, 4).map((entry) => `${entry.fault} ${entry.probability}`),
+      }),
+    );
+}
+
+export function followingRows(found: Following): readonly Row[] {
+  const { cases } = found;
+  return [
+    [`right by following next (${cases} cases)`, percent(found.right, cases), '95 %', '–'],
+    ['sound part condemned by following next', percent(found.condemned, cases), 'at most 0.2 %', '–'],
+    ['undecided', percent(found.undecided, cases), 'at most 2 %', '–'],
+    ['outvoted by following next', String(found.outvoted), 'never', '–'],
+    ['steps taken, mean', (found.steps / cases).toFixed(1), 'at most 14', `${FULL_SET.length + 9}, the fixed order`],
+    ['minutes taken, mean', (found.minutes / cases).toFixed(0), 'at most 70', `${FIXED_ORDER_MINUTES}, the fixed order`],
+  ];
+}
