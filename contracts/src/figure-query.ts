@@ -3,7 +3,10 @@ import { IsIn, IsOptional } from 'class-validator';
 import { PLAIN_FIGURES } from '@tetrad/core';
 import type { FigureChoice } from '@tetrad/core';
 
-const oneOf = <const T extends readonly string[]>(words: T) => ({ words, says: { message: `one of ${words.join(', ')}` } });
+const oneOf = <const T extends readonly string[]>(words: T) => ({
+  words,
+  says: { message: `one of ${words.join(', ')}` },
+});
 const DECIMALS = oneOf(['point', 'comma']);
 const TEMPERATURES = oneOf(['C', 'F']);
 const SMALL_VOLTS = oneOf(['mV', 'V']);

@@ -6,8 +6,7 @@ import type { Misfit, Shape } from '@tetrad/core';
 export const FITS = 'fits';
 
 /** The misfits a value has against a shape, paths beginning with `$`. */
-export const misfitsOf = (shape: Shape<unknown>, value: unknown): readonly Misfit[] =>
-  checkShape(shape, value).misfits;
+export const misfitsOf = (shape: Shape<unknown>, value: unknown): readonly Misfit[] => checkShape(shape, value).misfits;
 
 /** The property must fit a shape of the open format. */
 export function Fits(shape: Shape<unknown>): PropertyDecorator {

@@ -117,7 +117,7 @@ describe('halving a failing path', () => {
       ]),
       'drop-starter-positive',
     )!;
-    expect(path.parts.map(({ volts }) => volts)).toEqual([0.2, 0.02]);
+    expect(path.parts.map(({ volts }) => volts)).toEqual([0.02, 0.2]);
     expect(path.rest.volts).toBeCloseTo(1.68, 6);
     expect(path.rest.ohms).toBeCloseTo(0.0105, 6);
     expect(path.next).toBeNull();
@@ -138,12 +138,12 @@ describe('halving a failing path', () => {
 
   test('the half that is not measured yet is measured next; a voided reading is none', () => {
     const whole = drop('drop-starter-positive', 1.9, 160);
-    expect(halvePath(situationOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-solenoid' });
+    expect(halvePath(situationOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-positive-post' });
     expect(halvePath(situationOf([{ ...whole, void: 'slipped' }]), 'drop-starter-positive')).toBeNull();
     expect(halvePath(situationOf([rest(12.6)]), 'resting-voltage')).toBeNull();
   });
 
-  test('the pieces never explain more than less than nothing', () => {
+  test('what is left is never less than nothing', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0, max: 5, noNaN: true }),
@@ -152,8 +152,10 @@ describe('halving a failing path', () => {
           const path = halvePath(
             situationOf([drop('drop-starter-positive', all, 100), drop('drop-solenoid', part, 100)]),
             'drop-starter-positive',
-          )!;
-          expect(path.rest.volts).toBeCloseTo(Math.max(0, all - part), 9);
+          );
+          // a part that lost much more than the whole contradicts it: both are void, and there is no path to halve
+          if (path) expect(path.rest.volts).toBeCloseTo(Math.max(0, all - part), 9);
+          else expect(part).toBeGreaterThan(all);
         },
       ),
       { seed: SEED },
@@ -237,6 +239,8 @@ test('of a pack in parallel the weak battery is named, and both are replaced tog
       rest(12.64, { battery: 2 }),
       { test: 'conductance', value: 870, battery: 1 },
       { test: 'conductance', value: 330, battery: 2 },
+      { test: 'internal-resistance', value: 3.1, battery: 1 },
+      { test: 'internal-resistance', value: 9.4, battery: 2 },
     ],
     {
       system: {
@@ -263,7 +267,8 @@ describe('what is worked out', () => {
     expect(() => clampAmps(1, 0)).toThrow('above 0 mV per A, not 0');
   });
 
-  const words = (test: Reading['test'], subject: Case) => derivedWords(test, judge(subject).derived, survey(subject).situation, ENGLISH).join(' ');
+  const words = (test: Reading['test'], subject: Case) =>
+    derivedWords(test, judge(subject).derived, survey(subject).situation, ENGLISH).join(' ');
 
   test('cranking volts and amps give the load test without a load tester, and split the sag', () => {
     const said = words(
@@ -271,7 +276,7 @@ describe('what is worked out', () => {
       caseOf([rest(12.64), { test: 'cranking-voltage', value: 9.7 }, { test: 'starter-draw', value: 330 }]),
     );
     expect(said).toContain('The battery resisted with 8.9 mΩ.');
-    expect(said).toContain('A load test with 280 A would read 10.15 V, floor 9.60 V.');
+    expect(said).toContain('A load test with 280 A would read about 10.11 V, floor 9.60 V.');
     expect(said).toMatch(/Of the sag \d\.\d\d V is the battery’s, \d\.\d\d V the draw’s above the usual\./);
   });
 

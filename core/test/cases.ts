@@ -1,5 +1,6 @@
 /** Cases for the tests, built from a sound vehicle by changing what the test is about. */
-import type { Case, Observation, Reading } from '@tetrad/core';
+import { BALANCED, ENGLISH, assessCase } from '@tetrad/core';
+import type { Case, CriteriaSet, Observation, Reading } from '@tetrad/core';
 
 export const SOUND_SYSTEM: Case['system'] = {
   nominalVolts: 12,
@@ -46,5 +47,30 @@ export const caseOf = (
     readings,
   }) as Case;
 
-/** A case in which everything that is read is sound. */
-export const soundReadings = (): Reading[] => [rest(12.65), crank(10.6), charging(14.2), ripple(0.04)];
+export const drop = (test: Reading['test'], volts: number, amps = 140): Reading => read(test, volts, { amps });
+export const saw = (about: Observation['about'], finding: string): Observation => ({ about, finding });
+
+/** The four notes of a sound vehicle. */
+export const fourNotes = (): Reading[] => [rest(12.65), crank(10.6), charging(14.2), ripple(0.04)];
+
+/** Everything that must be read before a vehicle without a complaint is called sound, and all of it good. */
+export const soundReadings = (): Reading[] => [
+  ...fourNotes(),
+  charging(14.0, 'on'),
+  read('starter-draw', 130),
+  drop('drop-starter-positive', 0.18),
+  drop('drop-starter-ground', 0.06),
+  drop('drop-charge-positive', 0.1, 85),
+  drop('drop-charge-ground', 0.03, 85),
+];
+export const SOUND_LOOKS: readonly Observation[] = [saw('terminals', 'clean'), saw('belt', 'good')];
+
+/** A reading's grade with its reason as a sentence. */
+export const lastOf = (
+  readings: readonly Reading[],
+  criteria: CriteriaSet = BALANCED,
+  more: Parameters<typeof caseOf>[1] = {},
+): { readonly grade: string; readonly because: string; readonly limit: string } => {
+  const { grade, because, resolved } = assessCase(caseOf(readings, more), criteria).at(-1)!;
+  return { grade, because: ENGLISH.say(because), limit: resolved ? ENGLISH.say(resolved.bound) : '' };
+};

@@ -1,12 +1,7 @@
-import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, assessCase, compareSchools } from '@tetrad/core';
-import type { Case, CriteriaSet, Reading } from '@tetrad/core';
-import { SOUND_SYSTEM, caseOf, charging, crank, read, rest, ripple } from './cases';
+import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, compareSchools } from '@tetrad/core';
+import type { Case, CriteriaSet } from '@tetrad/core';
+import { SOUND_SYSTEM, caseOf, charging, crank, lastOf, read, rest, ripple } from './cases';
 
-const lastGrade = (
-  readings: readonly Reading[],
-  criteria: CriteriaSet = BALANCED,
-  more: Parameters<typeof caseOf>[1] = {},
-) => assessCase(caseOf(readings, more), criteria).at(-1)!;
 const of24: Case['system'] = {
   ...SOUND_SYSTEM,
   nominalVolts: 24,
@@ -26,95 +21,95 @@ describe('the four readings against the balanced set', () => {
     [ripple(0.3), 'near'],
     [ripple(0.7), 'outside'],
   ] as const)('%j is %s', (reading, grade) => {
-    expect(lastGrade([reading]).grade).toBe(grade);
+    expect(lastOf([reading]).grade).toBe(grade);
   });
 
   it('9.3 V while cranking fails at 21 °C and passes at -7 °C: a cold battery is allowed less', () => {
-    expect(lastGrade([rest(12.65), crank(9.3)]).grade).toBe('outside');
-    expect(lastGrade([rest(12.65), crank(9.3)], BALANCED, { celsius: -7 }).grade).toBe('within');
+    expect(lastOf([rest(12.65), crank(9.3)]).grade).toBe('outside');
+    expect(lastOf([rest(12.65), crank(9.3)], BALANCED, { celsius: -7 }).grade).toBe('within');
   });
 
   it('a reading nearer to its limit than its uncertainty is too close to call', () => {
     const close = { ...rest(12.44), uncertainty: 0.05 };
-    const graded = lastGrade([close]);
+    const graded = lastOf([close]);
     expect(graded.grade).toBe('near');
     expect(graded.because).toMatch(/uncertainty/);
   });
 
   it('a label without a rating leaves the load test floor, and says what conductance needs', () => {
     const bare: Case['system'] = { nominalVolts: 12, battery: { chemistry: 'flooded' } };
-    const graded = lastGrade([read('conductance', 500)], BALANCED, { system: bare });
+    const graded = lastOf([read('conductance', 500)], BALANCED, { system: bare });
     expect(graded.grade).toBe('noted');
     expect(graded.because).toMatch(/rating/);
   });
 
   it('12 V limits halve at 6 V and double at 24 V', () => {
-    expect(lastGrade([rest(25.3), crank(19.6)], BALANCED, { system: of24 }).grade).toBe('within');
-    expect(lastGrade([rest(25.3), crank(18.6)], BALANCED, { system: of24 }).grade).toBe('outside');
-    expect(lastGrade([charging(28.2)], BALANCED, { system: of24 }).grade).toBe('within');
-    expect(lastGrade([charging(7.1)], BALANCED, { system: of6 }).grade).toBe('within');
+    expect(lastOf([rest(25.3), crank(19.6)], BALANCED, { system: of24 }).grade).toBe('within');
+    expect(lastOf([rest(25.3), crank(18.6)], BALANCED, { system: of24 }).grade).toBe('outside');
+    expect(lastOf([charging(28.2)], BALANCED, { system: of24 }).grade).toBe('within');
+    expect(lastOf([charging(7.1)], BALANCED, { system: of6 }).grade).toBe('within');
   });
 });
 
 describe('rules of order', () => {
   it('a resting voltage above full is surface charge and void', () => {
-    const graded = lastGrade([rest(13.1)]);
+    const graded = lastOf([rest(13.1)]);
     expect(graded.grade).toBe('void');
     expect(graded.because).toMatch(/surface charge/i);
   });
 
   it('a high reading with the surface charge left on is void; a low one is still low', () => {
-    expect(lastGrade([read('resting-voltage', 12.7, { surfaceChargeRemoved: false })]).grade).toBe('void');
-    expect(lastGrade([read('resting-voltage', 12.1, { surfaceChargeRemoved: false })]).grade).toBe('outside');
+    expect(lastOf([read('resting-voltage', 12.7, { surfaceChargeRemoved: false })]).grade).toBe('void');
+    expect(lastOf([read('resting-voltage', 12.1, { surfaceChargeRemoved: false })]).grade).toBe('outside');
   });
 
   it('a failed crank under 75 % charge is void; a passed one still counts', () => {
-    expect(lastGrade([rest(12.2), crank(9.0)]).grade).toBe('void');
-    expect(lastGrade([rest(12.2), crank(10.4)]).grade).toBe('within');
+    expect(lastOf([rest(12.2), crank(9.0)]).grade).toBe('void');
+    expect(lastOf([rest(12.2), crank(10.4)]).grade).toBe('within');
   });
 
   it('8.8 V on a fast peak is the inrush, never a failed crank', () => {
-    const graded = lastGrade([rest(12.65), crank(8.8, 'fast-peak')]);
+    const graded = lastOf([rest(12.65), crank(8.8, 'fast-peak')]);
     expect(graded.grade).toBe('void');
     expect(graded.because).toMatch(/inrush/);
   });
 
   it('a commanded alternator is judged by its target, and only noted without it', () => {
-    expect(
-      lastGrade([read('charging-voltage', 12.9, { commandedVolts: 12.8 })], BALANCED, { system: smart }).grade,
-    ).toBe('within');
-    expect(
-      lastGrade([read('charging-voltage', 12.9, { commandedVolts: 14.0 })], BALANCED, { system: smart }).grade,
-    ).toBe('outside');
-    expect(lastGrade([read('charging-voltage', 12.9)], BALANCED, { system: smart }).grade).toBe('noted');
+    expect(lastOf([read('charging-voltage', 12.9, { commandedVolts: 12.8 })], BALANCED, { system: smart }).grade).toBe(
+      'within',
+    );
+    expect(lastOf([read('charging-voltage', 12.9, { commandedVolts: 14.0 })], BALANCED, { system: smart }).grade).toBe(
+      'outside',
+    );
+    expect(lastOf([read('charging-voltage', 12.9)], BALANCED, { system: smart }).grade).toBe('noted');
   });
 
   it('1261 V is refused as evidence, and 12.61 V named as what was meant', () => {
-    const graded = lastGrade([rest(1261)]);
+    const graded = lastOf([rest(1261)]);
     expect(graded.grade).toBe('void');
     expect(graded.because).toContain('12.61');
   });
 
   it('a drop without current is void when it is small, and an open path when it is the whole battery', () => {
-    expect(lastGrade([rest(12.6), read('drop-starter-ground', 0.02, { amps: 2 })]).grade).toBe('void');
-    expect(lastGrade([rest(12.6), read('drop-starter-ground', 12.3, { amps: 0 })]).grade).toBe('outside');
+    expect(lastOf([rest(12.6), read('drop-starter-ground', 0.02, { amps: 2 })]).grade).toBe('void');
+    expect(lastOf([rest(12.6), read('drop-starter-ground', 12.3, { amps: 0 })]).grade).toBe('outside');
   });
 
   it('alternator amps at 14 V are what the vehicle asks for, not what it can give', () => {
     const asked = read('alternator-current', 20, { rpm: 2000, systemVolts: 14.1 });
-    expect(lastGrade([charging(14.1), asked]).grade).toBe('noted');
+    expect(lastOf([charging(14.1), asked]).grade).toBe('noted');
     const limited = read('alternator-current', 60, { rpm: 2000, systemVolts: 12.6 });
-    expect(lastGrade([charging(14.1), limited]).grade).toBe('outside');
+    expect(lastOf([charging(14.1), limited]).grade).toBe('outside');
   });
 
   it('amps at the ceiling of the clamp are the clamp’s, not the starter’s', () => {
-    expect(lastGrade([read('starter-draw', 199, { clampCeilingAmps: 200 })]).grade).toBe('void');
+    expect(lastOf([read('starter-draw', 199, { clampCeilingAmps: 200 })]).grade).toBe('void');
   });
 });
 
 describe('schools disagree, each for its reason', () => {
   it('a sag to 10.9 V passes the careful school, a sag to 10.7 V only the others', () => {
-    const graded = (volts: number, set: CriteriaSet) => lastGrade([rest(12.65), crank(volts)], set).grade;
+    const graded = (volts: number, set: CriteriaSet) => lastOf([rest(12.65), crank(volts)], set).grade;
     expect(graded(11.4, CAREFUL)).toBe('within');
     expect(graded(10.7, CAREFUL)).toBe('outside');
     for (const set of [BALANCED, QUICK_CHECK, HEAVY_DUTY]) expect(graded(10.7, set)).toBe('within');
@@ -124,8 +119,8 @@ describe('schools disagree, each for its reason', () => {
 
   it('0.3 V lost at the starter’s ground is a fault to the strict and nothing to the lenient', () => {
     const drop = read('drop-starter-ground', 0.3, { amps: 137 });
-    expect(lastGrade([rest(12.6), drop], BALANCED).grade).toBe('outside');
-    expect(lastGrade([rest(12.6), drop], QUICK_CHECK).grade).toBe('within');
+    expect(lastOf([rest(12.6), drop], BALANCED).grade).toBe('outside');
+    expect(lastOf([rest(12.6), drop], QUICK_CHECK).grade).toBe('within');
   });
 
   it('side by side, only the readings on which they differ are named', () => {

@@ -1,15 +1,23 @@
 import { judge } from '@tetrad/core';
-import type { Judgement, Observation } from '@tetrad/core';
+import type { Judgement } from '@tetrad/core';
 import fc from 'fast-check';
-import { caseOf, charging, crank, read, rest, ripple, soundReadings } from './cases';
+import { SOUND_LOOKS, caseOf, charging, crank, fourNotes, read, rest, ripple, saw, soundReadings } from './cases';
 
-const saw = (about: string, finding: string): Observation => ({ about, finding }) as Observation;
 const top = (judgement: Judgement) => judgement.faults[0]!;
 
 describe('four readings in, a verdict out', () => {
-  it('all four within: nothing found, every part kept', () => {
-    const said = judge(caseOf(soundReadings()));
+  it('all four within: nothing found is a claim too, and what must be read for it is asked for', () => {
+    const said = judge(caseOf(fourNotes()));
+    expect(said.decision.action).toBe('test-next');
+    expect(said.next.length).toBeGreaterThan(0);
+    expect(said.parts.starter.verdict).not.toBe('keep');
+    expect(said.parts.connections.verdict).toBe('not-tested');
+  });
+
+  it('the whole baseline within: nothing found, every part kept, each with the readings it rests on', () => {
+    const said = judge(caseOf(soundReadings(), { observations: SOUND_LOOKS }));
     expect(said.decision.action).toBe('none-found');
+    expect(said.parts.alternator.because).toContain('charging voltage 14.00 V');
     expect(Object.values(said.parts).map(({ verdict }) => verdict)).toEqual(['keep', 'keep', 'keep', 'keep']);
     expect(said.next).toEqual([]);
   });
@@ -18,7 +26,7 @@ describe('four readings in, a verdict out', () => {
     const said = judge(caseOf([], { symptoms: ['slow-crank'] }));
     expect(said.decision.action).toBe('test-next');
     expect(said.next[0]?.test).toBe('resting-voltage');
-    expect(Object.values(said.parts).every(({ verdict }) => verdict === 'not-proven')).toBe(true);
+    expect(Object.values(said.parts).every(({ verdict }) => verdict === 'not-tested')).toBe(true);
     expect(top(said).probability).toBeLessThan(0.6);
   });
 
@@ -72,7 +80,7 @@ describe('four readings in, a verdict out', () => {
 
   it('a reading voided by hand says nothing any more', () => {
     const wrong = { ...crank(7.9), void: 'clamp slipped' };
-    const said = judge(caseOf([...soundReadings(), wrong]));
+    const said = judge(caseOf([...soundReadings(), wrong], { observations: SOUND_LOOKS }));
     expect(said.decision.action).toBe('none-found');
     expect(said.readings.at(-1)).toMatchObject({ grade: 'void' });
     expect(said.readings.at(-1)?.because).toContain('clamp slipped');

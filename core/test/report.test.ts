@@ -58,14 +58,17 @@ test('while the tests are open the customer is told that nothing should be repla
 
 test('a reading tells its battery, conditions, instrument and who took it', () => {
   expect(
-    methodWords({
-      id: 'r',
-      test: 'load-test',
-      value: 9.9,
-      battery: 2,
-      instrument: 'bench meter',
-      by: 'Bo',
-      conditions: { amps: 280, seconds: 15, chargedBefore: false },
-    }, ENGLISH),
+    methodWords(
+      {
+        id: 'r',
+        test: 'load-test',
+        value: 9.9,
+        battery: 2,
+        instrument: 'bench meter',
+        by: 'Bo',
+        conditions: { amps: 280, seconds: 15, chargedBefore: false },
+      },
+      ENGLISH,
+    ),
   ).toBe('battery 2, current 280 A, duration 15 s, not fully charged before, bench meter, by Bo');
 });

@@ -1,4 +1,6 @@
 import {
+  EXCUSES,
+  FAULTS,
   FAULT_NAMES,
   SimulatedVisit,
   TESTING_SPREAD,
@@ -121,22 +123,25 @@ describe('the judge on the circuit model', () => {
   });
 
   it('never calls a part whose excuses nobody tested; a spread of gravity needs no charge', () => {
-    const excuses = {
-      starter: ['resting-voltage', 'drop-starter-positive', 'drop-starter-ground', 'starter-control-voltage'],
-      alternator: ['resting-voltage', 'alternator-stud-voltage'],
-    } as const;
     fc.assert(
       fc.property(fault, seed, fc.infiniteStream(fc.boolean()), (name, at, keep) => {
         const whole = full([name], at);
         const some = { ...whole, readings: whole.readings.filter(() => keep.next().value) };
-        const part = replaces(some);
-        const needed = part === null ? [] : (excuses[part as keyof typeof excuses] ?? []);
+        const { decision } = judge(some);
+        if (decision.action !== 'replace') return;
         const tests = some.readings.map((reading) => reading.test);
-        for (const test of needed) expect(tests).toContain(test);
-        if (part === 'battery')
+        if (decision.part === 'battery')
           expect(tests.some((test) => ['resting-voltage', 'specific-gravity', 'conductance'].includes(test))).toBe(
             true,
           );
+        // each is excluded by one of its own steps; an open output path also by the drop across it
+        const done = new Set<string>([...tests, ...some.observations!.map(({ about }) => about)]);
+        if (tests.includes('drop-charge-positive')) done.add('alternator-stud-voltage');
+        for (const { excuse } of FAULTS[decision.fault!].excuses) {
+          const { steps } = EXCUSES[excuse] as { readonly steps: readonly string[] };
+          if (steps[0] === 'charge' || steps[0] === 'label') continue;
+          expect([excuse, steps.some((step) => done.has(step))]).toEqual([excuse, true]);
+        }
       }),
       { numRuns: 400, seed: SEED },
     );

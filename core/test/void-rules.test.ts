@@ -1,9 +1,7 @@
 import { assessCase, judge } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
-import { SOUND_SYSTEM, caseOf, charging, crank, read, rest, ripple } from './cases';
+import { SOUND_SYSTEM, caseOf, charging, crank, lastOf, read, rest, ripple } from './cases';
 
-const lastOf = (readings: readonly Reading[], more: Parameters<typeof caseOf>[1] = {}) =>
-  assessCase(caseOf(readings, more)).at(-1)!;
 const cells = (...values: number[]): Reading => read('specific-gravity', values, { electrolyteCelsius: 27 });
 const GOOD_CELLS = [1.262, 1.265, 1.263, 1.264, 1.262, 1.266];
 

@@ -19,7 +19,8 @@ export type SpreadName = keyof typeof FITTED_SPREADS;
 export const spreadOf = (name: SpreadName): EvidenceSpread => FITTED_SPREADS[name];
 
 const ORDER = 'Order and strength of the symptoms in docs/judging.md, “What symptoms suggest”; a prior, never proof';
-const SEEN = 'Share of faulty over share of sound vehicles that show it in the circuit model, held back for a hurried eye';
+const SEEN =
+  'Share of faulty over share of sound vehicles that show it in the circuit model, held back for a hurried eye';
 const BOUND = 'Holds back what a missing consequence or a remote reading may say';
 const DIRECT = 'A reading that leaves one cause: about one in a hundred such readings is a slip';
 
@@ -81,7 +82,7 @@ export const WEIGHTS = {
   'takes-enough': [-0.6, SEEN],
   'no-bounce': [0.8, SEEN],
   'bounces-back': [-0.3, SEEN],
-  'fades': [1.6, SEEN],
+  fades: [1.6, SEEN],
   'age-at-most': [0.9, BOUND],
   'age-at-least': [-0.8, BOUND],
   'deep-inrush': [0.9, SEEN],
@@ -100,7 +101,7 @@ export const WEIGHTS = {
   'not-charging': [3, DIRECT],
   'below-window': [1, SEEN],
   'sags-loaded': [0.8, SEEN],
-  'charges': [-4.5, DIRECT],
+  charges: [-4.5, DIRECT],
   'charges-slightly': [-0.4, BOUND],
   'holds-loaded': [-2, SEEN],
   'holds-loaded-path': [-0.5, BOUND],
@@ -129,7 +130,8 @@ export type WeightName = keyof typeof WEIGHTS;
 /** @returns the weight of a finding: the natural logarithm of a likelihood ratio. */
 export const weightOf = (name: WeightName): number => WEIGHTS[name][0];
 
-const LINES = 'Thresholds of the ranking and the decision; set on the tuning spread, checked on others (docs/benchmarks.md)';
+const LINES =
+  'Thresholds of the ranking and the decision; set on the tuning spread, checked on others (docs/benchmarks.md)';
 
 /** Thresholds of the judge, probabilities unless said. */
 export const THRESHOLDS = {

@@ -28,17 +28,14 @@ export const LABEL_FIGURES = {
   cylinders: integer(1, 16),
   displacementLitres: number({ above: 0, max: 50, unit: 'l' }),
   alternatorAmps: number({ above: 0, max: 1000, unit: 'A' }),
-  drawAmps: number({ min: 0, max: 3000, unit: 'A' }),
-  volts: number({ min: 0, max: 60, unit: 'V' }),
+  drawAmps: number({ min: 0, max: 5000, unit: 'A' }),
+  volts: number({ min: 0, max: 100, unit: 'V' }),
   celsius: number({ min: -60, max: 90, unit: '°C' }),
 } as const;
 
 const rangeOf = (shape: Shape<number>) => object({}, { min: shape, max: shape });
 
-const rating = object(
-  { value: LABEL_FIGURES.ratingAmps, standard: word(RATING_STANDARDS) },
-  { confirmed: flag() },
-);
+const rating = object({ value: LABEL_FIGURES.ratingAmps, standard: word(RATING_STANDARDS) }, { confirmed: flag() });
 
 const battery = object(
   { chemistry: word(CHEMISTRIES) },

@@ -37,7 +37,11 @@ function comesFirst(name: StepName, situation: Situation): ComesFirst | null {
   const row = stepOf(name);
   if (!row) return null;
   if (row.needsCrank && didNotCrank(situation))
-    return { first: 'starter-control-voltage', because: plain('no-current-to-read-by'), cost: plain('void-without-current') };
+    return {
+      first: 'starter-control-voltage',
+      because: plain('no-current-to-read-by'),
+      cost: plain('void-without-current'),
+    };
   if (row.needsEngine && didNotRun(situation))
     return { first: 'cranking-voltage', because: plain('engine-does-not-run'), cost: plain('nothing-is-charged') };
   if (!row.needsCharge || notPossible(situation, 'resting-voltage')) return null;

@@ -143,7 +143,10 @@ export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
 }
 
 /** What must be read before nothing may be found: what is open, and what could not be done. */
-function coverage(situation: Situation): { readonly uncovered: readonly StepName[]; readonly impossible: readonly StepName[] } {
+function coverage(situation: Situation): {
+  readonly uncovered: readonly StepName[];
+  readonly impossible: readonly StepName[];
+} {
   const uncovered: StepName[] = [];
   const impossible: StepName[] = [];
   for (const wanted of mustBeRead(situation)) {
@@ -206,7 +209,8 @@ function decisionOf(
 function batteriesOf(evidence: Evidence, battery: PartVerdict, decided: Decided): readonly BatteryVerdict[] {
   const { situation, figures } = evidence;
   if (situation.units.length === 0) return [];
-  const named = decided.part === 'battery' && decided.action === 'replace' ? (decided.batteries ?? situation.units) : [];
+  const named =
+    decided.part === 'battery' && decided.action === 'replace' ? (decided.batteries ?? situation.units) : [];
   const pack = { verdict: battery.verdict, batteries: named };
   return batteryVerdicts(situation, figures, pack).map(({ because, ...verdict }) => ({
     ...verdict,

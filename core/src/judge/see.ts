@@ -101,9 +101,7 @@ function restingOf(resting: readonly Reading[], inSeries: number): PackResting {
   const volts = [...own.values()];
   const weakest = Math.min(...volts) * inSeries;
   const together = (volts.reduce((sum, value) => sum + value, 0) / volts.length) * inSeries;
-  return connected === null
-    ? { connected: together, weakest }
-    : { connected, weakest: Math.min(weakest, connected) };
+  return connected === null ? { connected: together, weakest } : { connected, weakest: Math.min(weakest, connected) };
 }
 
 /**

@@ -26,12 +26,7 @@ const CHARGE_RESISTANCE_RATIO = 4;
 export const speedShare = (rpm: number): number => Math.max(0, Math.min(1, 0.45 + (rpm - 700) / 2400));
 
 /** @param target Regulator's aim at the stud, V. @param loads Share of the rating that is asked. */
-export function charge(
-  vehicle: Vehicle,
-  loads: Loads,
-  rpm: number,
-  target = vehicle.regulatorVolts,
-): Charging {
+export function charge(vehicle: Vehicle, loads: Loads, rpm: number, target = vehicle.regulatorVolts): Charging {
   const open = emf(vehicle);
   const loadAmps = LOAD_SHARE[loads] * vehicle.ratedAmps;
   const inner = vehicle.batteryOhm * CHARGE_RESISTANCE_RATIO;

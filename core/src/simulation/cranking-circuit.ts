@@ -44,7 +44,11 @@ export function emf({ charge, deadCell, system, celsius, scale }: Vehicle): numb
 
 /** Sag of this battery under half its CCA, V: colder, emptier and older sags more. */
 const halfCcaSag = ({ batteryOhm, cca, celsius, charge, deadCell, health }: Vehicle): number =>
-  (batteryOhm * (cca / 2) * coldFactor(celsius) * (1 + EMPTY_RESISTS * (1 - charge)) * (deadCell ? DEAD_CELL_RESISTS : 1)) /
+  (batteryOhm *
+    (cca / 2) *
+    coldFactor(celsius) *
+    (1 + EMPTY_RESISTS * (1 - charge)) *
+    (deadCell ? DEAD_CELL_RESISTS : 1)) /
   health;
 
 /** Volts at the posts under a current. @param factor What a tester's own error makes of the sag. */

@@ -37,4 +37,3 @@ export const LEFT_OUT: ReadonlySet<StepName> = new Set<StepName>([
   'meter-ac',
   'clamp-zero',
 ]);
-

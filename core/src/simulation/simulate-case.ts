@@ -68,8 +68,7 @@ export class SimulatedVisit {
     } else if (step === 'label') {
       const { rating } = this.vehicle.system.battery;
       this.#rating = rating && { ...rating, confirmed: true };
-    } else if (isObservationName(step))
-      this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
+    } else if (isObservationName(step)) this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
     else if (isTestName(step)) {
       const id = `s${this.#readings.length + 1}`;
       this.#readings.push({ id, test: step, ...this.#take(step, conditions) });
@@ -84,8 +83,7 @@ export class SimulatedVisit {
   #take(test: TestName, wanted: Readonly<Record<string, unknown>>): Measured {
     const measured = TESTS[test].simulated(this.#bench(wanted));
     const isFirst = !this.#readings.some((reading) => reading.test === test);
-    const errs =
-      (this.#mistaken === test && isFirst) || (this.#mistakes > 0 && this.#random.chance(this.#mistakes));
+    const errs = (this.#mistaken === test && isFirst) || (this.#mistakes > 0 && this.#random.chance(this.#mistakes));
     const slips = errs ? TESTS[test].slips : undefined;
     const { value } = measured;
     return slips && typeof value === 'number' && value > 0

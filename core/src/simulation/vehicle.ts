@@ -68,10 +68,8 @@ const loadOf = (piece: PieceName, { usualAmps, ratedAmps }: Pick<Vehicle, 'usual
   PIECES[piece].loadedBy === 'charging' ? ratedAmps * FULL_OUTPUT_SHARE : usualAmps;
 
 /** Ohms of a piece that loses what a sound one usually loses. */
-export const soundPieceOhms = (
-  piece: PieceName,
-  vehicle: Pick<Vehicle, 'usualAmps' | 'ratedAmps' | 'scale'>,
-): number => (PIECES[piece].soundVolts * vehicle.scale) / loadOf(piece, vehicle);
+export const soundPieceOhms = (piece: PieceName, vehicle: Pick<Vehicle, 'usualAmps' | 'ratedAmps' | 'scale'>): number =>
+  (PIECES[piece].soundVolts * vehicle.scale) / loadOf(piece, vehicle);
 
 /** True where engine or accessory ask for much more than in health. */
 export const isDragged = ({ loadAmps, soundLoadAmps }: Vehicle): boolean => loadAmps > soundLoadAmps * DRAGS_FROM;

@@ -48,7 +48,9 @@ const ACTS: readonly ActStep[] = [
 
 const steps: readonly RouteStep[] = [
   ...ACTS,
-  ...TEST_NAMES.flatMap((test) => TESTS[test].places.map((place): ReadingStep => ({ kind: 'reading', test, ...place }))),
+  ...TEST_NAMES.flatMap((test) =>
+    TESTS[test].places.map((place): ReadingStep => ({ kind: 'reading', test, ...place })),
+  ),
   ...OBSERVATION_NAMES.map((about): ObservationStep => ({ kind: 'observe', about, ...OBSERVATIONS[about].place })),
 ];
 

@@ -15,9 +15,14 @@ export function diodeFinding(
   if (!reading) return [];
   const good = isGood(reading.value);
   return [
-    fixed(good ? 'diode-good' : 'diode-bad', causes('alternator-diode'), { reading: reading.id }, {
-      code: good ? 'diode-as-it-should' : 'diode-not-as-it-should',
-      with: { reading },
-    }),
+    fixed(
+      good ? 'diode-good' : 'diode-bad',
+      causes('alternator-diode'),
+      { reading: reading.id },
+      {
+        code: good ? 'diode-as-it-should' : 'diode-not-as-it-should',
+        with: { reading },
+      },
+    ),
   ];
 }

@@ -15,6 +15,9 @@ import type { Evidence } from '../judge/prove/evidence';
 import type { PathTest } from './paths';
 import type { TestName } from '../format/names';
 
+/** Tests of a battery's health by different ways. */
+const HEALTH_TESTS = ['load-test', 'conductance', 'internal-resistance'] as const;
+
 interface ExcuseRow {
   /** What may be so instead, as the end of a sentence. */
   readonly says: string;
@@ -30,10 +33,12 @@ const has = (situation: Situation, ...tests: readonly TestName[]): boolean =>
   tests.some((test) => latest(situation, test) !== undefined);
 const fails = (situation: Situation, test: TestName): boolean =>
   readingsOf(situation, test).some((reading) => isOutside(situation, reading));
-const seen = (about: ObservationName, ...findings: readonly string[]) => ({ situation }: Evidence): boolean =>
-  findings.includes(observed(situation, about) ?? '');
+const seen =
+  (about: ObservationName, ...findings: readonly string[]) =>
+  ({ situation }: Evidence): boolean =>
+    findings.includes(observed(situation, about) ?? '');
 
-/** A spread of gravity, a ruined health figure or volts lost while disconnected tell on a flat battery too. */
+/** A spread of gravity, conductance, or volts lost while disconnected tell on a battery that is not charged too. */
 const carriesOwnProof = (situation: Situation): boolean =>
   fails(situation, 'specific-gravity') ||
   fails(situation, 'conductance') ||
@@ -80,14 +85,14 @@ export const EXCUSES = {
     excluded: ({ situation }) => situation.labelDoubt === null || carriesOwnProof(situation),
   },
   'one-test-may-err': {
-    says: 'a failed load test counts only after a full charge and a repeat, or with a second kind of test',
+    says: 'one failed test may be a slip: it counts with a repeat after a full charge, or with a second kind of test',
     steps: ['load-test', 'conductance', 'internal-resistance'],
     excluded: ({ situation, figures }) => {
-      if (carriesOwnProof(situation) || new Set(figures.ways.map(({ way }) => way)).size >= 2) return true;
+      if (fails(situation, 'specific-gravity') || fails(situation, 'hold-charge')) return true;
+      if (new Set(figures.ways.map(({ way }) => way)).size >= 2) return true;
       const load = readingsOf(situation, 'load-test');
-      const wasRepeated =
-        load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2 || load[0]?.conditions?.chargedBefore === true;
-      return wasRepeated || figures.ways.some(({ way }) => way === 'conductance' || way === 'internal-resistance');
+      if (load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2) return true;
+      return HEALTH_TESTS.every((test) => has(situation, test) || notPossible(situation, test));
     },
   },
   'cell-not-shown': {

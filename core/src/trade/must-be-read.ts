@@ -5,6 +5,7 @@
  */
 import type { StepName, TestName } from '../format/names';
 import type { JudgedPart } from '../format/words';
+import { missingUnits } from '../judge/next/missing-units';
 import { latest, latestUnder } from '../judge/situation';
 import type { Situation } from '../judge/situation';
 import { SYMPTOMS } from './symptoms';
@@ -51,11 +52,7 @@ const BY_KIND: Readonly<Record<SymptomKind, readonly MustBeRead[]>> = {
   charging: [RESTING, ...CHARGING, one('alternator-current', 'field-duty')],
   standing: [one('parasitic-draw'), HEALTH, one('hold-charge', 'load-test')],
   ripple: [RESTING, one('ripple-ac'), one('ripple-waveform')],
-  overcharge: [
-    RESTING,
-    { anyOf: ['charging-voltage'], loads: 'off' },
-    { anyOf: ['specific-gravity'], when: hasCaps },
-  ],
+  overcharge: [RESTING, { anyOf: ['charging-voltage'], loads: 'off' }, { anyOf: ['specific-gravity'], when: hasCaps }],
 };
 
 /** Symptoms that a bad body ground gives as well as what they are named for. */
@@ -88,13 +85,14 @@ function askedBy(symptoms: readonly SymptomName[], hasNewParts: boolean): readon
   });
 }
 
-/** True where the thing is known: read and not void, or seen. */
+/** True where the thing is known: read and not void (of a pack on every battery), or seen. */
 export const isRead = ({ anyOf, loads }: MustBeRead, situation: Situation): boolean =>
   anyOf.some((step) => {
     if (situation.observed.has(step as never)) return true;
     const test = step as TestName;
     return loads === undefined
-      ? situation.byTest.get(test)?.some(({ value }) => value !== null) === true
+      ? situation.byTest.get(test)?.some(({ value }) => value !== null) === true &&
+          missingUnits(test, situation).length === 0
       : latestUnder(situation, test, loads) !== undefined;
   });
 

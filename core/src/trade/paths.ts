@@ -7,15 +7,30 @@ import type { FaultName, TestName } from '../format/names';
 
 /** Pieces of the circuit between battery, starter and alternator. */
 export const PIECES = {
-  'positive-post': { name: 'positive post', fault: 'connection-positive-post', loadedBy: 'cranking', soundVolts: 0.025 },
+  'positive-post': {
+    name: 'positive post',
+    fault: 'connection-positive-post',
+    loadedBy: 'cranking',
+    soundVolts: 0.025,
+  },
   'positive-cable': { name: 'positive cable', fault: 'cable-starter-positive', loadedBy: 'cranking', soundVolts: 0.06 },
   solenoid: { name: 'solenoid', fault: 'solenoid-contacts', loadedBy: 'cranking', soundVolts: 0.09 },
-  'starter-joint': { name: 'starter-to-block joint', fault: 'cable-starter-ground', loadedBy: 'cranking', soundVolts: 0.012 },
+  'starter-joint': {
+    name: 'starter-to-block joint',
+    fault: 'cable-starter-ground',
+    loadedBy: 'cranking',
+    soundVolts: 0.012,
+  },
   'engine-strap': { name: 'engine ground', fault: 'cable-starter-ground', loadedBy: 'cranking', soundVolts: 0.02 },
   'body-strap': { name: 'body strap', fault: 'ground-body', loadedBy: 'cranking', soundVolts: 0.03 },
   'negative-post': { name: 'negative post', fault: 'connection-negative-post', loadedBy: 'cranking', soundVolts: 0.02 },
   'charge-cable': { name: 'charging cable', fault: 'charge-cable-positive', loadedBy: 'charging', soundVolts: 0.09 },
-  'alternator-joint': { name: 'alternator ground', fault: 'charge-cable-ground', loadedBy: 'charging', soundVolts: 0.01 },
+  'alternator-joint': {
+    name: 'alternator ground',
+    fault: 'charge-cable-ground',
+    loadedBy: 'charging',
+    soundVolts: 0.01,
+  },
 } as const satisfies Record<string, PieceRow>;
 
 interface PieceRow {

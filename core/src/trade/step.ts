@@ -25,13 +25,12 @@ export interface Step {
 }
 
 /** Where the hands and leads are: steps at the same place share their set-up. */
-export type StepPlace = 'look' | 'posts' | 'posts-cranking' | 'starter' | 'engine' | 'running' | 'alternator' | 'standing';
+export type StepPlace =
+  'look' | 'posts' | 'posts-cranking' | 'starter' | 'engine' | 'running' | 'alternator' | 'standing';
 
 /** The same strength for several faults. */
-export const informs = (
-  strength: number,
-  ...faults: readonly FaultName[]
-): readonly (readonly [FaultName, number])[] => faults.map((fault) => [fault, strength] as const);
+export const informs = (strength: number, ...faults: readonly FaultName[]): readonly (readonly [FaultName, number])[] =>
+  faults.map((fault) => [fault, strength] as const);
 
 /** What every reading under cranking needs. */
 export const CRANKING_STEP = { needsCharge: true, needsCrank: true, cautions: ['cranking'] } as const;

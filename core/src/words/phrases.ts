@@ -49,7 +49,10 @@ export function sayer<T extends PhraseTable>(_table: T): Say<T> {
 }
 
 /** The ends of a range that are really there: an open end has no figure. */
-export function finiteEnds({ min, max }: { readonly min: number; readonly max: number }): { min?: number; max?: number } {
+export function finiteEnds({ min, max }: { readonly min: number; readonly max: number }): {
+  min?: number;
+  max?: number;
+} {
   const hasMax = Number.isFinite(max);
   if (!Number.isFinite(min)) return hasMax ? { max } : {};
   return hasMax ? { min, max } : { min };

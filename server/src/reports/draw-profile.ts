@@ -16,11 +16,7 @@ interface ProfilePlace extends Pick<FigureFormat, 'plain'> {
 }
 
 /** Draws a four-note profile as vectors, in the place given. */
-export function drawProfile(
-  paper: Paper,
-  profile: Profile,
-  { x, y, width, height, plain }: ProfilePlace,
-): void {
+export function drawProfile(paper: Paper, profile: Profile, { x, y, width, height, plain }: ProfilePlace): void {
   const left = x + AXIS_PT;
   const wide = width - AXIS_PT;
   const high = height - 16;

@@ -107,6 +107,11 @@ export function followingRows(found: Following): readonly Row[] {
     ['undecided', percent(found.undecided, cases), 'at most 2 %', '–'],
     ['outvoted by following next', String(found.outvoted), 'never', '–'],
     ['steps taken, mean', (found.steps / cases).toFixed(1), 'at most 14', `${FULL_SET.length + 9}, the fixed order`],
-    ['minutes taken, mean', (found.minutes / cases).toFixed(0), 'at most 70', `${FIXED_ORDER_MINUTES}, the fixed order`],
+    [
+      'minutes taken, mean',
+      (found.minutes / cases).toFixed(0),
+      'at most 70',
+      `${FIXED_ORDER_MINUTES}, the fixed order`,
+    ],
   ];
 }

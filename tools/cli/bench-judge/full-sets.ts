@@ -114,7 +114,12 @@ export function fullRows(careful: FullSets, once: FullSets, often: FullSets): re
       'at most 0.1 %',
       percent(tally.plainCondemned, tally.cases),
     ],
-    [`sound vehicles (${tally.sound}) sent for repair`, percent(tally.soundRepaired, tally.sound), 'at most 0.3 %', '–'],
+    [
+      `sound vehicles (${tally.sound}) sent for repair`,
+      percent(tally.soundRepaired, tally.sound),
+      'at most 0.3 %',
+      '–',
+    ],
     ['sound vehicles called sound', percent(tally.soundFound, tally.sound), '97 %', '–'],
     [
       'a reading straight across a fault outvoted',

@@ -25,9 +25,7 @@ export function pairs({ spread, seed }: Setting): { rows: readonly Row[]; misses
     for (let i = 0; i < PER_FAULT / 2; i++) {
       const severity = 0.15 + (0.7 * ((i * 7919) % 100)) / 100;
       const said = judge(simulateCase({ faults, severity, seed: seed + 900_000 + p * 1000 + i, spread }));
-      const isFound = faults.every(
-        (fault) => said.faults.find((entry) => entry.fault === fault)!.probability > 0.5,
-      );
+      const isFound = faults.every((fault) => said.faults.find((entry) => entry.fault === fault)!.probability > 0.5);
       cases += 1;
       if (isFound) both += 1;
       else misses.add(faults.join(' + '));

@@ -49,7 +49,6 @@ import type { EnteredReading } from './step/reading-entry';
 import { StepPanel } from './step/step-panel';
 import { TimerChips } from '../waiting/timer-chips';
 
-
 /** Why a test is asked for once more. */
 const AGAIN = { code: 'again-after-repair', with: {} } as const;
 

@@ -139,6 +139,4 @@ const ratingOf = (
   standard: RatingStandard,
   before: System['battery']['rating'],
 ): NonNullable<System['battery']['rating']> =>
-  before?.confirmed === true && before.value === value && before.standard === standard
-    ? before
-    : { value, standard };
+  before?.confirmed === true && before.value === value && before.standard === standard ? before : { value, standard };

@@ -39,7 +39,10 @@ export class ProfileView {
     const read = notes
       .filter(({ volts }) => volts !== null)
       .map(({ name, volts, grade }) => `${name} ${this.#figures.voice().volts(volts!)}, ${grade}`);
-    return [...read, ...(ripple ? [`Ripple ${this.#figures.voice().smallVolts(ripple.volts)}`] : [])].join('; ') || 'Nothing read yet';
+    return (
+      [...read, ...(ripple ? [`Ripple ${this.#figures.voice().smallVolts(ripple.volts)}`] : [])].join('; ') ||
+      'Nothing read yet'
+    );
   });
 
   protected shown({ volts }: ProfileNote): string {

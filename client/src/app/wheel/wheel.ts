@@ -63,7 +63,9 @@ export class Wheel {
     const last = this.#assessments()
       .filter(({ reading }) => reading.void === undefined)
       .at(-1);
-    return last && { ...last, name: TESTS[last.reading.test].name, value: readingWords(last.reading, this.#figures.voice()) };
+    return (
+      last && { ...last, name: TESTS[last.reading.test].name, value: readingWords(last.reading, this.#figures.voice()) }
+    );
   });
   /** The caution of cranking, where nobody has acknowledged it yet. */
   protected readonly caution = computed(() => {

@@ -21,7 +21,13 @@ export interface PackSaid {
 /** Under this share of its rating a battery is worn. */
 const WORN_HEALTH = 0.7;
 /** Tests that condemn one battery of a pack by themselves. */
-const CONDEMNING: readonly string[] = ['conductance', 'load-test', 'internal-resistance', 'specific-gravity', 'hold-charge'];
+const CONDEMNING: readonly string[] = [
+  'conductance',
+  'load-test',
+  'internal-resistance',
+  'specific-gravity',
+  'hold-charge',
+];
 
 /** The batteries whose own readings speak for the fault; one in parallel takes the whole pack with it. */
 export function packOf({ lines }: Ranked, situation: Situation): PackSaid | null {
@@ -75,7 +81,12 @@ export const batteryVerdicts = (
       ...(health !== null && { health }),
       because: {
         code: `battery-${verdict}`,
-        with: { battery, ...(unit.charge !== null && { charge: unit.charge }), ...(health !== null && { health }), isWeak },
+        with: {
+          battery,
+          ...(unit.charge !== null && { charge: unit.charge }),
+          ...(health !== null && { health }),
+          isWeak,
+        },
       },
     };
   });

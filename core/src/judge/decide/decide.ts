@@ -37,7 +37,8 @@ export interface DecisionInput {
 }
 
 /** The strongest finding that speaks for a fault. */
-export const strongest = ({ lines }: Ranked): Said | null => lines.find(({ weight }) => weight > 0)?.finding.says ?? null;
+export const strongest = ({ lines }: Ranked): Said | null =>
+  lines.find(({ weight }) => weight > 0)?.finding.says ?? null;
 
 /** With every useful test done, a proven fault that a reading lies straight across is called from even odds on. */
 const EVEN_ODDS = 0.5;
@@ -51,12 +52,34 @@ function callable({ evidence, ranked, uncovered, direct, proposed }: DecisionInp
         isCallable(fault) && probability >= least && among(fault) && proofOf(fault, evidence).proven,
     );
   const isAcross = (fault: FaultName): boolean => direct.some(({ faults }) => faults.includes(fault));
-  const sure = find(criteria.callProbability) ?? find(threshold('across'), isAcross);
+  const sure = find(criteria.callProbability) ?? find(threshold('across'), isAcross) ?? callablePart(evidence, ranked);
   if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
     direct.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
   return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross) ?? find(0, isTwice);
+}
+
+/**
+ * A part that is called for whichever of its faults it is: a worn battery and one with a dead cell look alike
+ * and are replaced alike. They compete for the same evidence, so that their probabilities add. The most probable
+ * of them gives the decision its name.
+ */
+function callablePart(evidence: Evidence, ranked: readonly Ranked[]): Ranked | undefined {
+  const { situation } = evidence;
+  const byPart = new Map<Part | null, number>();
+  for (const { fault, probability } of ranked) {
+    const part = partOf(fault, situation);
+    if (isCallable(fault) && isReplaced(part) && proofOf(fault, evidence).proven)
+      byPart.set(part, (byPart.get(part) ?? 0) + probability);
+  }
+  return ranked.find(
+    ({ fault, probability }) =>
+      probability >= EVEN_ODDS &&
+      isCallable(fault) &&
+      (byPart.get(partOf(fault, situation)) ?? 0) >= situation.criteria.callProbability &&
+      proofOf(fault, evidence).proven,
+  );
 }
 
 export function decide(input: DecisionInput): Decided {

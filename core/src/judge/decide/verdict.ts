@@ -23,7 +23,10 @@ export interface Verdicted {
 }
 
 /** The faults that may be called, most probable first, by the part they belong to in this vehicle. */
-export function suspectsByPart(ranked: readonly Ranked[], situation: Situation): ReadonlyMap<Part | null, readonly Ranked[]> {
+export function suspectsByPart(
+  ranked: readonly Ranked[],
+  situation: Situation,
+): ReadonlyMap<Part | null, readonly Ranked[]> {
   const byPart = new Map<Part | null, Ranked[]>();
   for (const entry of ranked) {
     if (!isCallable(entry.fault)) continue;
@@ -46,8 +49,7 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, direct }: Ve
   const { situation } = evidence;
   const [worst] = suspects;
   const proven = suspects.find(
-    ({ fault, probability }) =>
-      probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven,
+    ({ fault, probability }) => probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven,
   );
   if (proven) return call(part, proven, direct);
   if (part === 'battery' && situation.charge !== null && !isCharged(situation))

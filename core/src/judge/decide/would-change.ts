@@ -29,9 +29,13 @@ export function wouldChange(fault: FaultName, { situation }: Evidence): readonly
   const direct = situation.readings.filter(({ test }) => TESTS[test].direct?.includes(fault));
   const limits = direct.flatMap((reading): readonly Change[] => {
     const limit = limitOf(situation, reading);
-    return limit ? [{ test: reading.test, says: { code: 'would-clear', with: { test: reading.test, bound: limit.bound } } }] : [];
+    return limit
+      ? [{ test: reading.test, says: { code: 'would-clear', with: { test: reading.test, bound: limit.bound } } }]
+      : [];
   });
   if (limits.length > 0) return limits.slice(0, MOST);
   const { where } = FAULTS[fault];
-  return where && !isTestName(where) ? [{ test: where, says: { code: 'would-clear-look', with: { step: where } } }] : [];
+  return where && !isTestName(where)
+    ? [{ test: where, says: { code: 'would-clear-look', with: { step: where } } }]
+    : [];
 }

@@ -11,7 +11,13 @@ const LEAST_AMPS = 5;
 
 const thousandth = (value: number): number => Math.round(value * 1000) / 1000;
 
-function entry(name: string, volts: number, total: number, amps: number | null, pieces?: readonly PieceName[]): BudgetPiece {
+function entry(
+  name: string,
+  volts: number,
+  total: number,
+  amps: number | null,
+  pieces?: readonly PieceName[],
+): BudgetPiece {
   return {
     piece: name,
     kind: pieces ? 'lost' : 'left',

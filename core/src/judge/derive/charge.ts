@@ -31,7 +31,9 @@ export const hasDeadCellVolts = (sight: Sight): boolean =>
 
 /** The resting reading that tells of the weakest battery: what `charge` is read from. */
 export function weakestResting(sight: Sight): NumericReading | undefined {
-  const own = sight.units.map((unit) => latest(sight, 'resting-voltage', unit)).filter((reading) => reading !== undefined);
+  const own = sight.units
+    .map((unit) => latest(sight, 'resting-voltage', unit))
+    .filter((reading) => reading !== undefined);
   const newest = latest(sight, 'resting-voltage');
   if (own.length === 0 || newest?.battery === undefined) return newest;
   return own.reduce((weakest, reading) => (reading.value < weakest.value ? reading : weakest));
@@ -42,9 +44,7 @@ export function isDeadAfterCharge(sight: Sight): boolean {
   const weakest = weakestResting(sight);
   const resting = readingsOf(sight, 'resting-voltage').filter(({ battery }) => battery === weakest?.battery);
   if (resting.length >= 2) return hasDeadCellVolts(sight) || !isCharged(sight);
-  return (
-    hasDeadCellVolts(sight) && (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < AFTER_CHARGE_MINUTES
-  );
+  return hasDeadCellVolts(sight) && (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < AFTER_CHARGE_MINUTES;
 }
 
 /** True where the battery must be charged before anything under load may condemn it. */

@@ -87,4 +87,3 @@ function daysToNoStart(situation: Situation): number | null {
   const capacity = arrangement === 'parallel' ? one * count : one;
   return (capacity * USABLE_SHARE * (situation.charge ?? 1)) / draw / HOURS_A_DAY;
 }
-

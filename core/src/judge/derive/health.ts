@@ -44,6 +44,11 @@ const EMPTY_RESISTS = 0.5;
 const LEAST_SAG_VOLTS = 0.05;
 const LEAST_LOAD_AMPS = 20;
 
+/** Beyond these a figure says no more of a battery than these do. */
+const LEAST_HEALTH = 0.05;
+const MOST_HEALTH = 3;
+const held = (health: number): number => Math.min(Math.max(health, LEAST_HEALTH), MOST_HEALTH);
+
 /** Volts that the load test's floor allows a battery of this charge to lose, V. */
 const allowedSag = (floor: number, { scale, charge }: Situation): number =>
   (FLOOR_FROM_VOLTS * scale - floor) * (1 + EMPTY_RESISTS * (1 - (charge ?? 1)));
@@ -60,7 +65,7 @@ export function healthWays(situation: Situation, floor: number | null, half: num
     const over = overLimit(reading, situation, floor);
     if (!over) continue;
     const { health, spread } = AT_LIMIT[over.way];
-    ways.push({ ...over, reading, battery: reading.battery, health: health * over.ratio, spread });
+    ways.push({ way: over.way, reading, battery: reading.battery, health: held(health * over.ratio), spread });
   }
   const cranking = latest(situation, 'cranking-voltage');
   const { resting } = situation;
@@ -72,7 +77,7 @@ export function healthWays(situation: Situation, floor: number | null, half: num
       way: 'cranking',
       reading: cranking,
       battery: undefined,
-      health: (health * allowedSag(floor, situation)) / sag,
+      health: held((health * allowedSag(floor, situation)) / sag),
       spread: spread * (isMinMax ? MIN_MAX.spread : 1),
     });
   }
@@ -109,9 +114,6 @@ export interface FusedHealth {
   readonly ways: readonly HealthWay[];
 }
 
-const LEAST_HEALTH = 0.05;
-const MOST_HEALTH = 3;
-
 /** @param battery Which of a pack; undefined for the pack as connected. */
 export function fuseHealth(ways: readonly HealthWay[], battery: number | undefined): FusedHealth | null {
   const own = ways.filter((way) => way.battery === undefined || way.battery === battery);
@@ -120,7 +122,7 @@ export function fuseHealth(ways: readonly HealthWay[], battery: number | undefin
   let sum = 0;
   for (const { health, spread } of own) {
     weights += 1 / spread ** 2;
-    sum += Math.log(Math.min(Math.max(health, LEAST_HEALTH), MOST_HEALTH)) / spread ** 2;
+    sum += Math.log(health) / spread ** 2;
   }
   return { lnHealth: sum / weights, spread: 1 / Math.sqrt(weights), ways: own };
 }
@@ -134,6 +136,6 @@ export function disagreeing(fused: FusedHealth): readonly [HealthWay, HealthWay]
   const sorted = [...fused.ways].sort((a, b) => a.health - b.health);
   const [low, high] = [sorted[0]!, sorted.at(-1)!];
   if (low.way === high.way) return null;
-  const apart = Math.log(Math.max(high.health, LEAST_HEALTH) / Math.max(low.health, LEAST_HEALTH));
+  const apart = Math.log(high.health / low.health);
   return apart > DISAGREE * Math.hypot(low.spread, high.spread) ? [low, high] : null;
 }

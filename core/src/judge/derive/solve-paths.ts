@@ -65,7 +65,11 @@ const CONTRADICTS_VOLTS = 0.15;
 const SOUND_SPREAD = 0.6;
 /** Degrees of freedom of the prior's tail, and rounds of reweighting. */
 const TAIL = 1;
-const ROUNDS = 4;
+const ROUNDS = 8;
+/** The first round hardly leans on the prior, so that a bad piece may be found at all (in spreads, squared). */
+const FIRST_AWAY = 1e5;
+/** A piece that would be negative is held at nothing. */
+const HELD = 1e9;
 /** A piece is told apart where its estimate is this much sharper than the sum it lies in. */
 const TOLD_SHARE = 0.35;
 
@@ -141,8 +145,8 @@ function estimate(rows: readonly Row[], sight: Sight): ReadonlyMap<PieceName, Pi
     const right = new Float64Array(size);
     for (let i = 0; i < size; i++) {
       // Student's t: the further a piece is from sound, the less the prior holds it
-      const away = (ohms[i]! - prior[i]!) ** 2 * tight[i]!;
-      const weight = held.has(i) ? tight[i]! * 1e9 : (tight[i]! * (TAIL + 1)) / (TAIL + away);
+      const away = round === 0 ? FIRST_AWAY : (ohms[i]! - prior[i]!) ** 2 * tight[i]!;
+      const weight = held.has(i) ? tight[i]! * HELD : (tight[i]! * (TAIL + 1)) / (TAIL + away);
       normal[i * size + i]! += weight;
       right[i]! += weight * (held.has(i) ? 0 : prior[i]!);
     }

@@ -94,7 +94,8 @@ export function grade(reading: Reading, whole: Sight): Assessment {
   const sight = forUnit(whole, reading.battery);
   const { id, test } = reading;
   const noted = (because: Said): Assessment => ({ id, reading, grade: 'noted', because, resolved: null });
-  if (reading.value === null) return noted({ code: 'not-possible', with: { test, reason: reading.notPossible ?? 'other' } });
+  if (reading.value === null)
+    return noted({ code: 'not-possible', with: { test, reason: reading.notPossible ?? 'other' } });
   let worst: { readonly resolved: ResolvedLimit; readonly grade: Judged } | null = null;
   for (const resolved of limitsFor(reading, sight)) {
     const found = gradeAgainst(resolved, reading.uncertainty);
@@ -105,7 +106,11 @@ export function grade(reading: Reading, whole: Sight): Assessment {
   return { id, reading, grade: worst.grade, because: whyOf(worst, reading, sight), resolved: worst.resolved };
 }
 
-function whyOf({ resolved, grade: found }: { resolved: ResolvedLimit; grade: Judged }, reading: Reading, sight: Sight): Said {
+function whyOf(
+  { resolved, grade: found }: { resolved: ResolvedLimit; grade: Judged },
+  reading: Reading,
+  sight: Sight,
+): Said {
   const { test, value } = reading;
   const amps = reading.conditions?.amps;
   const figures =
@@ -115,5 +120,8 @@ function whyOf({ resolved, grade: found }: { resolved: ResolvedLimit; grade: Jud
     return Math.abs(marginOf(resolved)) < (reading.uncertainty ?? 0) * resolved.perUnit
       ? { code: 'too-close', with: { ...figures, uncertainty: reading.uncertainty } }
       : { code: 'borderline', with: figures };
-  return { code: resolved.value < resolved.min ? 'below-limit' : 'above-limit', with: { ...figures, note: resolved.note } };
+  return {
+    code: resolved.value < resolved.min ? 'below-limit' : 'above-limit',
+    with: { ...figures, note: resolved.note },
+  };
 }

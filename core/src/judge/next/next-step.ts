@@ -9,6 +9,7 @@ import type { Evidence } from '../prove/evidence';
 import type { ProofState } from '../prove/prove';
 import { didNotCrank, didNotRun, isCharged, loadsOf, notPossible, observed, readingsOf } from '../situation';
 import type { Situation } from '../situation';
+import { missingUnits } from './missing-units';
 
 /** A step to take. */
 export interface Step {
@@ -62,7 +63,8 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   const { situation, probability } = evidence;
   if (situation.labelDoubt && leading?.proof.missing.includes('label'))
     return [{ test: 'label', because: situation.labelDoubt, minutes: LABEL_MINUTES, conditions: {} }];
-  if (situation.resting === null && canRead('resting-voltage', situation))
+  const isRestingOpen = situation.resting === null || missingUnits('resting-voltage', situation).length > 0;
+  if (isRestingOpen && canRead('resting-voltage', situation))
     return [stepAs('resting-voltage', { code: 'resting-first', with: {} }, situation)];
   const again = contradicting(situation);
   const ranked: RankedStep[] = [];
@@ -117,17 +119,8 @@ function isDone(test: TestName, situation: Situation): boolean {
   return triesOf(test, situation) >= MOST_TRIES;
 }
 
-/** Batteries of a pack that this test has not been read on, where others have. */
-function missingUnits(test: TestName, situation: Situation): readonly number[] {
-  const { count = 1 } = situation.case.system.battery;
-  if (!TESTS[test].places[0].perBattery || situation.units.length === 0) return [];
-  const read = new Set(readingsOf(situation, test).map(({ battery }) => battery));
-  if (read.has(undefined)) return [];
-  return Array.from({ length: count }, (_, i) => i + 1).filter((unit) => !read.has(unit));
-}
-
 const canRead = (test: TestName, situation: Situation): boolean =>
-  !notPossible(situation, test) && triesOf(test, situation) < MOST_TRIES;
+  !notPossible(situation, test) && triesOf(test, situation) < MOST_TRIES * Math.max(1, situation.units.length + 1);
 
 /** Not done, possible, and not void or unsafe in the present state. */
 export function isOpen(name: StepName, row: StepRow, situation: Situation): boolean {

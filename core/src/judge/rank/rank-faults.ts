@@ -115,7 +115,10 @@ function ranked(network: Network): readonly Ranked[] {
 }
 
 /** The strongest findings of every fault that is worth any. */
-function linesOf({ findings, begins, messages }: Network, probabilities: readonly number[]): readonly Ranked['lines'][] {
+function linesOf(
+  { findings, begins, messages }: Network,
+  probabilities: readonly number[],
+): readonly Ranked['lines'][] {
   const heard: { finding: Finding; weight: number }[][] = Array.from({ length: COUNT }, () => []);
   findings.forEach((finding, k) => {
     for (let i = 0; i < finding.causes.length; i++) {

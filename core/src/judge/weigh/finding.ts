@@ -31,10 +31,7 @@ export function placeOf(fault: FaultName): number {
 export const causeOf = (fault: FaultName, share = 1): Cause => ({ fault, share, place: placeOf(fault) });
 
 /** Where a finding comes from: one of the three. */
-export type Source =
-  | { readonly reading: string }
-  | { readonly observation: string }
-  | { readonly symptom: string };
+export type Source = { readonly reading: string } | { readonly observation: string } | { readonly symptom: string };
 
 export interface Finding {
   readonly causes: readonly Cause[];

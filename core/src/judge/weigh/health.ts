@@ -6,12 +6,15 @@ import type { Finding } from './finding';
 import type { Seen } from './seen';
 
 /** A cranking voltage that passes its floor raises at most a suspicion, even odds, until a second way agrees. */
-const SUSPICION = 2.4;
+const SUSPICION = 1.2;
 /** Health is told up to this share of the rating. */
 const MOST_TOLD = 1.2;
 
 /** The weakest battery of a pack by all its ways together; null where none was measured. */
-export function weakest({ situation, figures }: Seen): { readonly battery: number | undefined; readonly fused: FusedHealth } | null {
+export function weakest({
+  situation,
+  figures,
+}: Seen): { readonly battery: number | undefined; readonly fused: FusedHealth } | null {
   let found: { readonly battery: number | undefined; readonly fused: FusedHealth } | null = null;
   for (const battery of batteryUnits(situation)) {
     const fused = fuseHealth(figures.ways, battery);

@@ -45,10 +45,11 @@ const cleared = (causes: readonly Cause[], rest: PathRest, situation: Situation)
       (piece) =>
         PIECES[piece].fault !== fault ||
         rest.pieces.includes(piece) ||
-        situation.paths().rests.some(
-          ({ pieces, reading }) =>
-            pieces.includes(piece) && situation.graded.get(reading.id)?.grade !== 'outside',
-        ),
+        situation
+          .paths()
+          .rests.some(
+            ({ pieces, reading }) => pieces.includes(piece) && situation.graded.get(reading.id)?.grade !== 'outside',
+          ),
     ),
   );
 
@@ -68,11 +69,7 @@ function findingOf(rest: PathRest, situation: Situation): Finding {
   const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / situation.scale;
   const value = Math.log((volts + FLOOR_VOLTS) / limit);
   const { sound, faulty } = spreadOf('drop');
-  const weight = weigh(
-    value,
-    { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] },
-    threshold('directOutliers'),
-  );
+  const weight = weigh(value, { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] }, threshold('directOutliers'));
   return { causes: own, weight, source, says: saysOf(rest, situation), figure: { spread: 'drop', value } };
 }
 
@@ -92,13 +89,15 @@ function suspects(rest: PathRest, situation: Situation): readonly Cause[] {
 
 /** True where another reading across this piece lies inside its limit: it cannot lose much here either. */
 const isExcused = (piece: PieceName, rest: PathRest, situation: Situation): boolean =>
-  situation.paths().rests.some(
-    ({ test, reading }) =>
-      test !== rest.test &&
-      pathOf(test).pieces.includes(piece) &&
-      !isPartOf(rest.test, test) &&
-      situation.graded.get(reading.id)?.grade !== 'outside',
-  );
+  situation
+    .paths()
+    .rests.some(
+      ({ test, reading }) =>
+        test !== rest.test &&
+        pathOf(test).pieces.includes(piece) &&
+        !isPartOf(rest.test, test) &&
+        situation.graded.get(reading.id)?.grade !== 'outside',
+    );
 
 function saysOf(rest: PathRest, situation: Situation): Said {
   const { test, reading, amps } = rest;

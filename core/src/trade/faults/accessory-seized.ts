@@ -9,7 +9,10 @@ export const accessorySeized: Fault = {
   symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1, 'belt-squeal': 0.3 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: [
-    { excuse: 'belt-not-off', how: 'An engine tight in its bearings asks for the same high current: only the belt off tells.' },
+    {
+      excuse: 'belt-not-off',
+      how: 'An engine tight in its bearings asks for the same high current: only the belt off tells.',
+    },
   ],
   where: 'belt-removed-crank',
   effect: (vehicle, severity) => {

@@ -8,7 +8,14 @@ export const alternatorDiode: Fault = {
   prior: 0.03,
   symptoms: { 'charge-lamp': 0.7, 'dim-at-idle': 0.7, 'goes-flat': 0.5, 'radio-whine': 1 },
   excuses: [
-    { excuse: 'ripple-one-way', how: 'An AC range that lets DC through, or a battery connection that no longer filters, shows ripple of a sound alternator.' },
+    {
+      excuse: 'battery-flat',
+      how: 'A flat battery takes much current, and the ripple of a sound alternator grows with it.',
+    },
+    {
+      excuse: 'ripple-one-way',
+      how: 'An AC range that lets DC through, or a battery connection that no longer filters, shows ripple of a sound alternator.',
+    },
   ],
   effect: (vehicle, severity, random, { badRippleVolts }) => {
     vehicle.rippleVolts = along(badRippleVolts, severity) * vehicle.scale;

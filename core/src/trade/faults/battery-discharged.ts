@@ -6,9 +6,16 @@ export const batteryDischarged: Fault = {
   part: () => 'battery',
   customer: 'The battery is empty. It must be charged before anything can be said about it.',
   prior: 0.05,
-  symptoms: { 'slow-crank': 1, 'no-crank-silent': 0.4, 'no-crank-single-click': 0.5, 'no-crank-rapid-clicks': 1, 'lamps-dim-on-crank': 1, 'resets-on-crank': 1, 'goes-flat': 1 },
+  symptoms: {
+    'slow-crank': 1,
+    'no-crank-silent': 0.4,
+    'no-crank-single-click': 0.5,
+    'no-crank-rapid-clicks': 1,
+    'lamps-dim-on-crank': 1,
+    'resets-on-crank': 1,
+    'goes-flat': 1,
+  },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
-  excuses: [
-  ],
+  excuses: [],
   effect: (vehicle, severity) => void (vehicle.charge = along([0.6, 0.05], severity)),
 };

@@ -6,13 +6,29 @@ export const batteryWorn: Fault = {
   part: () => 'battery',
   customer: 'The battery no longer holds what it should. Charged, it still cannot carry the starter.',
   prior: 0.08,
-  symptoms: { 'slow-crank': 1, 'no-crank-rapid-clicks': 1, 'lamps-dim-on-crank': 1, 'resets-on-crank': 1, 'goes-flat': 1 },
+  symptoms: {
+    'slow-crank': 1,
+    'no-crank-rapid-clicks': 1,
+    'lamps-dim-on-crank': 1,
+    'resets-on-crank': 1,
+    'goes-flat': 1,
+  },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: [
     { excuse: 'battery-flat', how: 'A flat battery sags under load just as a worn one does.' },
-    { excuse: 'health-not-measured', how: 'Low cranking volts come from a greedy starter as well; only a test of the battery itself tells.' },
-    { excuse: 'label-doubted', how: 'A rating in the wrong standard makes a sound battery look worn, or a worn one sound.' },
-    { excuse: 'one-test-may-err', how: 'A tester clamped on paint or oxide, or too large a load, fails a sound battery once.' },
+    {
+      excuse: 'health-not-measured',
+      how: 'Low cranking volts come from a greedy starter as well; only a test of the battery itself tells.',
+    },
+    {
+      excuse: 'label-doubted',
+      how: 'A rating in the wrong standard makes a sound battery look worn, or a worn one sound.',
+    },
+    {
+      excuse: 'one-test-may-err',
+      how: 'A tester clamped on paint or oxide, or too large a load, fails a sound battery once.',
+    },
   ],
-  effect: (vehicle, severity, _random, { wornHealth: [low, high] }) => void (vehicle.health = along([high, low], severity)),
+  effect: (vehicle, severity, _random, { wornHealth: [low, high] }) =>
+    void (vehicle.health = along([high, low], severity)),
 };

@@ -9,7 +9,10 @@ export const cableStarterPositive: Fault = {
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: [
-    { excuse: 'positive-cable-not-measured', how: 'Slow cranking at few amps comes from any resistance in the loop: only the drop says where.' },
+    {
+      excuse: 'positive-cable-not-measured',
+      how: 'Slow cranking at few amps comes from any resistance in the loop: only the drop says where.',
+    },
   ],
   where: 'drop-starter-positive',
   effect: badPiece('positive-cable'),

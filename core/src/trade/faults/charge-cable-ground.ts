@@ -8,7 +8,10 @@ export const chargeCableGround: Fault = {
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
   excuses: [
-    { excuse: 'alternator-ground-not-measured', how: 'A weak alternator shows the same low volts at the battery: only the drop tells.' },
+    {
+      excuse: 'alternator-ground-not-measured',
+      how: 'A weak alternator shows the same low volts at the battery: only the drop tells.',
+    },
   ],
   where: 'drop-charge-ground',
   effect: badPiece('alternator-joint'),

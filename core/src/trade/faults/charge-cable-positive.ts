@@ -8,7 +8,10 @@ export const chargeCablePositive: Fault = {
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
   excuses: [
-    { excuse: 'charging-path-not-measured', how: 'A weak alternator shows the same low volts at the battery: only the drop tells.' },
+    {
+      excuse: 'charging-path-not-measured',
+      how: 'A weak alternator shows the same low volts at the battery: only the drop tells.',
+    },
   ],
   where: 'drop-charge-positive',
   effect: (vehicle, severity, random, spread) => {

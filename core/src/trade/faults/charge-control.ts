@@ -6,9 +6,7 @@ export const chargeControl: Fault = {
   customer: 'The alternator is not told to charge: its control wire or lamp circuit is open.',
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 0.7 },
-  excuses: [
-    { excuse: 'excitation-not-measured', how: 'A dead alternator is as silent: only the excitation tells.' },
-  ],
+  excuses: [{ excuse: 'excitation-not-measured', how: 'A dead alternator is as silent: only the excitation tells.' }],
   where: 'excitation-voltage',
   effect: (vehicle) => void (vehicle.excited = false),
 };

@@ -8,7 +8,10 @@ export const groundBody: Fault = {
   prior: 0.02,
   symptoms: { 'resets-on-crank': 0.5, 'dim-at-idle': 0.4, 'lamps-dim-on-crank': 0.4 },
   excuses: [
-    { excuse: 'body-ground-not-measured', how: 'Dim lamps and resets come from a weak battery too: only the drop from the body tells.' },
+    {
+      excuse: 'body-ground-not-measured',
+      how: 'Dim lamps and resets come from a weak battery too: only the drop from the body tells.',
+    },
   ],
   where: 'drop-body-ground',
   effect: badPiece('body-strap'),

@@ -6,7 +6,6 @@ export const none: Fault = {
   customer: 'Battery, starter, alternator and their connections are in order.',
   prior: 0.5,
   symptoms: {},
-  excuses: [
-  ],
+  excuses: [],
   effect: () => undefined,
 };

@@ -7,7 +7,10 @@ export const parasiticDrain: Fault = {
   prior: 0.04,
   symptoms: { 'goes-flat': 1 },
   excuses: [
-    { excuse: 'drain-not-measured', how: 'A battery that does not hold its charge is flat in the morning too: only the draw tells.' },
+    {
+      excuse: 'drain-not-measured',
+      how: 'A battery that does not hold its charge is flat in the morning too: only the draw tells.',
+    },
   ],
   where: 'parasitic-draw',
   effect: (vehicle, severity) => void (vehicle.drainAmps = 0.18 * 12 ** severity),

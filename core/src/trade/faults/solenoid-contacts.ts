@@ -9,9 +9,18 @@ export const solenoidContacts: Fault = {
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: [
-    { excuse: 'contacts-not-measured', how: 'The loss may sit in the cable before them: only the drop across the contacts tells.' },
-    { excuse: 'not-told-to-crank', how: 'With little voltage at its control terminal the solenoid closes badly or not at all.' },
-    { excuse: 'positive-side-not-tried', how: 'Probes on the wrong studs read the motor’s own volts; the whole positive side must lose at least as much.' },
+    {
+      excuse: 'contacts-not-measured',
+      how: 'The loss may sit in the cable before them: only the drop across the contacts tells.',
+    },
+    {
+      excuse: 'not-told-to-crank',
+      how: 'With little voltage at its control terminal the solenoid closes badly or not at all.',
+    },
+    {
+      excuse: 'positive-side-not-tried',
+      how: 'Probes on the wrong studs read the motor’s own volts; the whole positive side must lose at least as much.',
+    },
   ],
   where: 'drop-solenoid',
   effect: badPiece('solenoid'),

@@ -8,7 +8,10 @@ export const starterControl: Fault = {
   symptoms: { 'no-crank-silent': 1 },
   symptomsAgainst: { 'no-crank-single-click': 'symptom-clicks', 'cranks-normally': 'symptom-cranks' },
   excuses: [
-    { excuse: 'control-not-measured', how: 'Silence comes from an open cable or burnt contacts too: only the control voltage tells.' },
+    {
+      excuse: 'control-not-measured',
+      how: 'Silence comes from an open cable or burnt contacts too: only the control voltage tells.',
+    },
   ],
   where: 'starter-control-voltage',
   effect: (vehicle, severity, random) =>

@@ -10,11 +10,20 @@ export const starterWorn: Fault = {
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: [
     { excuse: 'battery-not-proven', how: 'A weak battery gives the starter too little, and it turns slowly.' },
-    { excuse: 'draw-not-known', how: 'Without its current nobody can tell a starter that asks too much from one that gets too little.' },
+    {
+      excuse: 'draw-not-known',
+      how: 'Without its current nobody can tell a starter that asks too much from one that gets too little.',
+    },
     { excuse: 'positive-side', how: 'Volts lost in the positive cable or a post are missing at the starter.' },
     { excuse: 'ground-side', how: 'Volts lost on the way back are missing at the starter.' },
-    { excuse: 'not-told-to-crank', how: 'With little voltage at its control terminal the solenoid closes badly or not at all.' },
-    { excuse: 'something-holds-it', how: 'An engine that is hard to turn, or a seized accessory, slows a sound starter.' },
+    {
+      excuse: 'not-told-to-crank',
+      how: 'With little voltage at its control terminal the solenoid closes badly or not at all.',
+    },
+    {
+      excuse: 'something-holds-it',
+      how: 'An engine that is hard to turn, or a seized accessory, slows a sound starter.',
+    },
   ],
   effect: (vehicle, severity) => void (vehicle.motorOhm *= along([2.4, 3.6], severity)),
 };

@@ -26,7 +26,9 @@ export const meterLeads: ObservationKind = {
   isLooking: true,
   speaks: {},
   doubts: (finding, { test }) =>
-    finding === 'jumping' && TESTS[test].unit === 'V' && TESTS[test].leads?.red !== undefined ? say('leads-jump', {}) : null,
+    finding === 'jumping' && TESTS[test].unit === 'V' && TESTS[test].leads?.red !== undefined
+      ? say('leads-jump', {})
+      : null,
   phrases,
   simulated: () => 'steady',
   isUnmistakable: true,

@@ -36,9 +36,7 @@ const say = sayer(phrases);
 function offWindow(reading: NumericReading, situation: Situation): { under: number; over: number } {
   const volts = reading.value / situation.scale;
   const limit = limitOf(situation, reading);
-  const { min, max } = limit
-    ? { min: limit.min / situation.scale, max: limit.max / situation.scale }
-    : COMMANDED_VOLTS;
+  const { min, max } = limit ? { min: limit.min / situation.scale, max: limit.max / situation.scale } : COMMANDED_VOLTS;
   return { under: min - volts, over: volts - max };
 }
 

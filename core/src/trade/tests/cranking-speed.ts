@@ -102,18 +102,13 @@ export const crankingSpeed: Test = {
     const reading = latest(situation, 'cranking-speed');
     if (!reading) return [];
     const shared = { source: { reading: reading.id }, says: say('speed-cranking', { value: reading.value }) };
-    if (reading.value < STANDS_RPM)
-      return [fixed('engine-stands', [...SLOW, ...NOT_TOLD], shared.source, shared.says)];
+    if (reading.value < STANDS_RPM) return [fixed('engine-stands', [...SLOW, ...NOT_TOLD], shared.source, shared.says)];
     const slowest = limitOf(situation, reading)?.min;
     const turns = fixed('engine-turns', NOT_TOLD, shared.source, shared.says);
     if (slowest === undefined || slowest <= 0) return [turns, ...motor(seen)];
     // a cold engine turns slower
     const ln = Math.log((reading.value * Math.sqrt(coldDemand(situation.celsius))) / slowest);
-    return [
-      weighed('speed', ln, { ...shared, causes: SLOW, atLeast: weightOf('absent') }),
-      turns,
-      ...motor(seen),
-    ];
+    return [weighed('speed', ln, { ...shared, causes: SLOW, atLeast: weightOf('absent') }), turns, ...motor(seen)];
   },
   simulated: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
 };

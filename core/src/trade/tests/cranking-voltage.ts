@@ -94,7 +94,14 @@ export const crankingVoltage: Test = {
     const reading = latest(situation, 'cranking-voltage');
     const { resting } = situation;
     const limit = reading && limitOf(situation, reading);
-    if (!reading || !limit || resting === null || figures.crankingOhms !== null || limit.min >= resting || reading.value > resting)
+    if (
+      !reading ||
+      !limit ||
+      resting === null ||
+      figures.crankingOhms !== null ||
+      limit.min >= resting ||
+      reading.value > resting
+    )
       return fading(situation);
     const lost = resting - reading.value;
     return [
@@ -106,8 +113,7 @@ export const crankingVoltage: Test = {
       ...fading(situation),
     ];
   },
-  simulated: ({ cranking, volts }) =>
-    done(volts(Math.max(0.5, cranking.postVolts)), { method: 'min-max', seconds: 8 }),
+  simulated: ({ cranking, volts }) => done(volts(Math.max(0.5, cranking.postVolts)), { method: 'min-max', seconds: 8 }),
   slips: [
     // the dip of a fast peak, or a reading before the speed is steady
     slip(

@@ -14,7 +14,13 @@ export const diodeForward: Test = {
   conditions: [],
   isOnce: true,
   places: [
-    { group: 'Charging', at: 12, how: 'Diode range, red on the case, black on the stud. Conducts: 0.2 to 1.3 V.', asks: {}, ticks: ['disconnected'] },
+    {
+      group: 'Charging',
+      at: 12,
+      how: 'Diode range, red on the case, black on the stud. Conducts: 0.2 to 1.3 V.',
+      asks: {},
+      ticks: ['disconnected'],
+    },
   ],
   leads: across('alternator-case', 'alternator-stud', 'none'),
   step: {

@@ -15,7 +15,13 @@ export const diodeReverse: Test = {
   conditions: [],
   isOnce: true,
   places: [
-    { group: 'Charging', at: 13, how: 'Leads swapped. OL is good; a figure is a shorted diode.', asks: {}, ticks: ['disconnected'] },
+    {
+      group: 'Charging',
+      at: 13,
+      how: 'Leads swapped. OL is good; a figure is a shorted diode.',
+      asks: {},
+      ticks: ['disconnected'],
+    },
   ],
   leads: across('alternator-stud', 'alternator-case', 'none'),
   step: {

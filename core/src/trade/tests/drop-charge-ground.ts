@@ -7,7 +7,11 @@ export const dropChargeGround = dropTest({
   name: 'Drop, alternator case to battery −',
   red: 'alternator-case',
   black: 'negative-post',
-  place: { at: 10, how: 'From the alternator’s case to the − post, near full output.', ticks: ['speed-held', 'loads-on'] },
+  place: {
+    at: 10,
+    how: 'From the alternator’s case to the − post, near full output.',
+    ticks: ['speed-held', 'loads-on'],
+  },
   step: {
     minutes: 2,
     place: 'alternator',

@@ -7,7 +7,11 @@ export const dropChargePositive = dropTest({
   name: 'Drop, alternator B+ to battery +',
   red: 'alternator-stud',
   black: 'positive-post',
-  place: { at: 9, how: 'From the output stud to the + post, near full output.', ticks: ['speed-held', 'loads-on', 'insulated-probe'] },
+  place: {
+    at: 9,
+    how: 'From the output stud to the + post, near full output.',
+    ticks: ['speed-held', 'loads-on', 'insulated-probe'],
+  },
   step: {
     minutes: 2.5,
     place: 'alternator',

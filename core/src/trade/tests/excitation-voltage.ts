@@ -22,9 +22,7 @@ export const excitationVoltage: Test = {
   usual: 12,
   name: 'Excitation voltage, key on',
   conditions: [],
-  places: [
-    { group: 'Charging', at: 7, how: 'At the sense or ignition terminal.', asks: {}, ticks: ['key-on'] },
-  ],
+  places: [{ group: 'Charging', at: 7, how: 'At the sense or ignition terminal.', asks: {}, ticks: ['key-on'] }],
   leads: across('alternator-sense', 'negative-post', 'none'),
   step: {
     minutes: 2,
@@ -47,9 +45,5 @@ export const excitationVoltage: Test = {
     ];
   },
   simulated: ({ vehicle, random, volts }) =>
-    done(
-      vehicle.excited
-        ? volts(emf(vehicle) - 0.3 * vehicle.scale)
-        : volts(random.between(0, 5) * vehicle.scale),
-    ),
+    done(vehicle.excited ? volts(emf(vehicle) - 0.3 * vehicle.scale) : volts(random.between(0, 5) * vehicle.scale)),
 };

@@ -70,8 +70,7 @@ export const parasiticDraw: Test = {
       }),
     ];
   },
-  simulated: ({ vehicle, random }) =>
-    done(round(vehicle.drainAmps * random.factor(0.05), 3), { minutesAsleep: 40 }),
+  simulated: ({ vehicle, random }) => done(round(vehicle.drainAmps * random.factor(0.05), 3), { minutesAsleep: 40 }),
   // read before the modules slept
   slips: [
     slip(

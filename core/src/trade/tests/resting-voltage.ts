@@ -34,8 +34,7 @@ const phrases = {
   'charge-at-rest': (w: { value: number; charge: number }, voice: Voice) =>
     `${voice.volts(w.value)} at rest is ${voice.share(w.charge)} charged`,
   'all-cells-answer': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at rest: all cells answer`,
-  'still-low': (w: { charge: number }, voice: Voice) =>
-    `still ${voice.share(w.charge)} charged when it was read again`,
+  'still-low': (w: { charge: number }, voice: Voice) => `still ${voice.share(w.charge)} charged when it was read again`,
 };
 const say = sayer(phrases);
 
@@ -99,9 +98,7 @@ export const restingVoltage: Test = {
     const again: Finding[] =
       readingsOf(situation, 'resting-voltage').filter(({ battery }) => battery === reading.battery).length >= 2 &&
       !isCharged(situation)
-        ? [
-            fixed('still-low', causes('battery-dead-cell', ['battery-worn', 0.3]), source, say('still-low', { charge })),
-          ]
+        ? [fixed('still-low', causes('battery-dead-cell', ['battery-worn', 0.3]), source, say('still-low', { charge }))]
         : [];
     if (hasDeadCellVolts(situation))
       return [

@@ -47,8 +47,7 @@ export const starterControlVoltage: Test = {
   findings: ({ situation }) => {
     const reading = latest(situation, 'starter-control-voltage');
     if (!reading) return [];
-    const there =
-      latest(situation, 'cranking-voltage')?.value ?? situation.resting ?? USUAL_VOLTS * situation.scale;
+    const there = latest(situation, 'cranking-voltage')?.value ?? situation.resting ?? USUAL_VOLTS * situation.scale;
     return [
       weighed('control', reading.value / there, {
         causes: causes('starter-control'),

@@ -62,8 +62,7 @@ function wrongScale({ value }: NumericReading, sight: Sight): Said | null {
   const told = overLimit(value);
   if (value < draw.min * TENTH_OF_USUAL && lost > TELLING_SAG_VOLTS * scale && told !== null && told > WORST / 2) {
     const tenfold = overLimit(value * 10)!;
-    if (tenfold > HEALTHIEST && tenfold < WORST)
-      return say('clamp-scale-tenth', { value, lost, meant: value * 10 });
+    if (tenfold > HEALTHIEST && tenfold < WORST) return say('clamp-scale-tenth', { value, lost, meant: value * 10 });
   }
   const isFar = value > draw.max * MANY_TIMES_USUAL && lost < TELLING_SAG_VOLTS * scale * 3;
   return isFar ? say('clamp-scale-times-ten', { value, lost, meant: value / 10 }) : null;

@@ -20,7 +20,10 @@ export const valueWords = (test: Reading['test'], value: number, figures: Figure
   TESTS[test].isSmallVolts ? figures.smallVolts(value) : figures.quantity(value, TESTS[test].unit);
 
 /** A reading's value for people. */
-export function readingWords({ test, value, notPossible }: Pick<Reading, 'test' | 'value' | 'notPossible'>, figures: FigureFormat): string {
+export function readingWords(
+  { test, value, notPossible }: Pick<Reading, 'test' | 'value' | 'notPossible'>,
+  figures: FigureFormat,
+): string {
   if (value === null) return `not possible (${notPossibleWords(notPossible ?? 'other')})`;
   if (typeof value === 'number') return valueWords(test, value, figures);
   return typeof value === 'string' ? value : value.map((cell) => figures.plain(cell, 3)).join(' · ');

@@ -63,10 +63,7 @@ const VOIDS = {
     `A ${w.method} reading misses the inrush, which is over in milliseconds: it needs a fast peak or a scope.`,
   'drop-without-current': (w: { amps: number; usual: number }, voice: Voice) =>
     `Only ${voice.amps(w.amps)} flowed, less than half of the usual ${voice.amps(w.usual)}: a drop without current says nothing.`,
-  'part-above-whole': (
-    w: { partTest: TestName; part: number; wholeTest: TestName; whole: number },
-    voice: Voice,
-  ) =>
+  'part-above-whole': (w: { partTest: TestName; part: number; wholeTest: TestName; whole: number }, voice: Voice) =>
     `A part of the path cannot lose more (${lower(TESTS[w.partTest].name)}: ${voice.smallVolts(w.part)}) than the whole (${lower(TESTS[w.wholeTest].name)}: ${voice.smallVolts(w.whole)}): repeat both under the same current.`,
   'more-than-there-is': (w: { value: number; there: number }, voice: Voice) =>
     `${voice.smallVolts(w.value)} is more than the battery has (${voice.volts(w.there)}).`,
@@ -236,4 +233,3 @@ export const stepInside = (step: StepName): string => {
   const name = stepName(step);
   return isObservationName(step) ? lower(OBSERVATIONS[step].asks) : lower(name);
 };
-

@@ -28,7 +28,9 @@ export function englishVoice(choice?: FigureChoice): Voice {
     value: (test, value) => valueWords(test, value, figures),
     range: (test, { min, max }) => {
       if (min === undefined) return max === undefined ? 'any' : `at most ${voice.value(test, max)}`;
-      return max === undefined ? `at least ${voice.value(test, min)}` : `${voice.value(test, min)} to ${voice.value(test, max)}`;
+      return max === undefined
+        ? `at least ${voice.value(test, min)}`
+        : `${voice.value(test, min)} to ${voice.value(test, max)}`;
     },
     say: ({ code, with: given }: Said) => {
       const sentence = sentenceOf(code);

@@ -30,7 +30,8 @@ export function caseRoutes(pool: Pool): Router {
   router.post('/cases', async (request, response) => {
     const shop = shopParam(request);
     const checked = checkCase(request.body);
-    if (!checked.ok) throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
+    if (!checked.ok)
+      throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
     const id = randomUUID();
     await inTransaction(pool, (sql) => storeCase(sql, shop, id, checked.value));
     response.status(201).json(await wholeJob(pool, shop, id));

@@ -48,10 +48,9 @@ export const CONDUCTORS = {
   body: 'M108 156V188',
 } as const;
 
-export const ALIVE: Readonly<Record<Flow, readonly (keyof typeof CONDUCTORS)[]>> =
-  {
-    none: [],
-    load: [],
-    cranking: ['supply', 'starter', 'starterGround', 'ground'],
-    charging: ['charge', 'supply', 'alternatorGround', 'ground'],
-  };
+export const ALIVE: Readonly<Record<Flow, readonly (keyof typeof CONDUCTORS)[]>> = {
+  none: [],
+  load: [],
+  cranking: ['supply', 'starter', 'starterGround', 'ground'],
+  charging: ['charge', 'supply', 'alternatorGround', 'ground'],
+};

@@ -1,13 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import {
-  JUDGED_PARTS,
-  VERDICT_WORDS,
-  decisionTone,
-  decisionWords,
-  nameOf,
-  retell,
-  stepName,
-} from '@tetrad/core';
+import { JUDGED_PARTS, VERDICT_WORDS, decisionTone, decisionWords, nameOf, retell, stepName } from '@tetrad/core';
 import type { Judgement, NextStep, RankedFault, Reading, StepName, Voice } from '@tetrad/core';
 import { Figures } from '../../state/figures';
 

@@ -11,16 +11,7 @@ import {
   untracked,
   viewChildren,
 } from '@angular/core';
-import {
-  CONDITIONS,
-  NOT_POSSIBLE,
-  PATHS,
-  TESTS,
-  TICKS,
-  assessCase,
-  isPathTest,
-  parseEntry,
-} from '@tetrad/core';
+import { CONDITIONS, NOT_POSSIBLE, PATHS, TESTS, TICKS, assessCase, isPathTest, parseEntry } from '@tetrad/core';
 import type {
   Assessment,
   Case,
@@ -101,9 +92,7 @@ export class ReadingEntry {
   /** A hydrometer has no leads to place. */
   protected readonly hasLeads = computed(() => this.row().leads !== null);
   /** Speed is counted in peaks, a clamp gives volts: both can be worked out here. */
-  protected readonly canWorkOut = computed(
-    () => this.row().unit === 'rpm' || this.row().leads?.clamp !== undefined,
-  );
+  protected readonly canWorkOut = computed(() => this.row().unit === 'rpm' || this.row().leads?.clamp !== undefined);
   protected readonly instrument = computed(() => this.#instruments.of(this.row().unit));
   protected readonly batteries = computed(() => {
     const { count = 1 } = this.subject().system.battery;

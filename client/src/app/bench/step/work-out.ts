@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm, parseEntry } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
 import { Figures } from '../../state/figures';
@@ -91,5 +100,7 @@ export class WorkOut {
       ? crankingRpm(entry.value, cylinders)
       : null;
   });
-  protected readonly words = computed(() => this.#figures.voice().quantity(this.result() ?? 0, this.kind() === 'rpm' ? 'rpm' : 'A'));
+  protected readonly words = computed(() =>
+    this.#figures.voice().quantity(this.result() ?? 0, this.kind() === 'rpm' ? 'rpm' : 'A'),
+  );
 }

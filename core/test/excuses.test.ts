@@ -1,0 +1,194 @@
+/** Proof before condemning: each excuse has a mechanism, stands in the way until it is tested, and goes when it is. */
+import {
+  EXCUSES,
+  FAULTS,
+  FAULT_NAMES,
+  SimulatedVisit,
+  isObservationName,
+  isTestName,
+  judge,
+  simulateCase,
+} from '@tetrad/core';
+import type { Case, FaultName } from '@tetrad/core';
+import { caseOf, charging, crank, drop, read, rest, ripple, saw } from './cases';
+
+const CALLED = FAULT_NAMES.filter((fault) => FAULTS[fault].excuses.length > 0);
+
+describe('the table of excuses', () => {
+  it('gives every fault that may be called at least one, and none to what is no fault of a part', () => {
+    expect(FAULT_NAMES.filter((fault) => !CALLED.includes(fault))).toEqual(['battery-discharged', 'none']);
+  });
+
+  it('tells for every excuse of every fault by which mechanism it gives the same readings', () => {
+    for (const fault of CALLED)
+      for (const { excuse, how } of FAULTS[fault].excuses) {
+        expect(how).toMatch(/^[A-Z].{20,}\.$/);
+        expect(EXCUSES[excuse].steps.length).toBeGreaterThan(0);
+      }
+  });
+
+  it('a battery that overcharges is not excused by being flat: flat pulls volts down, never up', () => {
+    expect(FAULTS['regulator-high'].excuses.map(({ excuse }) => excuse)).not.toContain('battery-flat');
+  });
+});
+
+/** A whole visit of a vehicle with one plain fault, and the same without the steps of one excuse. */
+const visitOf = (fault: FaultName): Case => {
+  for (let seed = 4_000; ; seed++) {
+    const subject = simulateCase({ faults: [fault], severity: 0.5, seed });
+    const { decision } = judge(subject);
+    if (decision.fault === fault && decision.action !== 'test-next') return subject;
+    if (seed > 4_100) throw new Error(`no visit of a hundred calls ${fault}`);
+  }
+};
+const without = (subject: Case, steps: readonly string[]): Case => ({
+  ...subject,
+  readings: subject.readings.filter(({ test }) => !steps.includes(test)),
+  observations: (subject.observations ?? []).filter(({ about }) => !steps.includes(about)),
+});
+
+/** Excuses that a missing step leaves open by itself: the others are excluded by several ways at once. */
+const ALONE: readonly (readonly [FaultName, keyof typeof EXCUSES])[] = [
+  ['starter-worn', 'battery-not-proven'],
+  ['starter-worn', 'draw-not-known'],
+  ['starter-worn', 'positive-side'],
+  ['starter-worn', 'ground-side'],
+  ['starter-worn', 'not-told-to-crank'],
+  ['starter-dragging', 'accessory-holds-it'],
+  ['starter-control', 'control-not-measured'],
+  ['starter-drive', 'not-told-to-crank'],
+  ['engine-drag', 'not-turned-by-hand'],
+  ['accessory-seized', 'belt-not-off'],
+  ['alternator-dead', 'belt-slips'],
+  ['alternator-dead', 'not-told-to-charge'],
+  ['alternator-dead', 'strap-broken'],
+  ['alternator-weak', 'belt-slips'],
+  ['alternator-weak', 'alternator-ground'],
+  ['regulator-high', 'sense-wire'],
+  ['regulator-high', 'alternator-ground'],
+  ['belt-slip', 'belt-not-seen'],
+  ['charge-control', 'excitation-not-measured'],
+  ['parasitic-drain', 'drain-not-measured'],
+  ['connection-positive-post', 'positive-post-not-measured'],
+  ['connection-negative-post', 'negative-post-not-measured'],
+  ['cable-starter-positive', 'positive-cable-not-measured'],
+  ['charge-cable-ground', 'alternator-ground-not-measured'],
+  ['ground-body', 'body-ground-not-measured'],
+  ['solenoid-contacts', 'contacts-not-measured'],
+];
+
+describe('an excuse that nobody tested', () => {
+  it.each(ALONE)('%s is not called while “%s” is open, and is with it', (fault, excuse) => {
+    const subject = visitOf(fault);
+    expect(judge(subject).decision).toMatchObject({ fault });
+    const { decision } = judge(without(subject, EXCUSES[excuse].steps));
+    const isCalled = decision.fault === fault && (decision.action === 'replace' || decision.action === 'repair');
+    expect(isCalled).toBe(false);
+  });
+
+  it('is told by its step, which is a test, an observation, a charge or a look at the label', () => {
+    for (const { steps } of Object.values(EXCUSES))
+      for (const step of steps)
+        expect(isTestName(step) || isObservationName(step) || step === 'charge' || step === 'label').toBe(true);
+  });
+});
+
+describe('proof that needs no charge', () => {
+  const flat = [rest(12.1), charging(14.2), ripple(0.04)];
+  const battery = (readings: Parameters<typeof caseOf>[0]) => judge(caseOf(readings, { symptoms: ['slow-crank'] }));
+
+  it('volts lost while it stood disconnected', () => {
+    const said = battery([...flat.slice(1), rest(10.5), read('hold-charge', 10.4, { hours: 11, startVolts: 12.6 })]);
+    expect(said.decision).toMatchObject({ action: 'replace', part: 'battery', fault: 'battery-dead-cell' });
+  });
+
+  it('a spread of gravity', () => {
+    const cells = read('specific-gravity', [1.2, 1.21, 1.09, 1.2, 1.205, 1.2], { electrolyteCelsius: 27 });
+    expect(battery([...flat, cells]).decision).toMatchObject({ action: 'replace', fault: 'battery-dead-cell' });
+  });
+
+  it('a ruined health figure by two ways', () => {
+    const said = battery([...flat, read('conductance', 150), read('internal-resistance', 0.024)]);
+    expect(said.decision).toMatchObject({ action: 'replace', part: 'battery' });
+  });
+
+  it('but a failed load test on a flat battery is no proof, and leaves no “keep” behind', () => {
+    const said = battery([rest(12.44), read('load-test', 8.6, { amps: 280, seconds: 15 }), charging(14.2)]);
+    expect(said.readings[1]!.grade).toBe('void');
+    expect(said.parts.battery.verdict).not.toBe('keep');
+    expect(said.decision.action).toBe('charge-first');
+  });
+});
+
+describe('overcharging', () => {
+  const readings = [
+    rest(12.7),
+    charging(15.7),
+    charging(15.6, 'on'),
+    read('excitation-voltage', 12.5),
+    drop('drop-charge-ground', 0.03, 88),
+    ripple(0.04),
+  ];
+  it('is called with the paths good, whatever the charge', () => {
+    expect(judge(caseOf(readings, { symptoms: ['bright-lamps'] })).decision).toMatchObject({
+      action: 'replace',
+      part: 'alternator',
+      fault: 'regulator-high',
+    });
+  });
+  it('is excused by the alternator’s ground: the regulator sees too little and drives harder', () => {
+    const bad = readings.map((reading) =>
+      reading.test === 'drop-charge-ground' ? { ...reading, value: 1.4 } : reading,
+    );
+    const { decision, next } = judge(caseOf(bad, { symptoms: ['bright-lamps'] }));
+    expect(decision.action).toBe('test-next');
+    expect(next[0]!.test).toBe('drop-negative-post');
+  });
+});
+
+test('a starter is not condemned without one valid reading of its current', () => {
+  const readings = [
+    rest(12.65),
+    read('conductance', 560),
+    crank(10.9),
+    read('starter-draw', 199, { clampCeilingAmps: 200 }),
+    read('cranking-speed', 90),
+    drop('drop-starter-positive', 0.2),
+    drop('drop-starter-ground', 0.07),
+    read('starter-control-voltage', 10.6),
+  ];
+  const said = judge(
+    caseOf(readings, {
+      symptoms: ['slow-crank'],
+      observations: [saw('crank-by-hand', 'turns'), saw('belt-removed-crank', 'unchanged')],
+    }),
+  );
+  expect(said.decision.action).toBe('test-next');
+  expect(said.next.map(({ test }) => test)).toContain('starter-draw');
+});
+
+test('following the judge never ends in a part whose excuses were not tested', () => {
+  for (const fault of ['starter-worn', 'alternator-dead', 'battery-worn'] as const) {
+    const visit = new SimulatedVisit({ faults: [fault], severity: 0.6, seed: 71 });
+    visit.do('resting-voltage');
+    for (let i = 0; i < 40; i++) {
+      const { decision, next } = judge(visit.case);
+      if (decision.action === 'replace') {
+        const done = new Set<string>([
+          ...visit.case.readings.map(({ test }) => test),
+          ...(visit.case.observations ?? []).map(({ about }) => about),
+        ]);
+        for (const { excuse } of FAULTS[decision.fault!].excuses)
+          expect(
+            EXCUSES[excuse].steps.some((step) => done.has(step)) ||
+              EXCUSES[excuse].steps[0] === 'charge' ||
+              excuse === 'label-doubted' ||
+              excuse === 'output-path-open',
+          ).toBe(true);
+        break;
+      }
+      if (next.length === 0) break;
+      visit.do(next[0]!.test, next[0]!.conditions);
+    }
+  }
+});

@@ -1,0 +1,173 @@
+/** Limits follow the school, the maker's figure wins, and a set that is edited moves everything that leans on it. */
+import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, judge } from '@tetrad/core';
+import type { Case, CriteriaSet, Limit, Reading, TestName } from '@tetrad/core';
+import { SOUND_SYSTEM, caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
+
+const specified = (figures: Case['system']['specified']): { system: Case['system'] } => ({
+  system: { ...SOUND_SYSTEM, specified: figures },
+});
+/** A copy of a set with other limits for one test, as a shop would edit it. */
+const edited = (set: CriteriaSet, test: TestName, change: (limit: Limit) => Limit): CriteriaSet => ({
+  ...set,
+  id: 'shop',
+  limits: set.limits.map((limit) => (limit.test === test ? change(limit) : limit)),
+});
+const probability = (readings: readonly Reading[], set: CriteriaSet, fault: string): number =>
+  judge(caseOf(readings), set).faults.find((entry) => entry.fault === fault)!.probability;
+
+describe('the maker’s figure', () => {
+  it.each(SCHOOLS.map((school) => [school.id, school] as const))(
+    'for cranking wins over every limit of %s',
+    (_id, school) => {
+      const more = specified({ crankingVolts: { min: 11 } });
+      const graded = lastOf([rest(12.65), crank(10.8)], school, more);
+      expect(graded).toMatchObject({ grade: 'outside', limit: 'at least 11.00 V (specified)' });
+      expect(lastOf([rest(12.65), crank(11.1)], school, more).grade).toBe('within');
+    },
+  );
+
+  it('for charging wins over the window, but not over a commanded target that was read', () => {
+    const more = specified({ chargingVolts: { min: 14.0, max: 15.2 } });
+    expect(lastOf([charging(15.1)], BALANCED, more).grade).toBe('within');
+    expect(lastOf([charging(13.8)], BALANCED, more).grade).toBe('outside');
+    const smart = { system: { ...more.system, alternator: { ratedAmps: 150, regulation: 'commanded' as const } } };
+    expect(lastOf([read('charging-voltage', 12.9, { commandedVolts: 12.8 })], BALANCED, smart).grade).toBe('within');
+  });
+
+  it('for the starter’s draw is no typical range: it has no soft ends, and grows with the cold', () => {
+    const more = specified({ starterDrawAmps: { min: 90, max: 180 } });
+    expect(lastOf([read('starter-draw', 176)], BALANCED, more)).toMatchObject({
+      grade: 'within',
+      limit: '90 A to 180 A (specified)',
+    });
+    expect(lastOf([read('starter-draw', 220)], BALANCED, { ...more, celsius: -18 }).grade).toBe('within');
+    expect(lastOf([read('starter-draw', 195)]).grade).toBe('near');
+  });
+});
+
+describe('the borderline zone of a limit', () => {
+  it('of holding its charge begins where the set says', () => {
+    const held = read('hold-charge', 12.4, { hours: 12, startVolts: 12.65 });
+    const narrow = edited(BALANCED, 'hold-charge', (limit) => ({ ...limit, borderline: 0.05 }));
+    expect(lastOf([held]).grade).toBe('near');
+    expect(lastOf([held], narrow).grade).toBe('within');
+  });
+
+  it('of the alternator’s output begins where the set says', () => {
+    const output = read('alternator-current', 92, { systemVolts: 12.5, fieldPercent: 100 });
+    const narrow = edited(BALANCED, 'alternator-current', (limit) => ({ ...limit, borderline: 0.01 }));
+    expect(lastOf([output]).grade).toBe('near');
+    expect(lastOf([output], narrow).grade).toBe('within');
+  });
+
+  it('of a drop is halved on 6 V and doubled on 24 V with its limit', () => {
+    const system = (nominalVolts: 6 | 24): Case['system'] => ({ ...SOUND_SYSTEM, nominalVolts });
+    const at = (nominalVolts: 6 | 24, volts: number) =>
+      lastOf([read('drop-starter-ground', volts)], BALANCED, { system: system(nominalVolts) }).grade;
+    expect([at(6, 0.07), at(6, 0.085), at(6, 0.11)]).toEqual(['within', 'near', 'outside']);
+    expect([at(24, 0.3), at(24, 0.34), at(24, 0.44)]).toEqual(['within', 'near', 'outside']);
+  });
+});
+
+describe('a set that is edited', () => {
+  const battery = [rest(12.65), crank(10.4), read('starter-draw', 130), charging(14.2), ripple(0.04)];
+
+  it('moves grade, probability, proof and decision together: a stricter conductance cut condemns what passed', () => {
+    const readings = [...battery, read('conductance', 400), read('internal-resistance', 0.0075)];
+    const strict = edited(
+      edited(BALANCED, 'conductance', (limit) => ({ ...limit, rule: { kind: 'rated-share', minShare: 0.95 } })),
+      'internal-resistance',
+      (limit) => ({ ...limit, rule: { kind: 'ohms-times-cca', max: 3 } }),
+    );
+    expect(judge(caseOf(readings)).readings.at(-1)!.grade).toBe('near');
+    expect(judge(caseOf(readings), strict).readings.at(-1)!.grade).toBe('outside');
+    expect(probability(readings, strict, 'battery-worn')).toBeGreaterThan(
+      probability(readings, BALANCED, 'battery-worn') + 0.3,
+    );
+  });
+
+  it('that allows a wider spread of gravity leaves the battery in', () => {
+    const cells = read('specific-gravity', [1.265, 1.18, 1.262, 1.264, 1.263, 1.265], { electrolyteCelsius: 27 });
+    const wide = edited(BALANCED, 'specific-gravity', (limit) => ({ ...limit, rule: { kind: 'spread', max: 0.15 } }));
+    const readings = [...battery, cells];
+    expect(judge(caseOf(readings)).decision).toMatchObject({ action: 'replace', fault: 'battery-dead-cell' });
+    expect(judge(caseOf(readings), wide).decision.action).not.toBe('replace');
+    expect(probability(readings, wide, 'battery-dead-cell')).toBeLessThan(0.3);
+  });
+
+  it('a drop that a lenient school passes is no suspicion there, and a fault to a strict one', () => {
+    const readings = [...battery, drop('drop-starter-ground', 0.34)];
+    const by = (set: CriteriaSet) => probability(readings, set, 'cable-starter-ground');
+    expect(by(QUICK_CHECK)).toBeLessThan(0.1);
+    expect(by(BALANCED)).toBeGreaterThan(by(QUICK_CHECK) + 0.2);
+  });
+
+  it('ripple that the careful school refuses weighs more there', () => {
+    const readings = [...battery.slice(0, 4), ripple(0.24)];
+    expect(probability(readings, CAREFUL, 'alternator-diode')).toBeGreaterThan(
+      probability(readings, QUICK_CHECK, 'alternator-diode') + 0.1,
+    );
+  });
+
+  it('another minimum of charge is named as such, and bars what it bars', () => {
+    const careful: CriteriaSet = { ...BALANCED, minimumCharge: 0.9 };
+    const said = judge(caseOf([rest(12.5), crank(8.9)]), careful);
+    expect(said.decision.because).toContain('below 90 %');
+    expect(said.readings[1]).toMatchObject({ grade: 'void' });
+    expect(said.readings[1]!.because).toContain('below 90 %');
+    expect(judge(caseOf([rest(12.5), crank(8.9)])).readings[1]!.grade).toBe('outside');
+  });
+});
+
+describe('a load test on 6 and 24 V', () => {
+  const of = (nominalVolts: 6 | 24): { system: Case['system'] } => ({
+    system: {
+      ...SOUND_SYSTEM,
+      nominalVolts,
+      battery: { ...SOUND_SYSTEM.battery, ...(nominalVolts === 24 && { count: 2, arrangement: 'series' as const }) },
+    },
+  });
+  it.each([
+    [6, 6.32, 3.6, 5.4],
+    [24, 25.3, 14.5, 21.5],
+  ] as const)(
+    'at %d V: one that fails at once has failed, one that holds was too short',
+    (volts, resting, low, high) => {
+      const short = (value: number) => read('load-test', value, { amps: 280, seconds: 4 });
+      expect(lastOf([rest(resting), short(low)], BALANCED, of(volts)).grade).toBe('outside');
+      expect(lastOf([rest(resting), short(high)], BALANCED, of(volts))).toMatchObject({ grade: 'void' });
+      expect(lastOf([rest(resting), short(high)], BALANCED, of(volts)).because).toContain('too short');
+    },
+  );
+});
+
+describe('a drop is told as it was read', () => {
+  it('with its current and what is allowed at that current; the projection stands in brackets', () => {
+    const { because, limit } = lastOf([rest(12.6), drop('drop-starter-ground', 0.62, 192)]);
+    expect(because).toContain('0.62 V at 192 A is above its limit');
+    expect(limit).toBe('at most 279 mV at the 192 A of this reading (200 mV at the usual 138 A)');
+    const said = judge(caseOf([rest(12.6), drop('drop-starter-ground', 0.62, 192)]));
+    const line = said.faults.find(({ fault }) => fault === 'cable-starter-ground')!.evidence[0]!;
+    expect(line.says).toBe('0.62 V lost in it at 192 A, where 279 mV is allowed (444 mV at the usual 138 A)');
+    expect(line).toMatchObject({ code: 'drop-read', with: { value: 0.62, amps: 192 } });
+  });
+
+  it('on a 24 V truck in the volts of the truck', () => {
+    const system: Case['system'] = { ...SOUND_SYSTEM, nominalVolts: 24 };
+    const said = judge(caseOf([rest(25.2), drop('drop-starter-positive', 5.3, 150)], { system }));
+    const line = said.faults.find(({ fault }) => fault === 'cable-starter-positive')!.evidence[0]!;
+    expect(line.says).toContain('5.30 V lost in it at 150 A');
+  });
+});
+
+test('every school grades a sound vehicle’s four notes within, and heavy duty leaves more room at the floor', () => {
+  for (const school of SCHOOLS)
+    for (const reading of [rest(12.65), charging(14.2), ripple(0.04)])
+      expect(lastOf([rest(12.65), reading], school).grade).toBe('within');
+  expect(lastOf([rest(12.65), crank(9.9)], HEAVY_DUTY).grade).toBe('near');
+});
+
+test('an observation alone changes no grade', () => {
+  const graded = (more: object) => lastOf([rest(12.65), crank(10.4)], BALANCED, more).grade;
+  expect(graded({ observations: [saw('terminals', 'corroded')] })).toBe(graded({}));
+});
