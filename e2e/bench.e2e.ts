@@ -1,7 +1,7 @@
 /** The bench beyond a single reading: packs, the repair and after it, quick checks, labels, keys and touch. */
 import { create } from 'qrcode';
 import { enter, expect, test, toEmptyShop } from './application';
-import { followTheJudge } from './walk';
+import { BY_TOUCH, followTheJudge } from './walk';
 
 test('a pack: each battery is isolated and read by itself, and both are replaced together', async ({ page, app }) => {
   await toEmptyShop(page, app);
@@ -16,7 +16,7 @@ test('a pack: each battery is isolated and read by itself, and both are replaced
   await expect(page.getByText('2 in parallel')).toBeVisible();
   await expect(page.getByText('Isolated from the other batteries')).toBeVisible();
   await enter(page, 'Resting voltage', '12.70');
-  await expect(page.getByRole('button', { name: 'Battery 2' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Battery 2', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await enter(page, 'Resting voltage', '12.66');
   await page
     .getByRole('button', { name: /^Conductance/ })
@@ -24,6 +24,13 @@ test('a pack: each battery is isolated and read by itself, and both are replaced
     .click();
   await enter(page, 'Conductance', '860');
   await enter(page, 'Conductance', '370');
+  await expect(page.locator('.says .words')).toHaveText('Not proven yet: battery worn?');
+  await page
+    .getByRole('button', { name: /^Internal resistance/ })
+    .first()
+    .click();
+  await enter(page, 'Internal resistance', '3.3m');
+  await enter(page, 'Internal resistance', '7.6m');
   await expect(page.locator('.says .words')).toHaveText('Replace the battery');
   await expect(page.locator('.says')).toContainText(
     'It is battery 2. Batteries in parallel are replaced together: all 2.',
@@ -166,6 +173,9 @@ test('a whole job by touch alone, at a phone’s width', async ({ browser, app }
     await page.getByRole('textbox', { name, exact: true }).fill(value);
     await page.getByRole('button', { name: 'Save' }).tap();
   }
+  // four good notes are not yet a sound vehicle
+  await expect(page.locator('.says .words')).toHaveText('Not proven yet');
+  await followTheJudge(page, {}, BY_TOUCH);
   await expect(page.locator('.says .words')).toHaveText('Nothing found');
   const small = await page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('button, a, select, input:not([type=checkbox]):not([type=file])')]
@@ -208,6 +218,7 @@ test('a whole job by keyboard alone: opened, cautions understood, read, signed o
   await type('Alt+a');
   await enter(page, 'Charging voltage', '14.2');
   await enter(page, 'Ripple', '40m');
+  await followTheJudge(page, {});
   await expect(page.locator('.says .words')).toHaveText('Nothing found');
   await type('Alt+s');
   await expect(page.getByLabel('Decision taken')).toBeFocused();

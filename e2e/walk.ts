@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect } from './application';
 
 /** What a technician would find at a step: what the meter shows, or what is seen. */
@@ -44,6 +44,34 @@ const SOUND: Answers = {
   'Drop, alternator case to battery −': '30m',
   'Diode check, reverse': 'OL',
   'Parasitic draw': '25m',
+  'Drop, body to battery −': '30m',
+};
+
+/** How the bench is worked: by keys alone, or by touch alone. */
+export interface Hand {
+  readonly goOn: (page: Page) => Promise<void>;
+  readonly choose: (button: Locator) => Promise<void>;
+  readonly save: (page: Page) => Promise<void>;
+}
+export const BY_KEYS: Hand = {
+  goOn: async (page) => {
+    await page.keyboard.press('Alt+n');
+    await expect(page.locator('.route .step[aria-current] .now')).toBeVisible();
+  },
+  choose: (button) => button.press('Enter'),
+  save: (page) => page.locator('#reading').press('Enter'),
+};
+export const BY_TOUCH: Hand = {
+  goOn: async (page) => {
+    const go = page.locator('.next .go');
+    const asked = (await go.innerText()).trim();
+    await go.tap();
+    await expect
+      .poll(async () => asked.startsWith((await page.locator('.centre .title').innerText()).trim()))
+      .toBe(true);
+  },
+  choose: (button) => button.tap(),
+  save: (page) => page.getByRole('button', { name: 'Save' }).tap(),
 };
 
 /** Opens a job at the empty floor: the vehicle, its battery, what is wrong. */
@@ -59,18 +87,17 @@ export async function openJob(page: Page, vehicle: string, symptoms: readonly st
 }
 
 /** Does what the judge asks for, step by step, until nothing more is asked. @returns the steps taken. */
-export async function followTheJudge(page: Page, found: Answers): Promise<readonly string[]> {
+export async function followTheJudge(page: Page, found: Answers, hand = BY_KEYS): Promise<readonly string[]> {
   const answers = { ...SOUND, ...found };
   const taken: string[] = [];
   while ((await nextText(page)) !== '') {
     expect(taken.length, `still asked after ${taken.join(', ')}`).toBeLessThan(40);
-    await page.keyboard.press('Alt+n');
-    await expect(page.locator('.route .step[aria-current] .now')).toBeVisible();
+    await hand.goOn(page);
     const title = (await page.locator('.centre .title').innerText()).replace(/:.*/, '');
     const answer = answers[title];
     expect(answer, `an answer for “${title}”`).toBeDefined();
     const before = await nextText(page);
-    await answerStep(page, title, answer!);
+    await answerStep(page, title, answer!, hand);
     taken.push(title);
     await expect.poll(() => nextText(page), { intervals: [50, 100] }).not.toBe(before);
   }
@@ -82,15 +109,15 @@ export async function followTheJudge(page: Page, found: Answers): Promise<readon
 const nextText = (page: Page): Promise<string> =>
   page.evaluate(() => document.querySelector('.next')?.textContent ?? '');
 
-async function answerStep(page: Page, title: string, answer: string): Promise<void> {
+async function answerStep(page: Page, title: string, answer: string, hand: Hand): Promise<void> {
   const finding = page.locator('.centre .findings').getByRole('button', { name: answer, exact: true });
-  if ((await finding.count()) > 0) return finding.click();
+  if ((await finding.count()) > 0) return hand.choose(finding);
   if (title === 'Alternator current') await page.getByLabel('System voltage, V').fill('12.6');
   if (title === 'Load test') await page.getByLabel('Fully charged before').check();
   if (title === 'Ripple waveform' && answer === '1.6') await page.getByLabel('Humps missing of six').fill('1');
   const entry = page.locator('#reading');
   await entry.fill(answer);
-  await entry.press('Enter');
+  await hand.save(page);
 }
 
 /** Signs the job off as the judge says, and reads the report. */

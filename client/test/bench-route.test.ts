@@ -1,9 +1,8 @@
 /** The route of the bench. */
 import { TestBed } from '@angular/core/testing';
-import { assessCase, blockedSteps, judge, testsToRepeat } from '@tetrad/core';
-import type { Case, NextStep, Reading } from '@tetrad/core';
+import { assessCase, blockedSteps, judge, repeatsOf, survey } from '@tetrad/core';
+import type { Case, NextStep, Reading, RouteStep } from '@tetrad/core';
 import { BENCH_STEPS } from '../src/app/bench/route/bench-steps';
-import type { BenchStep } from '../src/app/bench/route/bench-steps';
 import { RouteList } from '../src/app/bench/route/route-list';
 import { findStep, stepNameOf } from '../src/app/bench/route/step-key';
 
@@ -14,7 +13,7 @@ beforeEach(standingBed);
 describe('the route', () => {
   async function route(
     given: Case,
-    step: BenchStep,
+    step: RouteStep,
     next: NextStep | null = null,
     pass: 'before' | 'after' = 'before',
   ) {
@@ -26,11 +25,11 @@ describe('the route', () => {
       pass,
       assessments: assessCase(given),
       next,
-      blocked: blockedSteps(given, names),
-      repeats: testsToRepeat(given),
+      blocked: blockedSteps(survey(given).situation, names),
+      repeats: repeatsOf(survey(given)),
     }))
       fixture.componentRef.setInput(name, value);
-    const chosen: BenchStep[] = [];
+    const chosen: RouteStep[] = [];
     fixture.componentInstance.chosen.subscribe((entry) => chosen.push(entry));
     await fixture.whenStable();
     return { fixture, chosen };

@@ -1,10 +1,9 @@
 /** The step at hand: its panel, its cautions, its entry. */
 import { TestBed } from '@angular/core/testing';
 import type { JobView } from '@tetrad/contracts';
-import { BALANCED, assessCase, blockedSteps, judge } from '@tetrad/core';
-import type { Reading } from '@tetrad/core';
+import { BALANCED, assessCase, blockedSteps, judge, survey } from '@tetrad/core';
+import type { Reading, ReadingStep, RouteStep, WaitKind } from '@tetrad/core';
 import { CircuitDrawing } from '../src/app/bench/circuit/circuit-drawing';
-import type { BenchStep } from '../src/app/bench/route/bench-steps';
 import { findStep, stepNameOf } from '../src/app/bench/route/step-key';
 import { CautionStrip } from '../src/app/bench/step/caution-strip';
 import { HalvedPathView } from '../src/app/bench/step/halved-path-view';
@@ -17,18 +16,20 @@ import { subject, rest, ground, view, timer, text, button, standingBed } from '.
 beforeEach(standingBed);
 
 describe('the step panel', () => {
-  async function panel(step: BenchStep, job: JobView) {
+  async function panel(step: RouteStep, job: JobView) {
     const fixture = TestBed.createComponent(StepPanel);
     const judged = judge(job.case);
+    const { situation } = survey(job.case);
     for (const [name, value] of Object.entries({
       step,
       job,
       criteria: BALANCED,
+      situation,
       derived: judged.derived,
       assessments: assessCase(job.case),
       pending: new Set(),
       next: judged.next[0] ?? null,
-      blocked: blockedSteps(job.case, [stepNameOf(step)!]).get(stepNameOf(step)!) ?? null,
+      blocked: blockedSteps(situation, [stepNameOf(step)!]).get(stepNameOf(step)!) ?? null,
       ticked: new Set(),
     }))
       fixture.componentRef.setInput(name, value);
@@ -104,16 +105,19 @@ describe('cautions', () => {
 });
 
 describe('the entry', () => {
+  const known = (step: ReadingStep, readings: readonly Reading[], waits: readonly WaitKind[] = []) =>
+    knownConditions(step, survey(subject(readings)).situation, new Set(waits), undefined);
+
   it('knows the amps and what a wait has made true, and assumes nothing else', () => {
     const step = findStep('drop-starter-ground');
     const draw: Reading = { id: 'd', test: 'starter-draw', value: 140 };
     if (step?.kind !== 'reading') throw new Error('no step');
-    expect(knownConditions(step, subject([rest, draw]), new Set())).toEqual({ amps: 140 });
-    expect(knownConditions(step, subject([rest, { ...draw, void: 'wrong scale' }]), new Set())).toEqual({});
+    expect(known(step, [rest, draw])).toEqual({ amps: 140 });
+    expect(known(step, [rest, { ...draw, void: 'wrong scale' }])).toEqual({});
     const drain = findStep('parasitic-draw');
     if (drain?.kind !== 'reading') throw new Error('no step');
-    expect(knownConditions(drain, subject(), new Set())).toEqual({});
-    expect(knownConditions(drain, subject(), new Set(['sleep'] as const))).toEqual({ minutesAsleep: 30 });
+    expect(known(drain, [])).toEqual({});
+    expect(known(drain, [], ['sleep'])).toEqual({ minutesAsleep: 30 });
   });
 
   it.each([
@@ -163,7 +167,7 @@ describe('the entry', () => {
 
   it('a halved path names the piece to measure next', async () => {
     const fixture = TestBed.createComponent(HalvedPathView);
-    fixture.componentRef.setInput('subject', subject([rest, ground]));
+    fixture.componentRef.setInput('situation', survey(subject([rest, ground])).situation);
     fixture.componentRef.setInput('test', 'drop-starter-ground');
     const chosen: string[] = [];
     fixture.componentInstance.chosen.subscribe((test) => chosen.push(test));

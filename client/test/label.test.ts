@@ -44,9 +44,9 @@ describe('the label', () => {
   it('every field that does not fit is named with what it holds and what is allowed', () => {
     const result = systemOf({ ...draftOf(full), rating: 'lots', cylinders: '40', chargeMax: '-1' });
     expect(result.ok ? [] : result.problems).toEqual([
-      { field: 'rating', text: 'Found “lots”; allowed is 1 to 3000 A.' },
-      { field: 'cylinders', text: 'Found “40”; allowed is 1 to 16.' },
-      { field: 'chargeMax', text: 'Found “-1”; allowed is 0 to 60 V.' },
+      { field: 'rating', text: 'Found “lots”; allowed is a number, above 0, at most 5000 (A).' },
+      { field: 'cylinders', text: 'Found “40”; allowed is a whole number from 1 to 16.' },
+      { field: 'chargeMax', text: 'Found “-1”; allowed is a number, at least 0, at most 100 (V).' },
     ]);
   });
 

@@ -1,4 +1,5 @@
 import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
+import type { ComponentFixture } from '@angular/core/testing';
 import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 import { BENCH_STEPS } from '../src/app/bench/route/bench-steps';
@@ -7,8 +8,9 @@ import type { TestName } from '@tetrad/core';
 import { belongs, findStep, keyOf, nameOfStep, stepNameOf } from '../src/app/bench/route/step-key';
 import { floorCsv } from '../src/app/floor/floor-csv';
 import { decisionWords } from '@tetrad/core';
+import { Figures } from '../src/app/state/figures';
 import { ProfileView } from '../src/app/parts/profile-view';
-import { BALANCED, OBSERVATION_NAMES, TESTS, TEST_NAMES } from '@tetrad/core';
+import { BALANCED, OBSERVATION_NAMES, TESTS, TEST_NAMES, survey } from '@tetrad/core';
 
 const caseWith = (...readings: Reading[]): Case => ({
   format: 'tetrad-case/1',
@@ -28,16 +30,21 @@ describe('the profile', () => {
     fixture.componentRef.setInput('profile', fourNoteProfile(assessCase(subject), 12));
     await fixture.whenStable();
     const label = (fixture.nativeElement as HTMLElement).querySelector('[role=img]')?.getAttribute('aria-label');
-    expect(label).toContain('Resting voltage 12.60 volts, within');
-    expect(label).toContain('Cranking voltage 8.10 volts, outside');
+    expect(label).toContain('Resting voltage 12.60 V, within');
+    expect(label).toContain('Cranking voltage 8.10 V, outside');
   });
 });
+
+const setCase = (fixture: ComponentFixture<ReadingEntry>, subject: Case): void => {
+  fixture.componentRef.setInput('subject', subject);
+  fixture.componentRef.setInput('situation', survey(subject).situation);
+};
 
 describe('the entry', () => {
   async function entryFor(test: string, ...readings: Reading[]) {
     const fixture = TestBed.createComponent(ReadingEntry);
     fixture.componentRef.setInput('step', findStep(test as TestName)!);
-    fixture.componentRef.setInput('subject', caseWith(...readings));
+    setCase(fixture, caseWith(...readings));
     fixture.componentRef.setInput('criteria', BALANCED);
     const emitted: unknown[] = [];
     fixture.componentInstance.entered.subscribe((entered) => emitted.push(entered));
@@ -129,11 +136,11 @@ describe('the entry', () => {
 
   it('of a pack each battery is read by itself, one after the other, and isolation is asked for', async () => {
     const { host, fixture, type, submit, emitted } = await entryFor('resting-voltage');
-    const pack = {
+    const pack: Case = {
       ...caseWith(),
       system: { nominalVolts: 24, battery: { chemistry: 'agm', count: 2, arrangement: 'series' } },
     };
-    fixture.componentRef.setInput('subject', pack);
+    setCase(fixture, pack);
     fixture.componentRef.setInput('step', { ...findStep('resting-voltage') });
     await fixture.whenStable();
     expect(host.textContent).toContain('Isolated from the other batteries');
@@ -152,6 +159,39 @@ describe('the entry', () => {
     const { host } = await entryFor('load-test', resting);
     const values = [...host.querySelectorAll<HTMLInputElement>('.number input')].map(({ value }) => value);
     expect(values).toContain('280');
+  });
+
+  it('loads one battery of a parallel pack by its own rating, never with the load of the pack', async () => {
+    const { host, fixture } = await entryFor('load-test', resting);
+    const loads = () => [...host.querySelectorAll<HTMLInputElement>('.number input')].map(({ value }) => value);
+    setCase(fixture, {
+      ...caseWith({ ...resting, battery: 1 }),
+      system: {
+        nominalVolts: 12,
+        battery: {
+          chemistry: 'flooded',
+          rating: { value: 560, standard: 'SAE' },
+          count: 2,
+          arrangement: 'parallel',
+        },
+      },
+    });
+    fixture.componentRef.setInput('step', { ...findStep('load-test') });
+    await fixture.whenStable();
+    expect(loads()).toContain('280');
+    expect(loads()).not.toContain('560');
+  });
+
+  it('writes the load, the grade and the drop as this device’s person reads them', async () => {
+    TestBed.inject(Figures).set({ decimal: 'comma', smallVolts: 'V' });
+    try {
+      const { host, type } = await entryFor('drop-starter-ground', { id: 's', test: 'starter-draw', value: 100 });
+      await type('90m');
+      expect(host.textContent).toContain('0,9 mΩ');
+      expect(host.textContent).not.toMatch(/\d\.\d/);
+    } finally {
+      TestBed.inject(Figures).set({ decimal: 'point', smallVolts: 'mV' });
+    }
   });
 });
 

@@ -145,7 +145,7 @@ describe('a new job', () => {
     await type('rating', rating);
     await submit();
     expect(opened).toEqual([]);
-    expect(said()).toMatch(/allowed is 1 to 3000 A/);
+    expect(said()).toMatch(/above 0, at most 5000 \(A\)/);
   });
 
   it('tells what a CA figure is in CCA', async () => {

@@ -239,8 +239,8 @@ test('of a pack in parallel the weak battery is named, and both are replaced tog
       rest(12.64, { battery: 2 }),
       { test: 'conductance', value: 870, battery: 1 },
       { test: 'conductance', value: 330, battery: 2 },
-      { test: 'internal-resistance', value: 3.1, battery: 1 },
-      { test: 'internal-resistance', value: 9.4, battery: 2 },
+      { test: 'internal-resistance', value: 0.0031, battery: 1 },
+      { test: 'internal-resistance', value: 0.0094, battery: 2 },
     ],
     {
       system: {

@@ -144,7 +144,14 @@ describe('the demo', () => {
       new Set(['battery', 'starter', 'alternator', 'connections', 'control', 'drain', null]),
     );
     const verdicts = judgements.flatMap(({ parts }) => Object.values(parts).map(({ verdict }) => verdict));
-    expect([...new Set(verdicts)].sort()).toEqual(['charge-first', 'keep', 'not-proven', 'repair', 'replace']);
+    expect([...new Set(verdicts)].sort()).toEqual([
+      'charge-first',
+      'keep',
+      'not-proven',
+      'not-tested',
+      'repair',
+      'replace',
+    ]);
   });
 
   it('is loaded once, with times before now', async () => {

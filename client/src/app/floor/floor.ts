@@ -40,7 +40,7 @@ const line = (row: FloorRow, nowMs: number): FloorLine => ({
   ...waitOf(row, nowMs),
   row,
   vehicle: row.vehicle.name,
-  complaint: row.symptoms.map((symptom) => SYMPTOMS[symptom as SymptomName] ?? symptom).join(', '),
+  complaint: row.symptoms.map((symptom) => SYMPTOMS[symptom as SymptomName]?.name ?? symptom).join(', '),
   waitsFor: row.decision ? (row.waitsFor ? stepName(row.waitsFor) : '') : '',
   verdict: row.decision ? decisionWords(row.decision) : '',
   tone: row.decision ? decisionTone(row.decision) : 'open',

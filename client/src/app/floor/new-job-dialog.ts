@@ -38,7 +38,7 @@ export class NewJobDialog {
   readonly opened = output<JobDraft>();
   readonly closed = output();
 
-  protected readonly symptoms = SYMPTOM_NAMES.map((value) => ({ value, label: SYMPTOMS[value] }));
+  protected readonly symptoms = SYMPTOM_NAMES.map((value) => ({ value, label: SYMPTOMS[value].name }));
   protected readonly replaceable = PARTS_REPLACED;
   protected readonly name = signal('');
   protected readonly plate = signal('');

@@ -60,7 +60,7 @@ export class ComplaintEntry {
   protected readonly symptoms = computed(() =>
     SYMPTOM_NAMES.map((name) => ({
       name,
-      words: SYMPTOMS[name],
+      words: SYMPTOMS[name].name,
       on: this.complaint().symptoms?.includes(name) ?? false,
     })),
   );
