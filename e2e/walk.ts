@@ -64,11 +64,9 @@ export const BY_KEYS: Hand = {
 export const BY_TOUCH: Hand = {
   goOn: async (page) => {
     const go = page.locator('.next .go');
-    const asked = (await go.innerText()).trim();
+    const asked = (await go.innerText()).trim().toLowerCase();
     await go.tap();
-    await expect
-      .poll(async () => asked.startsWith((await page.locator('.centre .title').innerText()).trim()))
-      .toBe(true);
+    await expect.poll(async () => asked.includes((await titleOf(page)).toLowerCase())).toBe(true);
   },
   choose: (button) => button.tap(),
   save: (page) => page.getByRole('button', { name: 'Save' }).tap(),
@@ -93,7 +91,7 @@ export async function followTheJudge(page: Page, found: Answers, hand = BY_KEYS)
   while ((await nextText(page)) !== '') {
     expect(taken.length, `still asked after ${taken.join(', ')}`).toBeLessThan(40);
     await hand.goOn(page);
-    const title = (await page.locator('.centre .title').innerText()).replace(/:.*/, '');
+    const title = await titleOf(page);
     const answer = answers[title];
     expect(answer, `an answer for “${title}”`).toBeDefined();
     const before = await nextText(page);
@@ -104,6 +102,10 @@ export async function followTheJudge(page: Page, found: Answers, hand = BY_KEYS)
   await expect(page.getByText('Saving …')).toBeHidden();
   return taken;
 }
+
+/** The name of the step at hand. */
+const titleOf = async (page: Page): Promise<string> =>
+  (await page.locator('.centre .title').innerText()).replace(/:.*/, '').trim();
 
 /** What the judge asks for next; empty where nothing. Read at once: it may be gone the next moment. */
 const nextText = (page: Page): Promise<string> =>

@@ -192,7 +192,7 @@ const settlesOf = (step: StepName): string => stepOf(step)?.settles ?? '';
 const NEXT = {
   'resting-first': () => 'Everything leans on the resting voltage: battery first.',
   settles: (w: { step: StepName }) => settlesOf(w.step),
-  'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} The complaint asks for it.`,
+  'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} Nothing is called sound before it.`,
   'charge-then-read': (w: { battery?: number }) =>
     `Charge ${w.battery === undefined ? 'the battery' : `battery ${w.battery}`} fully, take off the surface charge, then read the resting voltage again.`,
   'read-again': (w: { reading: Reading }, voice: Voice) =>

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { JUDGED_PARTS, VERDICT_WORDS, decisionTone, decisionWords, nameOf, retell, stepName } from '@tetrad/core';
 import type { Judgement, NextStep, RankedFault, Reading, StepName, Voice } from '@tetrad/core';
+import { findStep, nameOfStep } from '../route/step-key';
 import { Figures } from '../../state/figures';
 
 /** Faults under this are not worth a line. */
@@ -68,7 +69,11 @@ export class Verdicts {
       capital(this.told()({ because: says, code, with: figures })),
     ),
   );
-  protected readonly nameOfStep = stepName;
+  protected nextName({ test, conditions, battery }: NextStep): string {
+    const step = findStep(test, conditions['loads']);
+    const name = step?.kind === 'reading' ? nameOfStep(step) : stepName(test);
+    return battery ? `${name}, battery ${battery}` : name;
+  }
 
   protected conditions(): string {
     return Object.entries(this.next()?.conditions ?? {})
