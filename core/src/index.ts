@@ -14,8 +14,10 @@ export { FITTED_SPREADS } from './criteria/fitted-spreads';
 export { THRESHOLDS, WEIGHTS } from './criteria/evidence';
 export type { LimitRule } from './criteria/limit-rule';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
-export { CASE_FORMAT, LABEL_FIGURES, caseParts, caseShape, readingShape } from './format/case-shape';
-export type { BatteryLabel, Case, Observation, Rating, Reading, System } from './format/case-shape';
+export { LABEL_FIGURES } from './format/label-figures';
+export { CASE_FORMAT, caseParts, caseShape, readingShape } from './format/case-shape';
+export type { BatteryLabel, Case, Rating, Reading, System } from './format/case-shape';
+export type { Observation } from './format/observation-shape';
 export { JUDGEMENT_FORMAT, judgementSchema, judgementShape } from './format/judgement-shape';
 export type {
   BatteryVerdict,
@@ -33,7 +35,8 @@ export type { FaultName, ObservationName, StepName, TestName } from './format/na
 export { checkCase, readCase, writeCase } from './format/read-case';
 export type { CaseResult } from './format/read-case';
 export { checkShape } from './format/shape';
-export type { Misfit, Shape, Wanted } from './format/shape';
+export type { Misfit, Wanted } from './format/misfit';
+export type { Shape } from './format/shape';
 export * from './format/words';
 export { cautionsOfStep } from './judge/cautions';
 export { blockedSteps, stepMinutes } from './judge/comes-first';
@@ -43,7 +46,7 @@ export type { Disagreement, SchoolComparison } from './judge/compare-schools';
 export { halvePath } from './judge/derive/halve-path';
 export type { HalvedPath, PathPart } from './judge/derive/halve-path';
 export { solvePaths } from './judge/derive/solve-paths';
-export type { PathSolution, PieceEstimate } from './judge/derive/solve-paths';
+export type { PathSolution, PieceEstimate } from './judge/derive/path-solution';
 export { solveSymmetric } from './judge/derive/solve-symmetric';
 export type { Assessment, ResolvedLimit } from './judge/grade/assessment';
 export { judge } from './judge/judge';

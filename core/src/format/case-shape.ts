@@ -1,72 +1,19 @@
 /** The shape of `tetrad-case/1`, from the vocabulary's tables. */
-import { anything, either, flag, integer, list, number, object, show, text, time, day, word } from './shape';
-import type { CheckReport, Infer, JsonSchema, Shape } from './shape';
+import { anything, either, flag, integer, list, number, object, show, text, time, word } from './shape';
+import type { CheckReport } from './misfit';
+import type { Infer, JsonSchema, Shape } from './shape';
 import { CONDITIONS } from '../trade/conditions';
 import type { ConditionRow, ReadingConditions } from '../trade/conditions';
-import { OBSERVATIONS, OBSERVATION_NAMES, TESTS, TEST_NAMES, isObservationName, isTestName } from '../trade/tables';
+import { TESTS, TEST_NAMES, isTestName } from '../trade/tables';
 import { SYMPTOM_NAMES } from '../trade/symptoms';
 import type { Test } from '../trade/test';
-import type { ObservationName, TestName } from './names';
-import {
-  ARRANGEMENTS,
-  CHEMISTRIES,
-  FUELS,
-  NOMINAL_VOLTS,
-  NOT_POSSIBLE,
-  PASSES,
-  RATING_STANDARDS,
-  REGULATIONS,
-} from './words';
+import { LABEL_FIGURES } from './label-figures';
+import type { TestName } from './names';
+import { observationShape } from './observation-shape';
+import { system } from './system-shape';
+import { NOT_POSSIBLE, PASSES } from './words';
 
 export const CASE_FORMAT = 'tetrad-case/1';
-
-/** What the figures of a label may be; forms, imports and bodies all check by these. */
-export const LABEL_FIGURES = {
-  ratingAmps: number({ above: 0, max: 5000, unit: 'A' }),
-  capacityAh: number({ above: 0, max: 1000, unit: 'Ah' }),
-  count: integer(1, 3),
-  cylinders: integer(1, 16),
-  displacementLitres: number({ above: 0, max: 50, unit: 'l' }),
-  alternatorAmps: number({ above: 0, max: 1000, unit: 'A' }),
-  drawAmps: number({ min: 0, max: 5000, unit: 'A' }),
-  volts: number({ min: 0, max: 100, unit: 'V' }),
-  celsius: number({ min: -60, max: 90, unit: '°C' }),
-} as const;
-
-const rangeOf = (shape: Shape<number>) => object({}, { min: shape, max: shape });
-
-const rating = object({ value: LABEL_FIGURES.ratingAmps, standard: word(RATING_STANDARDS) }, { confirmed: flag() });
-
-const battery = object(
-  { chemistry: word(CHEMISTRIES) },
-  {
-    serviceable: flag(),
-    count: LABEL_FIGURES.count,
-    arrangement: word(ARRANGEMENTS),
-    rating,
-    capacityAh: LABEL_FIGURES.capacityAh,
-    installed: day(),
-  },
-);
-
-const system = object(
-  { nominalVolts: word(NOMINAL_VOLTS), battery },
-  {
-    engine: object(
-      {},
-      { cylinders: LABEL_FIGURES.cylinders, fuel: word(FUELS), displacementLitres: LABEL_FIGURES.displacementLitres },
-    ),
-    alternator: object({}, { ratedAmps: LABEL_FIGURES.alternatorAmps, regulation: word(REGULATIONS) }),
-    specified: object(
-      {},
-      {
-        starterDrawAmps: rangeOf(LABEL_FIGURES.drawAmps),
-        chargingVolts: rangeOf(LABEL_FIGURES.volts),
-        crankingVolts: rangeOf(LABEL_FIGURES.volts),
-      },
-    ),
-  },
-);
 
 const complaint = object(
   {},
@@ -176,38 +123,6 @@ export const readingShape: Shape<Reading> = {
       rules.value.check(fields['value'], `${path}.value`, report);
     }
     if (fields['conditions'] !== undefined) rules.conditions.check(fields['conditions'], `${path}.conditions`, report);
-  },
-};
-
-const observationFields = object(
-  { about: word(OBSERVATION_NAMES), finding: text(1, 80) },
-  { note: text(), pass: word(PASSES) },
-);
-
-export interface Observation {
-  readonly about: ObservationName;
-  readonly finding: string;
-  readonly note?: string;
-  readonly pass?: (typeof PASSES)[number];
-}
-
-const findingsOf = new Map(OBSERVATION_NAMES.map((about) => [about, word(OBSERVATIONS[about].findings)]));
-
-const observationShape: Shape<Observation> = {
-  schema: {
-    ...observationFields.schema,
-    allOf: [...findingsOf].map(([about, shape]) => ({
-      if: { properties: { about: { const: about } } },
-      then: { properties: { finding: shape.schema } },
-    })),
-  },
-  wanted: observationFields.wanted,
-  check(value, path, report) {
-    const before = report.misfits.length;
-    observationFields.check(value, path, report);
-    if (report.misfits.length > before) return;
-    const { about, finding } = value as { about: string; finding: string };
-    if (isObservationName(about)) findingsOf.get(about)?.check(finding, `${path}.finding`, report);
   },
 };
 

@@ -1,7 +1,7 @@
 import { caseShape } from './case-shape';
 import type { Case } from './case-shape';
 import { checkShape, show } from './shape';
-import type { Misfit } from './shape';
+import type { Misfit } from './misfit';
 
 /** A case, or everything that keeps the document from being one. */
 export type CaseResult =

@@ -4,15 +4,7 @@
  */
 import type { Case } from '../format/case-shape';
 import { JUDGEMENT_FORMAT } from '../format/judgement-shape';
-import type {
-  BatteryVerdict,
-  FaultEvidence,
-  GradedReading,
-  Judgement,
-  NextStep,
-  PartVerdict,
-  RankedFault,
-} from '../format/judgement-shape';
+import type { BatteryVerdict, Judgement, PartVerdict, RankedFault } from '../format/judgement-shape';
 import type { FaultName, StepName } from '../format/names';
 import { JUDGED_PARTS } from '../format/words';
 import type { JudgedPart } from '../format/words';
@@ -22,78 +14,32 @@ import { threshold } from '../criteria/evidence';
 import { FAULT_NAMES, stepOf } from '../trade/tables';
 import { isRead, mustBeRead } from '../trade/must-be-read';
 import { ENGLISH } from '../words/en/voice';
+import { gradedReading, lineOf, nextStep, verdictOf } from './answer';
 import { cautionsFor } from './cautions';
 import { comparePasses } from './compare-passes';
-import { batteryVerdicts, flatBatteries } from './decide/batteries';
+import { batteryVerdicts } from './decide/batteries';
 import { decide } from './decide/decide';
 import type { Decided } from './decide/decide';
 import { directFailures } from './decide/direct';
-import type { DirectFailure } from './decide/direct';
 import { isCallable } from './decide/part-of';
 import { partVerdict, suspectsByPart } from './decide/verdict';
-import type { Verdicted } from './decide/verdict';
-import type { Assessment } from './grade/assessment';
 import { wouldChange } from './decide/would-change';
 import { chargingBudget, startingBudget } from './derive/budget';
 import { derive } from './derive/derive';
 import { minutesLeft } from './next/minutes-left';
-import { chargeStep, isOpen, nextSteps, stepAs } from './next/next-step';
+import { nextFor } from './next/after-decision';
+import { isOpen, nextSteps } from './next/next-step';
 import type { Step } from './next/next-step';
 import type { Evidence } from './prove/evidence';
 import { proofOf } from './prove/prove';
 import { rankFaults } from './rank/rank-faults';
 import type { Ranked } from './rank/rank-faults';
-import { openRepeats, testsToRepeat } from './repeat-tests';
 import type { Situation } from './situation';
 import { survey } from './survey';
-import type { Survey } from './survey';
 import { findingsOf } from './weigh';
 
 /** Faults from this probability on are told what would change them. */
 const TOLD_FROM = 0.3;
-
-// The answer is written out field by field: it is large, and spreading objects of many shapes is slow.
-
-const gradedReading = ({ id, grade, because, resolved }: Assessment): GradedReading => ({
-  id,
-  grade,
-  limit: resolved ? ENGLISH.say(resolved.bound) : '',
-  because: ENGLISH.say(because),
-  code: because.code,
-  with: because.with,
-});
-
-const nextStep = ({ test, because, minutes, conditions, battery }: Step): NextStep => {
-  const step = {
-    test,
-    because: ENGLISH.say(because),
-    minutes,
-    conditions,
-    code: because.code,
-    with: because.with,
-  } as NextStep;
-  return battery === undefined ? step : { ...step, battery };
-};
-
-function verdictOf({ verdict, because, missing, where }: Verdicted): PartVerdict {
-  const made = {
-    verdict,
-    because: ENGLISH.say(because),
-    missing,
-    code: because.code,
-    with: because.with,
-  };
-  return where ? { ...made, where } : made;
-}
-
-function lineOf({ finding: { source, says: said }, weight }: Ranked['lines'][number]): FaultEvidence {
-  const says = ENGLISH.say(said);
-  const { code, with: figures } = said;
-  if ('reading' in source) return { reading: source.reading, weight, says, code, with: figures };
-  return 'observation' in source
-    ? { observation: source.observation, weight, says, code, with: figures }
-    : { symptom: source.symptom, weight, says, code, with: figures };
-}
 
 const NOTHING = Object.fromEntries(FAULT_NAMES.map((fault) => [fault, 0])) as Record<FaultName, number>;
 
@@ -225,37 +171,3 @@ function once<T>(work: () => T): () => T {
   let result: { readonly value: T } | null = null;
   return () => (result ??= { value: work() }).value;
 }
-
-/** A settled case asks for nothing more; charge-first asks for the charge. */
-function nextFor(
-  { action }: Decided,
-  proposed: () => readonly Step[],
-  { situation, before }: Survey,
-  direct: readonly DirectFailure[],
-): readonly Step[] {
-  switch (action) {
-    case 'charge-first':
-      return [chargeStep(situation, flatBatteries(situation)[0])];
-    case 'test-next':
-      if (before) return [...repeats(situation, before), ...proposed()];
-      return proposed().length > 0 ? proposed() : readAgain(situation, direct);
-    default:
-      return [];
-  }
-}
-
-/** Nothing else is left to ask: what lies outside its limit unexplained is read once more. */
-const readAgain = (situation: Situation, direct: readonly DirectFailure[]): readonly Step[] =>
-  direct
-    .filter(({ isRepeated }) => !isRepeated)
-    .map(({ reading }) => ({
-      ...stepAs(reading.test, { code: 'read-again', with: { reading } }, situation),
-      ...(reading.battery !== undefined && { battery: reading.battery }),
-    }));
-
-/** After a repair the same tests come first: what was measured before is measured again. */
-const repeats = (situation: Situation, before: Situation): readonly Step[] =>
-  openRepeats(testsToRepeat(before, situation)).map(({ test, loads }) => {
-    const again = stepAs(test, { code: 'again-after-repair', with: {} }, situation);
-    return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
-  });

@@ -14,7 +14,7 @@ import type { DrawRange } from '../trade/expected-draw';
 import type { ReadingConditions } from '../trade/conditions';
 import type { Said } from '../words/phrases';
 import type { Assessment } from './grade/assessment';
-import type { PathSolution } from './derive/solve-paths';
+import type { PathSolution } from './derive/path-solution';
 
 /** A reading with a plain number for its value. */
 export type NumericReading = Reading & { readonly value: number };

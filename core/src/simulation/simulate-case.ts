@@ -1,5 +1,6 @@
 import { CASE_FORMAT } from '../format/case-shape';
-import type { Case, Observation, Rating, Reading } from '../format/case-shape';
+import type { Case, Rating, Reading } from '../format/case-shape';
+import type { Observation } from '../format/observation-shape';
 import type { FaultName, StepName, TestName } from '../format/names';
 import { FAULTS, OBSERVATION_NAMES, TESTS, isObservationName, isTestName } from '../trade/tables';
 import { simulatedBench } from './bench';

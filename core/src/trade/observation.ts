@@ -1,5 +1,5 @@
 /** What is known of something that is seen, heard or tried by hand; one file each in `observations/`. */
-import type { Observation } from '../format/case-shape';
+import type { Observation } from '../format/observation-shape';
 import type { FaultName } from '../format/names';
 import type { Reading } from '../format/case-shape';
 import type { WeightName } from '../criteria/evidence';

@@ -1,5 +1,5 @@
+import { COMMON_LIMITS } from '../common-limits';
 import {
-  COMMON_LIMITS,
   batteryCurrentLimit,
   chargingWindow,
   conductanceLimit,
@@ -7,7 +7,7 @@ import {
   dropLimits,
   outputLimit,
   rippleLimit,
-} from '../common-limits';
+} from '../limit-makers';
 import type { CriteriaSet } from '../criteria-set';
 import { SHARED } from './shared';
 

@@ -1,6 +1,5 @@
+import { COMMON_LIMITS, LOAD_FLOOR } from '../common-limits';
 import {
-  COMMON_LIMITS,
-  LOAD_FLOOR,
   batteryCurrentLimit,
   chargingWindow,
   conductanceLimit,
@@ -8,7 +7,7 @@ import {
   dropLimits,
   outputLimit,
   rippleLimit,
-} from '../common-limits';
+} from '../limit-makers';
 import type { CriteriaSet } from '../criteria-set';
 import { SHARED } from './shared';
 

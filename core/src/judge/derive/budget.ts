@@ -4,7 +4,7 @@ import { PATHS, PIECES, isPartOf, pathOf } from '../../trade/paths';
 import type { PathLoad, PieceName } from '../../trade/paths';
 import { latest, latestUnder } from '../situation';
 import type { Situation } from '../situation';
-import type { PathRest } from './solve-paths';
+import type { PathRest } from './path-solution';
 
 /** Under this no resistance is told, A. */
 const LEAST_AMPS = 5;

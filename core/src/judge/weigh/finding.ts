@@ -5,8 +5,10 @@
  * them is there". Where one cause is already proven by a reading of its own, the finding counts no
  * longer for the others (see `rank/rank-faults.ts`): nothing is counted twice.
  */
-import { spreadOf, threshold, weightOf } from '../../criteria/evidence';
-import type { EvidenceSpread, SpreadName, WeightName } from '../../criteria/evidence';
+import { threshold, weightOf } from '../../criteria/evidence';
+import { spreadOf } from '../../criteria/spreads';
+import type { WeightName } from '../../criteria/evidence';
+import type { EvidenceSpread, SpreadName } from '../../criteria/spreads';
 import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
 

@@ -1,13 +1,14 @@
 /** What voltage drops say: each piece of a path by its own reading, a whole path by what its parts leave. */
 import { limitsOf } from '../../criteria/criteria-set';
-import { spreadOf, threshold, weightOf } from '../../criteria/evidence';
+import { threshold, weightOf } from '../../criteria/evidence';
+import { spreadOf } from '../../criteria/spreads';
 import { FAULTS } from '../../trade/tables';
 import { PIECES, PIECE_NAMES, isPartOf, pathOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
 import { referenceAmps } from '../derive/path-amps';
-import type { PathRest } from '../derive/solve-paths';
+import type { PathRest } from '../derive/path-solution';
 import { latest } from '../situation';
 import type { Situation } from '../situation';
 import { causeOf, weigh } from './finding';

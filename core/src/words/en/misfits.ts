@@ -1,4 +1,4 @@
-import type { Misfit, Wanted } from '../../format/shape';
+import type { Misfit, Wanted } from '../../format/misfit';
 
 /** What is allowed at a place, for people. */
 export function allowedWords(wanted: Wanted): string {

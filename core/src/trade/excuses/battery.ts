@@ -1,0 +1,57 @@
+/** What else may make a battery look bad. */
+import { threshold } from '../../criteria/evidence';
+import { isCharged, notPossible, readingsOf } from '../../judge/situation';
+import { has, fails, carriesOwnProof } from './excuse';
+import type { ExcuseRow } from './excuse';
+
+/** Tests of a battery's health by different ways. */
+const HEALTH_TESTS = ['load-test', 'conductance', 'internal-resistance'] as const;
+
+export const BATTERY_EXCUSES = {
+  'battery-flat': {
+    says: 'the battery may only be flat',
+    steps: ['charge'],
+    excluded: ({ situation }) => isCharged(situation) || carriesOwnProof(situation),
+  },
+  'health-not-measured': {
+    says: 'its health has not been measured',
+    steps: ['conductance', 'load-test', 'internal-resistance'],
+    excluded: ({ situation, figures }) => figures.ways.length > 0 || carriesOwnProof(situation),
+  },
+  'label-doubted': {
+    says: 'the label’s rating does not fit the battery or the engine',
+    steps: ['label'],
+    excluded: ({ situation }) => situation.labelDoubt === null || carriesOwnProof(situation),
+  },
+  'one-test-may-err': {
+    says: 'one failed test may be a slip: it counts with a repeat after a full charge, or with a second kind of test',
+    steps: ['load-test', 'conductance', 'internal-resistance'],
+    excluded: ({ situation, figures }) => {
+      if (fails(situation, 'specific-gravity') || fails(situation, 'hold-charge')) return true;
+      if (new Set(figures.ways.map(({ way }) => way)).size >= 2) return true;
+      const load = readingsOf(situation, 'load-test');
+      if (load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2) return true;
+      return HEALTH_TESTS.every((test) => has(situation, test) || notPossible(situation, test));
+    },
+  },
+  'cell-not-shown': {
+    says: 'no reading has shown the cell yet',
+    steps: ['specific-gravity', 'hold-charge', 'conductance', 'load-test'],
+    excluded: ({ situation }) =>
+      carriesOwnProof(situation) || has(situation, 'hold-charge', 'conductance', 'load-test'),
+  },
+  'flat-looks-dead': {
+    says: 'a flat battery can look like a dead cell',
+    steps: ['charge', 'specific-gravity', 'conductance'],
+    excluded: ({ situation }) => isCharged(situation) || carriesOwnProof(situation),
+  },
+  'battery-not-proven': {
+    says: 'the battery is not proven good',
+    steps: ['resting-voltage', 'conductance', 'load-test'],
+    excluded: ({ situation, figures, probability }) =>
+      isCharged(situation) &&
+      figures.ways.length > 0 &&
+      probability['battery-worn'] < threshold('unlikely') &&
+      probability['battery-dead-cell'] < threshold('unlikely'),
+  },
+} as const satisfies Record<string, ExcuseRow>;

@@ -1,0 +1,66 @@
+/** What else may make an alternator, or what drives it, look bad. */
+import { threshold } from '../../criteria/evidence';
+import { pathIsGood } from '../../judge/derive/path-is-good';
+import { isOutside } from '../../judge/grade/limit-of';
+import { observed, readingsOf } from '../../judge/situation';
+import { has, fails, seen, goodPath } from './excuse';
+import type { ExcuseRow } from './excuse';
+
+export const CHARGING_EXCUSES = {
+  'belt-slips': { says: 'the belt may slip', steps: ['belt'], excluded: seen('belt', 'good') },
+  'belt-not-seen': {
+    says: 'nobody has looked at the belt',
+    steps: ['belt'],
+    excluded: ({ situation }) => observed(situation, 'belt') !== undefined,
+  },
+  'output-path-open': {
+    says: 'the output path may be open',
+    steps: ['alternator-stud-voltage'],
+    excluded: ({ situation }) =>
+      pathIsGood(situation, 'alternator-stud-voltage') || pathIsGood(situation, 'drop-charge-positive'),
+  },
+  'not-told-to-charge': {
+    says: 'the alternator may not be told to charge',
+    steps: ['excitation-voltage', 'field-duty'],
+    excluded: ({ situation, probability }) =>
+      has(situation, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely'),
+  },
+  'sense-wire': {
+    says: 'the regulator may see too little through a bad sense connection',
+    steps: ['excitation-voltage'],
+    excluded: ({ situation }) => has(situation, 'excitation-voltage') && !fails(situation, 'excitation-voltage'),
+  },
+  'charging-cable': {
+    says: 'the charging cable may be losing the volts',
+    steps: ['drop-charge-positive'],
+    excluded: goodPath('drop-charge-positive', 'charge-cable-positive'),
+  },
+  'alternator-ground': {
+    says: 'the alternator’s ground may be losing the volts',
+    steps: ['drop-charge-ground'],
+    excluded: goodPath('drop-charge-ground', 'charge-cable-ground'),
+  },
+  'strap-broken': {
+    says: 'the ground strap may be broken',
+    steps: ['ground-strap'],
+    excluded: ({ situation }) =>
+      observed(situation, 'ground-strap') === 'sound' || pathIsGood(situation, 'drop-charge-ground'),
+  },
+  'ripple-one-way': {
+    says: 'a meter that lets DC through, or a poor battery connection, shows ripple of a sound alternator',
+    steps: ['ripple-waveform', 'diode-reverse', 'alternator-current'],
+    excluded: ({ situation }) =>
+      (['ripple-ac', 'ripple-waveform', 'diode-forward', 'diode-reverse', 'alternator-current'] as const).filter(
+        (test) => readingsOf(situation, test).some(({ value }) => value !== null),
+      ).length >= 2,
+  },
+  'volts-seen-once': {
+    says: 'one reading of one meter may be wrong',
+    steps: ['charging-voltage', 'module-voltage'],
+    excluded: ({ situation }) =>
+      readingsOf(situation, 'charging-voltage').filter((reading) => isOutside(situation, reading)).length >= 2 ||
+      (situation.case.complaint?.symptoms ?? []).some(
+        (symptom) => symptom === 'bright-lamps' || symptom === 'battery-smell',
+      ),
+  },
+} as const satisfies Record<string, ExcuseRow>;

@@ -1,0 +1,37 @@
+/** Nothing is blamed before it was measured. */
+import { observed } from '../../judge/situation';
+import { has, fails, measuredAcross } from './excuse';
+import type { ExcuseRow } from './excuse';
+
+export const NOT_MEASURED = {
+  'positive-post-not-measured': measuredAcross('drop-positive-post'),
+  'negative-post-not-measured': measuredAcross('drop-negative-post'),
+  'positive-cable-not-measured': measuredAcross('drop-starter-positive'),
+  'starting-ground-not-measured': measuredAcross('drop-starter-ground', 'drop-engine-ground'),
+  'contacts-not-measured': measuredAcross('drop-solenoid'),
+  'alternator-ground-not-measured': measuredAcross('drop-charge-ground'),
+  'body-ground-not-measured': measuredAcross('drop-body-ground'),
+  'charging-path-not-measured': {
+    says: 'the path has not been measured',
+    steps: ['drop-charge-positive', 'alternator-stud-voltage'],
+    excluded: ({ situation }) =>
+      has(situation, 'drop-charge-positive') ||
+      fails(situation, 'alternator-stud-voltage') ||
+      observed(situation, 'fusible-link') === 'blown',
+  },
+  'control-not-measured': {
+    says: 'the control voltage has not been read',
+    steps: ['starter-control-voltage'],
+    excluded: ({ situation }) => has(situation, 'starter-control-voltage'),
+  },
+  'excitation-not-measured': {
+    says: 'the excitation has not been read',
+    steps: ['excitation-voltage', 'field-duty'],
+    excluded: ({ situation }) => has(situation, 'excitation-voltage', 'field-duty'),
+  },
+  'drain-not-measured': {
+    says: 'the drain has not been measured',
+    steps: ['parasitic-draw'],
+    excluded: ({ situation }) => has(situation, 'parasitic-draw'),
+  },
+} as const satisfies Record<string, ExcuseRow>;
