@@ -7,6 +7,7 @@ import { checkDisk, checkNode, installDebianPackages } from './setup/requirement
 import { ROOT } from './setup/root.mjs';
 import { run } from './setup/run.mjs';
 import { fail, step } from './setup/steps.mjs';
+import { testShare } from './setup/test-share.mjs';
 
 const counts = { passed: 0, failed: 0 };
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
@@ -74,6 +75,9 @@ async function main() {
     env: (file) => ({ TETRAD_E2E_REPORT: file }),
     count: ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
   });
+  const { tests, all } = await testShare().catch(() => ({ tests: 0, all: 0 }));
+  if (all > 0)
+    console.log(`Tests are ${((100 * tests) / all).toFixed(1)} % of the lines of code (${tests} of ${all}).`);
   console.log(`${counts.passed} passed, ${counts.failed} failed`);
   process.exitCode = counts.failed > 0 ? 1 : 0;
 }

@@ -11,6 +11,7 @@ export * from './battery/sag-share';
 export * from './battery/state-of-charge';
 export type { CriteriaSet, Limit } from './criteria/criteria-set';
 export { FITTED_SPREADS } from './criteria/fitted-spreads';
+export { STATED_SPREADS } from './criteria/spreads';
 export { THRESHOLDS, WEIGHTS } from './criteria/evidence';
 export type { LimitRule } from './criteria/limit-rule';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';

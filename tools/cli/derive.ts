@@ -1,11 +1,9 @@
-/** Writes the JSON Schema files in docs/schemas from the shapes that the core checks by. */
+/** Writes every file that follows from the core, where it is not as the core stands. */
 import { mkdir, writeFile } from 'node:fs/promises';
-import { caseShape, judgementSchema } from '@tetrad/core';
+import { dirname } from 'node:path';
+import { derivedFiles } from './derived-files';
 
-const FOLDER = 'docs/schemas';
-await mkdir(FOLDER, { recursive: true });
-for (const [name, schema] of [
-  ['tetrad-case-1.schema.json', caseShape.schema],
-  ['tetrad-judgement-1.schema.json', judgementSchema],
-] as const)
-  await writeFile(`${FOLDER}/${name}`, `${JSON.stringify(schema, null, 2)}\n`);
+for (const [path, text] of Object.entries(derivedFiles())) {
+  await mkdir(dirname(path), { recursive: true });
+  await writeFile(path, text);
+}

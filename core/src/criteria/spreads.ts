@@ -12,7 +12,7 @@ const ONE_SIDED =
   'sound side is the limit less the usual margin, widths as wide as the limits of the schools differ';
 
 /** Spreads that cannot be fitted, each with its source; {@link FITTED_SPREADS} holds the others. */
-const STATED_SPREADS = {
+export const STATED_SPREADS = {
   'hold-loss': {
     sound: [0.12, 0.25],
     faulty: [3, 1.5],

@@ -1,0 +1,167 @@
+/** What follows from the trade's files: the JSON Schema of the open formats, and the tables of the documentation. */
+import {
+  CONDITIONS,
+  EXCUSES,
+  FAULTS,
+  FITTED_SPREADS,
+  OBSERVATIONS,
+  SCHOOLS,
+  STATED_SPREADS,
+  SYMPTOMS,
+  TESTS,
+  THRESHOLDS,
+  WEIGHTS,
+  caseShape,
+  judgementSchema,
+  phraseTables,
+} from '@tetrad/core';
+import type { CriteriaSet, Limit } from '@tetrad/core';
+
+const cell = (value: unknown): string => String(value ?? '').replaceAll('|', '\\|');
+const table = (head: readonly string[], rows: readonly (readonly unknown[])[]): string =>
+  [
+    `| ${head.join(' | ')} |`,
+    `| ${head.map(() => '---').join(' | ')} |`,
+    ...rows.map((row) => `| ${row.map(cell).join(' | ')} |`),
+  ].join('\n');
+
+/** The figures of a rule without its kind: `min 0.7, max 2`. */
+const figures = ({ kind: _kind, ...own }: Limit['rule']): string =>
+  Object.entries(own)
+    .map(([name, value]) => `${name} ${Array.isArray(value) ? value.map((pair) => `[${pair}]`).join(' ') : value}`)
+    .join(', ');
+
+const when = ({ when: under = {} }: Limit): string => Object.values(under).flat().join(', ');
+
+const tests = (): string =>
+  table(
+    ['test', 'name', 'unit', 'can show', 'conditions', 'group', 'minutes'],
+    Object.entries(TESTS).map(([name, { name: words, unit, domain, conditions, places, step }]) => [
+      `\`${name}\``,
+      words,
+      unit,
+      domain ? `${domain[0]} to ${domain[1]}` : '',
+      conditions.join(', '),
+      places[0]?.group,
+      step.minutes,
+    ]),
+  );
+
+const conditions = (): string =>
+  table(
+    ['condition', 'name', 'kind'],
+    Object.entries(CONDITIONS).map(([name, row]) => [
+      `\`${name}\``,
+      row.name,
+      row.type === 'word' ? row.words.join(', ') : row.type,
+    ]),
+  );
+
+const observations = (): string =>
+  table(
+    ['observation', 'asks', 'findings'],
+    Object.entries(OBSERVATIONS).map(([name, { asks, findings }]) => [`\`${name}\``, asks, findings.join(', ')]),
+  );
+
+const symptoms = (): string =>
+  table(
+    ['symptom', 'name', 'faults that give it'],
+    Object.entries(SYMPTOMS).map(([symptom, { name }]) => [
+      `\`${symptom}\``,
+      name,
+      Object.values(FAULTS)
+        .filter((fault) => symptom in fault.symptoms)
+        .map((fault) => fault.name)
+        .join(', '),
+    ]),
+  );
+
+const faults = (): string =>
+  table(
+    ['fault', 'name', 'prior', 'excuse', 'steps that exclude it', 'how it could excuse'],
+    Object.entries(FAULTS).flatMap(([fault, { name, prior, excuses }]) =>
+      excuses.length === 0
+        ? [[`\`${fault}\``, name, prior, '', '', '']]
+        : excuses.map(({ excuse, how }, place) => [
+            place === 0 ? `\`${fault}\`` : '',
+            place === 0 ? name : '',
+            place === 0 ? prior : '',
+            EXCUSES[excuse].says,
+            EXCUSES[excuse].steps.join(', '),
+            how,
+          ]),
+    ),
+  );
+
+const limits = ({ name, note, limits: own }: CriteriaSet): string =>
+  `### ${name}\n\n${note}\n\n${table(
+    ['test', 'when', 'rule', 'figures', 'near within', 'note'],
+    own.map((limit) => [limit.test, when(limit), limit.rule.kind, figures(limit.rule), limit.borderline, limit.note]),
+  )}`;
+
+const spread = ([mean, sd]: readonly [number, number]): string => `${mean} ± ${sd}`;
+const weights = (): string =>
+  [
+    '### Spreads\n',
+    table(
+      ['figure', 'sound', 'faulty', 'source'],
+      [
+        ...Object.entries(FITTED_SPREADS).map(([name, own]) => [
+          name,
+          spread(own.sound),
+          spread(own.faulty),
+          'fitted: `npm run fit`',
+        ]),
+        ...Object.entries(STATED_SPREADS).map(([name, own]) => [
+          name,
+          spread(own.sound),
+          spread(own.faulty),
+          own.source,
+        ]),
+      ],
+    ),
+    '\n### Weights\n',
+    table(
+      ['finding', 'weight', 'source'],
+      Object.entries(WEIGHTS).map(([name, [value, source]]) => [name, value, source]),
+    ),
+    '\n### Thresholds\n',
+    table(
+      ['threshold', 'value', 'source'],
+      Object.entries(THRESHOLDS).map(([name, [value, source]]) => [name, value, source]),
+    ),
+  ].join('\n');
+
+const codes = (): string =>
+  phraseTables()
+    .flatMap((phrases) => Object.keys(phrases))
+    .map((code) => `\`${code}\``)
+    .join(', ');
+
+const page = (): string =>
+  `<!-- Written by \`npm run derive\` from the files of core/src/trade and core/src/criteria; do not edit. -->
+
+# Tables of the trade
+
+${[
+  ['Tests', tests()],
+  ['Conditions of a reading', conditions()],
+  ['Observations', observations()],
+  ['Symptoms', symptoms()],
+  ['Faults and their excuses', faults()],
+  ['Limits of the schools', SCHOOLS.map(limits).join('\n\n')],
+  ['What a finding weighs', weights()],
+  ['Codes of the sentences', codes()],
+]
+  .map(([title, body]) => `## ${title}\n\n${body}`)
+  .join('\n\n')}
+`;
+
+const schema = (own: unknown): string => `${JSON.stringify(own, null, 2)}\n`;
+
+/** @returns the texts of all files that follow from the core, by path. */
+export const derivedFiles = (): Readonly<Record<string, string>> => ({
+  'docs/schemas/tetrad-case-1.schema.json': schema(caseShape.schema),
+  'docs/schemas/tetrad-judgement-1.schema.json': schema(judgementSchema),
+  'docs/tables.md': page(),
+});

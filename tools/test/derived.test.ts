@@ -1,0 +1,26 @@
+/** What is written from the trade's files must be as they stand: a new file is not there until it is derived. */
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { derivedFiles } from '../cli/derived-files';
+
+const files = derivedFiles();
+
+it.each(Object.keys(files))('%s is as the core stands', (path) => {
+  expect(readFileSync(path, 'utf8')).toBe(files[path]);
+});
+
+it('the indexes of the trade list every file of their folders', () => {
+  const code = `const { trades } = await import('./tools/setup/derive-indexes.mjs');
+    console.log(JSON.stringify(await trades()))`;
+  const { stdout } = spawnSync(process.execPath, ['--input-type=module', '--eval', code], { encoding: 'utf8' });
+  const indexes = JSON.parse(stdout) as { path: string; text: string }[];
+  expect(indexes.length).toBe(4);
+  for (const { path, text } of indexes) expect(readFileSync(path, 'utf8')).toBe(text);
+});
+
+it('the tables show what one file alone brought in', () => {
+  const page = files['docs/tables.md']!;
+  expect(page).toMatch(/\| `meter-leads` \| [^|]*wiggle[^|]* \| steady, jumping \|/);
+  expect(page).toMatch(/\| `ground-body` \| bad ground between body and battery \|/);
+  expect(page).toContain('`leads-jump`');
+});
