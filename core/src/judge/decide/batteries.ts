@@ -6,6 +6,7 @@ import { isChargeOwed } from '../derive/charge';
 import { fuseHealth } from '../derive/health';
 import type { Figures } from '../derive/derive';
 import { isOutside } from '../grade/limit-of';
+import type { Evidence } from '../prove/evidence';
 import type { Ranked } from '../rank/rank-faults';
 import { forUnit } from '../see';
 import type { Situation } from '../situation';
@@ -29,8 +30,14 @@ const CONDEMNING: readonly string[] = [
   'hold-charge',
 ];
 
-/** The batteries whose own readings speak for the fault; one in parallel takes the whole pack with it. */
-export function packOf({ lines }: Ranked, situation: Situation): PackSaid | null {
+/** Tests that tell on a battery whatever its health was measured to be. */
+const BEYOND_HEALTH: readonly string[] = ['specific-gravity', 'hold-charge'];
+
+/**
+ * The batteries whose own readings speak for the fault; one in parallel takes the whole pack with it. Beside a
+ * battery that is worn by all its measures together, one narrow failure of another names nobody.
+ */
+export function packOf({ lines }: Ranked, { situation, figures }: Evidence): PackSaid | null {
   const { count = 1, arrangement } = situation.case.system.battery;
   if (count < 2 || arrangement === undefined || arrangement === 'single') return null;
   const all = Array.from({ length: count }, (_, i) => i + 1);
@@ -41,10 +48,21 @@ export function packOf({ lines }: Ranked, situation: Situation): PackSaid | null
     lines.flatMap(({ finding: { source }, weight }) => (weight > 0 && 'reading' in source ? [source.reading] : [])),
   );
   const named = situation.readings.filter(({ id, battery }) => battery !== undefined && against.has(id));
-  const own = (outside.length > 0 ? outside : named).map(({ battery }) => battery!);
+  const plain = outside.filter(
+    ({ battery, test }) => BEYOND_HEALTH.includes(test) || isWorn(healthOf(battery!, figures)),
+  );
+  const own = [plain, outside, named].find((list) => list.length > 0)?.map(({ battery }) => battery!) ?? [];
   const weak = [...new Set(own)].sort();
   return { weak, batteries: arrangement === 'parallel' ? all : weak, arrangement, count };
 }
+
+/** A battery's health by all its ways together; null where it was not measured. */
+function healthOf(battery: number, figures: Figures): number | null {
+  const fused = fuseHealth(figures.ways, battery);
+  return fused ? Math.exp(fused.lnHealth) : null;
+}
+
+const isWorn = (health: number | null): boolean => health !== null && health < WORN_HEALTH;
 
 /** The batteries of a pack that must be charged before anything else. */
 export const flatBatteries = (situation: Situation): readonly number[] =>
@@ -58,8 +76,7 @@ export const batteryVerdicts = (
 ): readonly (Omit<BatteryVerdict, 'because' | 'code' | 'with'> & { readonly because: Said })[] =>
   situation.units.map((battery) => {
     const unit = forUnit(situation, battery);
-    const fused = fuseHealth(figures.ways, battery);
-    const health = fused ? Math.exp(fused.lnHealth) : null;
+    const health = healthOf(battery, figures);
     const fails = situation.readings.some(
       (reading) => reading.battery === battery && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
     );
@@ -68,12 +85,12 @@ export const batteryVerdicts = (
         ? 'replace'
         : isChargeOwed(unit)
           ? 'charge-first'
-          : fails || (health !== null && health < WORN_HEALTH)
+          : fails || isWorn(health)
             ? 'not-proven'
             : health !== null && unit.charge !== null
               ? 'keep'
               : 'not-tested';
-    const isWeak = fails || (health !== null && health < WORN_HEALTH);
+    const isWeak = fails || isWorn(health);
     return {
       battery,
       verdict,

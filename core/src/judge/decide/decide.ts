@@ -92,7 +92,7 @@ export function decide(input: DecisionInput): Decided {
   const called = callable(input);
   // of a pack the flat battery is charged before any is condemned
   const packFirst = called && partOf(called.fault, situation) === 'battery' && flatBatteries(situation).length > 0;
-  if (called && !packFirst) return call(called, situation);
+  if (called && !packFirst) return call(called, evidence);
   if (flat) return chargeFirst(situation);
 
   const suspect = ranked.find(({ fault }) => isCallable(fault));
@@ -113,11 +113,12 @@ export function decide(input: DecisionInput): Decided {
   return testNext(isSuspected ? suspect : undefined, input);
 }
 
-function call(called: Ranked, situation: Situation): Decided {
+function call(called: Ranked, known: Evidence): Decided {
+  const { situation } = known;
   const { fault, probability } = called;
   const part = partOf(fault, situation);
   const evidence = strongest(called);
-  const pack = part === 'battery' ? packOf(called, situation) : null;
+  const pack = part === 'battery' ? packOf(called, known) : null;
   return {
     action: isReplaced(part) ? 'replace' : 'repair',
     part,
