@@ -82,11 +82,14 @@ interface Weighing {
   readonly factor?: number;
   readonly atLeast?: number;
   readonly atMost?: number;
+  /** The reading lies straight across the fault: fewer of its figures are slips. */
+  readonly isDirect?: boolean;
 }
 
 /** A finding from a figure and its spread. */
 export function weighed(spread: SpreadName, value: number, weighing: Weighing): Finding {
   const { error = 0, factor = 1, atLeast = -Infinity, atMost = Infinity, causes: own, source, says } = weighing;
+  const outliers = threshold(weighing.isDirect ? 'directOutliers' : 'outliers');
   const { sound, faulty } = spreadOf(spread);
   const widened =
     error === 0
@@ -95,7 +98,7 @@ export function weighed(spread: SpreadName, value: number, weighing: Weighing): 
           sound: [sound[0], Math.hypot(sound[1], error)] as const,
           faulty: [faulty[0], Math.hypot(faulty[1], error)] as const,
         };
-  const weight = Math.min(atMost, Math.max(atLeast, weigh(value, widened) * factor));
+  const weight = Math.min(atMost, Math.max(atLeast, weigh(value, widened, outliers) * factor));
   return { causes: own, weight, source, says, figure: { spread, value } };
 }
 

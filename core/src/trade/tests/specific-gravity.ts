@@ -75,6 +75,7 @@ export const specificGravity: Test = {
       const limit = limitOf(situation, reading)?.max ?? EVEN_SPREAD;
       return weighed('gravity-spread', spread / limit, {
         causes: causes('battery-dead-cell'),
+        isDirect: true,
         atLeast: weightOf('gravity-at-least'),
         source: { reading: reading.id },
         says: say('gravity-differs', { spread }),
