@@ -60,6 +60,26 @@ test('a valid reading straight across a fault, outside its limit, is never follo
   );
 });
 
+test('nothing is found while one valid reading, the newest of its test, lies outside its limit', () => {
+  fc.assert(
+    fc.property(fc.oneof(drawn, partial), (subject) => {
+      const said = judge(subject);
+      if (said.decision.action !== 'none-found') return;
+      const outside = subject.readings.filter(
+        (reading, i) => said.readings[i]!.grade === 'outside' && newestOf(subject, reading.test) === reading,
+      );
+      expect(outside).toEqual([]);
+    }),
+    { numRuns: 1500, seed: SEED },
+  );
+  // a starter that turns the engine too slowly is no sound vehicle, though it draws no more than it should
+  const slow = caseOf([...soundReadings(), read('cranking-speed', 110)], {
+    system: SOUND_SYSTEM,
+    observations: SOUND_LOOKS,
+  });
+  expect(judge(slow).decision.action).not.toBe('none-found');
+});
+
 test('the order of readings does not matter', () => {
   fc.assert(
     fc.property(partial, fc.integer({ min: 1, max: 997 }), (subject, stride) => {

@@ -99,6 +99,32 @@ describe('a worn battery', () => {
   });
 });
 
+describe('beside a battery that is worn by all its measures', () => {
+  const narrowly = [
+    rest(1, 12.65),
+    read('conductance', 545, {}, { battery: 1 }),
+    // a tenth of a volt under its floor, with a health of nearly all of its rating by conductance
+    read('load-test', 9.5, { amps: 280, seconds: 15, chargedBefore: true }, { battery: 1 }),
+  ];
+  const withSecond = (conductance: number) =>
+    judge(
+      caseOf([...narrowly, ...ofBattery(2, 12.6, conductance)], {
+        system: packOf(2, 'series'),
+        symptoms: ['slow-crank'],
+      }),
+    );
+
+  it('one narrow failure of another names nobody, and does not let it pass either', () => {
+    const { decision, batteries } = withSecond(230);
+    expect(decision).toMatchObject({ action: 'replace', batteries: [2] });
+    expect(batteries![0]).toMatchObject({ battery: 1, verdict: 'not-proven' });
+  });
+
+  it('alone it condemns nothing', () => {
+    expect(withSecond(550).decision.action).not.toBe('replace');
+  });
+});
+
 describe('each battery', () => {
   it('is asked for by its number until all are read', () => {
     const system = packOf(2, 'series');

@@ -55,6 +55,22 @@ test('a long job goes on to further pages instead of losing readings', async () 
   expect(text.match(/\/Type ?\/Page\b/g)!.length).toBeGreaterThanOrEqual(3);
 }, 30_000);
 
+test('figures are written as the reader asks, and a word that is no choice is refused by its name', async () => {
+  const body = jobBody();
+  const path = `/api/shops/one/jobs/${body.id}`;
+  await app.ask('POST', '/api/shops/one/jobs', body);
+  await app.ask('POST', `${path}/readings`, readingBody('resting-voltage', 12.6));
+  const sizeOf = async (query: string) => {
+    const response = await fetch(`${app.url}${path}/report.pdf${query}`);
+    expect(response.status).toBe(200);
+    return opened(Buffer.from(await response.arrayBuffer())).replace(/\/(CreationDate|ID)[^\n]*/g, '');
+  };
+  expect(await sizeOf('?decimal=comma')).not.toBe(await sizeOf('?decimal=point'));
+  const refused = await app.ask('GET', `${path}/report.pdf?decimal=dot`);
+  expect(refused.status).toBe(422);
+  expect(JSON.stringify(refused.body)).toMatch(/decimal.*dot.*point, comma/s);
+});
+
 test('of a job that is not there is none', async () => {
   const answer = await app.ask('GET', `/api/shops/one/jobs/${randomUUID()}/report.pdf`);
   expect(answer.status).toBe(404);

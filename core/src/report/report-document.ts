@@ -19,7 +19,7 @@ import type { FigureChoice } from '../quantities/figure-format';
 import { SYMPTOMS } from '../trade/symptoms';
 import { TESTS } from '../trade/tables';
 import { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from '../words/en/decisions';
-import { PART_WORDS, spaced } from '../words/en/names';
+import { spaced } from '../words/en/names';
 import { methodWords, readingWords } from '../words/en/readings';
 import { englishVoice, retell } from '../words/en/voice';
 import type { Voice } from '../words/phrases';
@@ -141,7 +141,7 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
 
 /** What the customer should know was not looked at. */
 const notTested = ({ parts, decision }: Judgement, voice: Voice): readonly string[] => [
-  ...JUDGED_PARTS.filter((part) => parts[part].verdict === 'not-tested').map((part) => PART_WORDS[part]),
+  ...JUDGED_PARTS.filter((part) => parts[part].verdict === 'not-tested').map((part) => `the ${part}`),
   ...(decision.code === 'none-found-but-missing' ? missingOf(decision).map((step) => voice.step(step)) : []),
 ];
 const missingOf = (decision: Judgement['decision']): readonly StepName[] =>

@@ -5,7 +5,7 @@ import { isOutside } from '../grade/limit-of';
 import type { Situation } from '../situation';
 import type { Reading } from '../../format/case-shape';
 
-/** A valid reading straight across a fault, outside its limit, and the faults it may be. */
+/** A valid reading outside its limit, and the faults it lies straight across; of many tests none. */
 export interface DirectFailure {
   readonly reading: Reading;
   readonly faults: readonly FaultName[];
@@ -13,11 +13,10 @@ export interface DirectFailure {
   readonly isRepeated: boolean;
 }
 
-/** The newest reading of every test that lies straight across a fault and fails; of each battery by itself. */
+/** The newest reading of every test, of each battery by itself, that fails: while one stands, nothing is sound. */
 export function directFailures(situation: Situation): readonly DirectFailure[] {
   const failures: DirectFailure[] = [];
-  for (const [test, readings] of situation.byTest) {
-    if (!TESTS[test].direct) continue;
+  for (const readings of situation.byTest.values()) {
     const newest = new Map(readings.filter(({ value }) => value !== null).map((reading) => [reading.battery, reading]));
     for (const reading of newest.values()) {
       const missing = (reading.conditions?.humpsMissing ?? 0) >= 1;

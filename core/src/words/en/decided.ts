@@ -5,7 +5,7 @@ import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { TESTS, stepOf } from '../../trade/tables';
 import type { Said, Voice } from '../phrases';
-import { PART_WORDS, lower, nameOf } from './names';
+import { PART_WORDS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
 
 interface PackFigures {
@@ -13,8 +13,6 @@ interface PackFigures {
   readonly arrangement: 'parallel' | 'series';
   readonly count: number;
 }
-const listed = (names: readonly (string | number)[]): string =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 const pack = ({ weak, arrangement, count }: PackFigures): string =>
   [
     weak.length === 0 ? '' : ` It is battery ${listed(weak)}.`,

@@ -30,3 +30,7 @@ export const PART_WORDS: Readonly<Record<Part, string>> = {
   mechanical: 'the engine side',
   drain: 'the drain',
 };
+
+/** Names one after the other, with “and” before the last. */
+export const listed = (names: readonly (string | number)[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

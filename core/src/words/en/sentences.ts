@@ -7,7 +7,7 @@ import { SYMPTOMS } from '../../trade/symptoms';
 import type { SymptomName } from '../../trade/symptoms';
 import { OBSERVATIONS, TESTS, isObservationName } from '../../trade/tables';
 import type { PhraseTable, Said, Voice } from '../phrases';
-import { lower, spaced, stepName } from './names';
+import { listed, lower, spaced, stepName } from './names';
 import { notPossibleWords, readingWords } from './readings';
 import { DECISIONS, NEXT, VERDICTS } from './decided';
 
@@ -107,7 +107,7 @@ const EVIDENCE = {
   'path-open': (w: { value: number }, voice: Voice) =>
     `${voice.volts(w.value)} across the path with no current: it is open`,
   health: (w: { health: number; ways: readonly string[]; battery?: number }, voice: Voice) =>
-    `${w.battery === undefined ? '' : `battery ${w.battery}: `}health about ${voice.share(w.health)} of rated, from ${w.ways.map((way) => WAYS[way] ?? way).join(' and ')}`,
+    `${w.battery === undefined ? '' : `battery ${w.battery}: `}health about ${voice.share(w.health)} of rated, from ${listed(w.ways.map((way) => WAYS[way] ?? way))}`,
   seen: (w: { about: ObservationName; finding: string }) => `${spaced(w.about)}: ${spaced(w.finding)}`,
   complaint: (w: { symptom: SymptomName }) => `complaint: ${SYMPTOMS[w.symptom].name.toLowerCase()}`,
   age: (w: { years: number }, voice: Voice) => `the battery is ${voice.plain(w.years, 1)} years old`,
