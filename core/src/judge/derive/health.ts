@@ -131,8 +131,10 @@ export function fuseHealth(ways: readonly HealthWay[], battery: number | undefin
 const DISAGREE = 2;
 
 /** The two ways of one battery that lie furthest apart, where they disagree; null where they agree. */
-export function disagreeing(fused: FusedHealth): readonly [HealthWay, HealthWay] | null {
-  if (fused.ways.length < 2) return null;
+export function disagreeing(ways: readonly HealthWay[], battery?: number): readonly [HealthWay, HealthWay] | null {
+  const fused = fuseHealth(ways, battery);
+  // once there are three, the two that agree have it
+  if (fused?.ways.length !== 2) return null;
   const sorted = [...fused.ways].sort((a, b) => a.health - b.health);
   const [low, high] = [sorted[0]!, sorted.at(-1)!];
   if (low.way === high.way) return null;

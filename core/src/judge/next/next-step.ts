@@ -9,6 +9,7 @@ import type { Evidence } from '../prove/evidence';
 import type { ProofState } from '../prove/prove';
 import { didNotCrank, didNotRun, isCharged, loadsOf, notPossible, observed, readingsOf } from '../situation';
 import type { Situation } from '../situation';
+import { disagreeing } from '../derive/health';
 import { missingUnits } from './missing-units';
 
 /** A step to take. */
@@ -67,12 +68,13 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   if (isRestingOpen && canRead('resting-voltage', situation))
     return [stepAs('resting-voltage', { code: 'resting-first', with: {} }, situation)];
   const again = contradicting(situation);
+  const apart = waysApart(evidence);
   const ranked: RankedStep[] = [];
   for (const name of NAMES) {
     const row = stepOf(name)!;
     const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
     const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
-    const forAgain = again.has(name) ? CONTRADICTION_VALUE : 0;
+    const forAgain = again.has(name) || (apart && HEALTH_TESTS.includes(name)) ? CONTRADICTION_VALUE : 0;
     if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
     if (!isOpen(name, row, situation)) continue;
     let information = 0;
@@ -82,8 +84,28 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   }
   ranked.sort((a, b) => b.worth - a.worth);
   return together(ranked.slice(0, MOST_STEPS)).map(({ name, isAsked }) =>
-    stepAs(name, { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } }, situation),
+    stepAs(
+      name,
+      apart && HEALTH_TESTS.includes(name)
+        ? apart
+        : { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } },
+      situation,
+    ),
   );
+}
+
+/** Steps that measure a battery's health. */
+const HEALTH_TESTS: readonly StepName[] = ['conductance', 'load-test', 'internal-resistance'];
+
+/** Two ways to a battery's health that disagree: a third is asked for, and both figures are told. */
+function waysApart({ situation: { units }, figures: { ways } }: Evidence): Said | null {
+  for (const battery of units.length > 0 ? units : [undefined]) {
+    const pair = disagreeing(ways, battery);
+    if (!pair) continue;
+    const [low, high] = pair.map(({ way, health }) => ({ way, health }));
+    return { code: 'ways-disagree', with: { low, high, ...(battery !== undefined && { battery }) } };
+  }
+  return null;
 }
 
 /** The best step first, then those at its place, then the rest: nobody walks round the vehicle twice. */

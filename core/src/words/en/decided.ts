@@ -5,9 +5,13 @@ import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { TESTS, stepOf } from '../../trade/tables';
 import type { Said, Voice } from '../phrases';
-import { PART_WORDS, listed, lower, nameOf } from './names';
+import { PART_WORDS, WAYS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
 
+interface WaySaid {
+  readonly way: string;
+  readonly health: number;
+}
 interface PackFigures {
   readonly weak: readonly number[];
   readonly arrangement: 'parallel' | 'series';
@@ -75,6 +79,8 @@ export const NEXT = {
   'resting-first': () => 'Everything leans on the resting voltage: battery first.',
   settles: (w: { step: StepName }) => settlesOf(w.step),
   'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} Nothing is called sound before it.`,
+  'ways-disagree': (w: { low: WaySaid; high: WaySaid; battery?: number }, voice: Voice) =>
+    `${w.battery === undefined ? '' : `Battery ${w.battery}: `}${voice.share(w.low.health)} of its rating from ${WAYS[w.low.way]}, ${voice.share(w.high.health)} from ${WAYS[w.high.way]}: a third way decides.`,
   'charge-then-read': (w: { battery?: number }) =>
     `Charge ${w.battery === undefined ? 'the battery' : `battery ${w.battery}`} fully, take off the surface charge, then read the resting voltage again.`,
   'read-again': (w: { reading: Reading }, voice: Voice) =>

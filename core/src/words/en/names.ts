@@ -34,3 +34,11 @@ export const PART_WORDS: Readonly<Record<Part, string>> = {
 /** Names one after the other, with “and” before the last. */
 export const listed = (names: readonly (string | number)[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** Ways to a battery's health, as they stand in a sentence. */
+export const WAYS: Readonly<Record<string, string>> = {
+  conductance: 'conductance',
+  'load-test': 'the load test',
+  'internal-resistance': 'internal resistance',
+  cranking: 'cranking volts and amps',
+};

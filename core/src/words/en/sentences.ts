@@ -7,7 +7,7 @@ import { SYMPTOMS } from '../../trade/symptoms';
 import type { SymptomName } from '../../trade/symptoms';
 import { OBSERVATIONS, TESTS, isObservationName } from '../../trade/tables';
 import type { PhraseTable, Said, Voice } from '../phrases';
-import { listed, lower, spaced, stepName } from './names';
+import { WAYS, listed, lower, spaced, stepName } from './names';
 import { notPossibleWords, readingWords } from './readings';
 import { DECISIONS, NEXT, VERDICTS } from './decided';
 
@@ -91,13 +91,6 @@ const dropRead = ({ test, value, amps, allowed, usualAmps, projected }: DropSaid
       ? ''
       : ` (${voice.value(test, projected)} at the usual ${voice.amps(usualAmps)})`;
   return `${voice.value(test, value)} lost in it${at}, where ${voice.value(test, allowed)} is allowed${beside}`;
-};
-
-const WAYS: Readonly<Record<string, string>> = {
-  conductance: 'conductance',
-  'load-test': 'the load test',
-  'internal-resistance': 'internal resistance',
-  cranking: 'cranking volts and amps',
 };
 
 const EVIDENCE = {
