@@ -11,6 +11,13 @@ const LEAST_AMPS = 5;
 
 const thousandth = (value: number): number => Math.round(value * 1000) / 1000;
 
+/** To three digits; arithmetic, since a number's own `toPrecision` goes by way of text. */
+function threeDigits(value: number): number {
+  if (value === 0) return 0;
+  const power = 10 ** (2 - Math.floor(Math.log10(Math.abs(value))));
+  return Math.round(value * power) / power;
+}
+
 function entry(
   name: string,
   volts: number,
@@ -18,14 +25,15 @@ function entry(
   amps: number | null,
   pieces?: readonly PieceName[],
 ): BudgetPiece {
-  return {
+  const line: { -readonly [K in keyof BudgetPiece]: BudgetPiece[K] } = {
     piece: name,
     kind: pieces ? 'lost' : 'left',
     volts: thousandth(volts),
-    ...(amps !== null && amps > LEAST_AMPS && { ohms: Number((volts / amps).toPrecision(3)) }),
     share: thousandth(total > 0 ? volts / total : 0),
-    ...(pieces && pieces.length > 0 && { pieces }),
   };
+  if (amps !== null && amps > LEAST_AMPS) line.ohms = threeDigits(volts / amps);
+  if (pieces && pieces.length > 0) line.pieces = pieces;
+  return line;
 }
 
 /** Pieces that were not told apart go under the name of the side they lie in. */
