@@ -138,6 +138,8 @@ export const THRESHOLDS = {
   slight: [0.2, LINES],
   /** Nothing is found only where no fault at all is this probable: many small doubts are one large one. */
   sound: [0.5, LINES],
+  /** … and beside a reading that lies outside its limit but straight across no fault, only where this much is sound. */
+  soundBeside: [0.72, LINES],
   /** A proven fault that a reading lies straight across is called from here on: such a reading is never outvoted. */
   across: [0.65, LINES],
   /** With every useful test done, a proven fault above this is called all the same. */

@@ -98,17 +98,22 @@ export function decide(input: DecisionInput): Decided {
   const suspect = ranked.find(({ fault }) => isCallable(fault));
   const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
   const nothingLeft = proposed().length === 0;
+  // what lies straight across a fault always stands in the way; another reading only while much is in doubt
+  const standing = direct.filter(({ faults }) => faults.length > 0 || probability.none < threshold('soundBeside'));
   if (
     uncovered.length === 0 &&
     !isSuspected &&
-    direct.length === 0 &&
+    standing.length === 0 &&
     (probability.none >= threshold('sound') || nothingLeft)
   )
     return {
       action: 'none-found',
       part: null,
       fault: 'none',
-      because: { code: impossible.length > 0 ? 'none-found-but-missing' : 'none-found', with: { missing: impossible } },
+      because: {
+        code: impossible.length > 0 ? 'none-found-but-missing' : direct.length > 0 ? 'none-found-beside' : 'none-found',
+        with: { missing: impossible, outside: direct.map(({ reading }) => reading) },
+      },
     };
   return testNext(isSuspected ? suspect : undefined, input);
 }

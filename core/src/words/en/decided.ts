@@ -32,6 +32,8 @@ export const DECISIONS = {
     `${w.batteries?.length ? `Battery ${listed(w.batteries)}` : 'The battery'} is ${voice.share(w.charge)} charged; below ${voice.share(w.needed)} no load or cranking reading can condemn anything. Charge first, then repeat.`,
   'none-found': () =>
     'What must be read for this complaint is read and lies within its limits: nothing in this system needs a part.',
+  'none-found-beside': (w: { outside: readonly Reading[] }, voice: Voice) =>
+    `What must be read for this complaint is read, and no part is at fault. One reading lies outside its limit and by itself speaks for none: ${w.outside.map((reading) => `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`).join(', ')}.`,
   'none-found-but-missing': (w: { missing: readonly StepName[] }, voice: Voice) =>
     `Nothing found in what could be read. Not tested, because it was not possible: ${w.missing.map((step) => voice.step(step)).join(', ')}.`,
   leads: (w: { fault: FaultName; probability: number; excuse?: ExcuseName }, voice: Voice) =>
