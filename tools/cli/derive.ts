@@ -1,4 +1,4 @@
-/** Writes every file that follows from the core, where it is not as the core stands. */
+/** Writes every file that follows from the core. */
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { derivedFiles } from './derived-files';

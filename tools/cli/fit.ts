@@ -9,6 +9,7 @@
 import { writeFile } from 'node:fs/promises';
 import { FAULT_NAMES, FITTED_SPREADS, TUNING_SPREAD, derive, findingsOf, simulateCase, survey } from '@tetrad/core';
 import type { Case, FaultName } from '@tetrad/core';
+import { SLIGHTEST } from './bench-judge/setting';
 
 type SpreadName = keyof typeof FITTED_SPREADS;
 interface Samples {
@@ -38,7 +39,7 @@ for (const [f, fault] of FAULT_NAMES.entries())
     const seed = FIRST_SEED + f * 1000 + i;
     const subject = simulateCase({
       faults: [fault],
-      severity: 0.15 + (0.85 * i) / VEHICLES,
+      severity: SLIGHTEST + ((1 - SLIGHTEST) * i) / VEHICLES,
       seed,
       spread: TUNING_SPREAD,
     });

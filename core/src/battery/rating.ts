@@ -33,8 +33,7 @@ export function batteryCca(label: BatteryLabel): number | null {
 }
 
 /** How many batteries share the current of a pack: those in parallel add their amps. */
-export const inParallelOf = ({ arrangement, count = 1 }: BatteryLabel): number =>
-  arrangement === 'parallel' ? count : 1;
+const inParallelOf = ({ arrangement, count = 1 }: BatteryLabel): number => (arrangement === 'parallel' ? count : 1);
 
 /** @returns cold-cranking amps of the pack as connected: in parallel they add, in series they do not. */
 export function packCca(label: BatteryLabel): number | null {

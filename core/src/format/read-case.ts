@@ -8,7 +8,7 @@ export type CaseResult =
   { readonly ok: true; readonly value: Case } | { readonly ok: false; readonly misfits: readonly Misfit[] };
 
 /** Unknown fields are kept up to this many characters of JSON in one document. */
-export const MOST_UNKNOWN = 64_000;
+const MOST_UNKNOWN = 64_000;
 
 /**
  * Checks a parsed document against `tetrad-case/1`.

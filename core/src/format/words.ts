@@ -12,7 +12,6 @@ export type NominalVolts = (typeof NOMINAL_VOLTS)[number];
 export const PASSES = ['before', 'after'] as const;
 export type Pass = (typeof PASSES)[number];
 export const NOT_POSSIBLE = ['did-not-crank', 'did-not-start', 'no-access', 'no-equipment', 'other'] as const;
-export type NotPossible = (typeof NOT_POSSIBLE)[number];
 
 export const GRADES = ['within', 'near', 'outside', 'void', 'noted'] as const;
 export type Grade = (typeof GRADES)[number];

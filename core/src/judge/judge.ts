@@ -20,7 +20,7 @@ import { comparePasses } from './compare-passes';
 import { batteryVerdicts } from './decide/batteries';
 import { decide } from './decide/decide';
 import type { Decided } from './decide/decide';
-import { directFailures } from './decide/direct';
+import { failuresOf } from './decide/failures';
 import { isCallable } from './decide/part-of';
 import { partVerdict, suspectsByPart } from './decide/verdict';
 import { wouldChange } from './decide/would-change';
@@ -58,16 +58,16 @@ export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
   const probability = { ...NOTHING }; // every key at once keeps the object fast
   for (const entry of ranked) probability[entry.fault] = entry.probability;
   const evidence: Evidence = { situation, figures, probability };
-  const direct = directFailures(situation);
+  const failing = failuresOf(situation);
   const { uncovered, impossible } = coverage(situation);
   const leading = leadingFault(ranked, evidence);
   const proposed = once(() => nextSteps({ evidence, leading, uncovered }));
-  const decided = decide({ evidence, ranked, uncovered, impossible, direct, proposed });
-  const next = nextFor(decided, proposed, surveyed, direct);
+  const decided = decide({ evidence, ranked, uncovered, impossible, failing, proposed });
+  const next = nextFor(decided, proposed, surveyed, failing);
   const suspects = suspectsByPart(ranked, situation);
   const parts = {} as Record<JudgedPart, PartVerdict>;
   for (const part of JUDGED_PARTS)
-    parts[part] = verdictOf(partVerdict(part, { evidence, suspects: suspects.get(part) ?? [], direct }));
+    parts[part] = verdictOf(partVerdict(part, { evidence, suspects: suspects.get(part) ?? [], failing }));
   const comparison = comparePasses(surveyed);
   const batteries = batteriesOf(evidence, parts.battery, decided);
   const cautions = cautionsFor(situation, next);

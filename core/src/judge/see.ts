@@ -7,7 +7,7 @@ import type { Pass } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { labelDoubt } from '../trade/label-check';
 import { expectedDraw } from '../trade/expected-draw';
-import { inSeriesOf, isNumeric, unitVolts } from './situation';
+import { inSeriesOf, isNumeric, isTried, unitVolts } from './situation';
 import type { NumericReading, Sight } from './situation';
 
 /** Temperature of a battery that nobody measured, °C: limits are told for it. */
@@ -26,9 +26,7 @@ export const passOf = ({ readings }: Case): Pass =>
  */
 export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: ReadonlySet<string>): Sight {
   const { system, conditions = {} } = subject;
-  const readings = subject.readings.filter(
-    (reading) => (reading.pass ?? 'before') === pass && reading.void === undefined && !excluded.has(reading.id),
-  );
+  const readings = subject.readings.filter((reading) => isTried(reading, pass) && !excluded.has(reading.id));
   const measured = conditions.batteryCelsius ?? conditions.ambientCelsius;
   const celsius = measured ?? USUAL_CELSIUS;
   const byTest = groupByTest(readings);
@@ -131,5 +129,5 @@ export function forUnit<S extends Sight>(sight: S, battery: number | undefined):
 }
 
 /** The newest resting voltage of one battery of a pack. */
-export const ownResting = ({ byTest }: Sight, battery: number): NumericReading | undefined =>
+const ownResting = ({ byTest }: Sight, battery: number): NumericReading | undefined =>
   (byTest.get('resting-voltage') ?? []).filter(isNumeric).findLast((reading) => reading.battery === battery);

@@ -65,6 +65,10 @@ const NO_READINGS: readonly Reading[] = [];
 export const isNumeric = (reading: Reading | undefined): reading is NumericReading =>
   typeof reading?.value === 'number';
 
+/** True for a reading of this pass that nobody took back by hand; one that a rule voids was tried all the same. */
+export const isTried = ({ pass = 'before', void: byHand }: Reading, own: Pass): boolean =>
+  pass === own && byHand === undefined;
+
 /** All readings of a test in this pass, newest last. */
 export const readingsOf = (sight: Sight, test: TestName): readonly Reading[] => sight.byTest.get(test) ?? NO_READINGS;
 

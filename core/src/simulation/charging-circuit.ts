@@ -23,7 +23,7 @@ const OUTPUT_PATH = [...PATHS['drop-charge-positive'].pieces, ...PATHS['drop-cha
 const CHARGE_RESISTANCE_RATIO = 4;
 
 /** Share of its rating an alternator gives at an engine speed. */
-export const speedShare = (rpm: number): number => Math.max(0, Math.min(1, 0.45 + (rpm - 700) / 2400));
+const speedShare = (rpm: number): number => Math.max(0, Math.min(1, 0.45 + (rpm - 700) / 2400));
 
 /** @param target Regulator's aim at the stud, V. @param loads Share of the rating that is asked. */
 export function charge(vehicle: Vehicle, loads: Loads, rpm: number, target = vehicle.regulatorVolts): Charging {

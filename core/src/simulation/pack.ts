@@ -1,4 +1,5 @@
 /** Packs of two or three batteries, one of them bad: each battery is isolated and read by itself. */
+import { HEALTH_TESTS } from '../trade/health-tests';
 import type { Case, Reading } from '../format/case-shape';
 import { CASE_FORMAT } from '../format/case-shape';
 import type { TestName } from '../format/names';
@@ -23,7 +24,7 @@ export interface SimulatedPack {
 }
 
 /** What is read of every battery by itself. */
-const OWN_TESTS: readonly TestName[] = ['resting-voltage', 'conductance', 'load-test', 'internal-resistance'];
+const OWN_TESTS: readonly TestName[] = ['resting-voltage', ...HEALTH_TESTS];
 /** What is read of the vehicle. */
 const SHARED_TESTS: readonly TestName[] = [
   'cranking-voltage',

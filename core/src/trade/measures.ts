@@ -18,7 +18,7 @@ type Measure = Pick<Test, 'unit' | 'domain' | 'usual' | 'scales' | 'kind'>;
 /** Volts at a battery's posts, or at any point that a battery feeds, per 12 V nominal. */
 export const POST_VOLTS: Measure = { unit: 'V', domain: [0, 20], usual: 12.5, scales: true, kind: 'number' };
 /** Volts across a path: either sign, since the leads may be swapped. */
-export const DROP_VOLTS: Measure = { ...POST_VOLTS, domain: [-16, 16], usual: 0.1 };
+const DROP_VOLTS: Measure = { ...POST_VOLTS, domain: [-16, 16], usual: 0.1 };
 
 /** Amps between these ends. */
 export const ampsBetween = (min: number, max: number, usual: number): Measure => ({

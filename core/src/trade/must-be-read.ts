@@ -8,6 +8,7 @@ import type { JudgedPart } from '../format/words';
 import { missingUnits } from '../judge/next/missing-units';
 import { latest, latestUnder } from '../judge/situation';
 import type { Situation } from '../judge/situation';
+import { HEALTH_TESTS } from './health-tests';
 import { SYMPTOMS } from './symptoms';
 import type { SymptomKind, SymptomName } from './symptoms';
 
@@ -42,7 +43,7 @@ const CHARGING: readonly MustBeRead[] = [
   one('drop-charge-ground'),
   one('belt'),
 ];
-const HEALTH = one('conductance', 'load-test', 'internal-resistance');
+const HEALTH = one(...HEALTH_TESTS);
 const hasCaps = ({ case: { system } }: Situation): boolean => system.battery.serviceable === true;
 
 /** By kind of complaint; without one, and where parts were replaced already, the whole baseline. */
@@ -98,10 +99,7 @@ export const isRead = ({ anyOf, loads }: MustBeRead, situation: Situation): bool
 
 /** What must be read of a part before it may be kept: one of each list. */
 export const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly (readonly TestName[])[]>> = {
-  battery: [
-    ['resting-voltage'],
-    ['conductance', 'load-test', 'internal-resistance', 'specific-gravity', 'cranking-voltage'],
-  ],
+  battery: [['resting-voltage'], [...HEALTH_TESTS, 'specific-gravity', 'cranking-voltage']],
   starter: [['cranking-voltage'], ['starter-draw', 'cranking-speed']],
   alternator: [['charging-voltage'], ['ripple-ac', 'ripple-waveform']],
   connections: [

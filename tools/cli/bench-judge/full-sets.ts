@@ -1,7 +1,7 @@
 /** Full sets of readings of vehicles with one clear fault, with a careful hand or with mistakes. */
 import { FAULT_NAMES, judge, simulateCase } from '@tetrad/core';
 import { plainJudge } from '../plain-judge';
-import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
+import { Counts, PER_FAULT, SLIGHTEST, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
 import type { Row, Setting } from './setting';
 
 interface Tally {
@@ -22,9 +22,6 @@ export interface Bin {
   truths: number;
   count: number;
 }
-
-/** A clear fault: slighter ones nobody complains of. */
-const SLIGHTEST = 0.15;
 
 export interface FullSets {
   readonly tally: Tally;

@@ -1,7 +1,7 @@
 /** Two faults at once that do not hide each other's parts. */
 import { judge, simulateCase } from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
-import { Counts, PER_FAULT, percent } from './setting';
+import { SLIGHTEST, Counts, PER_FAULT, percent } from './setting';
 import type { Row, Setting } from './setting';
 
 const PAIRS: readonly (readonly [FaultName, FaultName])[] = [
@@ -23,7 +23,7 @@ export function pairs({ spread, seed }: Setting): { rows: readonly Row[]; misses
   let cases = 0;
   PAIRS.forEach((faults, p) => {
     for (let i = 0; i < PER_FAULT / 2; i++) {
-      const severity = 0.15 + (0.7 * ((i * 7919) % 100)) / 100;
+      const severity = SLIGHTEST + (0.7 * ((i * 7919) % 100)) / 100;
       const said = judge(simulateCase({ faults, severity, seed: seed + 900_000 + p * 1000 + i, spread }));
       const isFound = faults.every((fault) => said.faults.find((entry) => entry.fault === fault)!.probability > 0.5);
       cases += 1;

@@ -20,6 +20,9 @@ export function settingOf(words: readonly string[]): Setting {
   return SETTINGS[name ?? 'testing'];
 }
 
+/** Severity of a clear fault: slighter ones nobody complains of. */
+export const SLIGHTEST = 0.15;
+
 /** Vehicles drawn for each fault. */
 export const PER_FAULT = 120;
 

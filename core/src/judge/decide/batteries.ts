@@ -1,6 +1,8 @@
 /** Packs: every battery its own charge, health and verdict, and which ones a decision speaks of. */
+import type { Reading } from '../../format/case-shape';
 import type { BatteryVerdict } from '../../format/judgement-shape';
 import type { Verdict } from '../../format/words';
+import { HEALTH_TESTS } from '../../trade/health-tests';
 import type { Said } from '../../words/phrases';
 import { isChargeOwed } from '../derive/charge';
 import { fuseHealth } from '../derive/health';
@@ -21,17 +23,16 @@ export interface PackSaid {
 
 /** Under this share of its rating a battery is worn. */
 const WORN_HEALTH = 0.7;
-/** Tests that condemn one battery of a pack by themselves. */
-const CONDEMNING: readonly string[] = [
-  'conductance',
-  'load-test',
-  'internal-resistance',
-  'specific-gravity',
-  'hold-charge',
-];
-
 /** Tests that tell on a battery whatever its health was measured to be. */
 const BEYOND_HEALTH: readonly string[] = ['specific-gravity', 'hold-charge'];
+/** Tests that condemn one battery of a pack by themselves. */
+const CONDEMNING: readonly string[] = [...HEALTH_TESTS, ...BEYOND_HEALTH];
+
+/** Readings of single batteries that condemn them. */
+const condemning = (situation: Situation): readonly Reading[] =>
+  situation.readings.filter(
+    (reading) => reading.battery !== undefined && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
+  );
 
 /**
  * The batteries whose own readings speak for the fault; one in parallel takes the whole pack with it. Beside a
@@ -41,9 +42,7 @@ export function packOf({ lines }: Ranked, { situation, figures }: Evidence): Pac
   const { count = 1, arrangement } = situation.case.system.battery;
   if (count < 2 || arrangement === undefined || arrangement === 'single') return null;
   const all = Array.from({ length: count }, (_, i) => i + 1);
-  const outside = situation.readings.filter(
-    (reading) => reading.battery !== undefined && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
-  );
+  const outside = condemning(situation);
   const against = new Set(
     lines.flatMap(({ finding: { source }, weight }) => (weight > 0 && 'reading' in source ? [source.reading] : [])),
   );
@@ -73,24 +72,22 @@ export const batteryVerdicts = (
   situation: Situation,
   figures: Figures,
   pack: { readonly verdict: Verdict; readonly batteries: readonly number[] },
-): readonly (Omit<BatteryVerdict, 'because' | 'code' | 'with'> & { readonly because: Said })[] =>
-  situation.units.map((battery) => {
+): readonly (Omit<BatteryVerdict, 'because' | 'code' | 'with'> & { readonly because: Said })[] => {
+  const outside = condemning(situation);
+  return situation.units.map((battery) => {
     const unit = forUnit(situation, battery);
     const health = healthOf(battery, figures);
-    const fails = situation.readings.some(
-      (reading) => reading.battery === battery && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
-    );
+    const isWeak = isWorn(health) || outside.some((reading) => reading.battery === battery);
     const verdict: Verdict =
       pack.verdict === 'replace' && pack.batteries.includes(battery)
         ? 'replace'
         : isChargeOwed(unit)
           ? 'charge-first'
-          : fails || isWorn(health)
+          : isWeak
             ? 'not-proven'
             : health !== null && unit.charge !== null
               ? 'keep'
               : 'not-tested';
-    const isWeak = fails || isWorn(health);
     return {
       battery,
       verdict,
@@ -107,3 +104,4 @@ export const batteryVerdicts = (
       },
     };
   });
+};

@@ -11,7 +11,7 @@ import { isCharged } from '../situation';
 import type { Situation } from '../situation';
 import type { Step } from '../next/next-step';
 import { flatBatteries, packOf } from './batteries';
-import type { DirectFailure } from './direct';
+import type { Failure } from './failures';
 import { isCallable, isReplaced, partOf } from './part-of';
 import { whyStop } from './stop';
 
@@ -31,7 +31,7 @@ export interface DecisionInput {
   readonly uncovered: readonly StepName[];
   /** What must be read and could not be: said to be missing, never taken as passed. */
   readonly impossible: readonly StepName[];
-  readonly direct: readonly DirectFailure[];
+  readonly failing: readonly Failure[];
   /** The steps that are open now, worked out only where they matter. */
   readonly proposed: () => readonly Step[];
 }
@@ -44,19 +44,19 @@ export const strongest = ({ lines }: Ranked): Said | null =>
 const EVEN_ODDS = 0.5;
 
 /** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
-function callable({ evidence, ranked, uncovered, direct, proposed }: DecisionInput): Ranked | undefined {
+function callable({ evidence, ranked, uncovered, failing, proposed }: DecisionInput): Ranked | undefined {
   const { criteria } = evidence.situation;
   const find = (least: number, among: (fault: FaultName) => boolean = () => true): Ranked | undefined =>
     ranked.find(
       ({ fault, probability }) =>
         isCallable(fault) && probability >= least && among(fault) && proofOf(fault, evidence).proven,
     );
-  const isAcross = (fault: FaultName): boolean => direct.some(({ faults }) => faults.includes(fault));
+  const isAcross = (fault: FaultName): boolean => failing.some(({ faults }) => faults.includes(fault));
   const sure = find(criteria.callProbability) ?? find(threshold('across'), isAcross) ?? callablePart(evidence, ranked);
   if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
-    direct.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
+    failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
   return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross) ?? find(0, isTwice);
 }
 
@@ -83,7 +83,7 @@ function callablePart(evidence: Evidence, ranked: readonly Ranked[]): Ranked | u
 }
 
 export function decide(input: DecisionInput): Decided {
-  const { evidence, ranked, uncovered, impossible, direct, proposed } = input;
+  const { evidence, ranked, uncovered, impossible, failing, proposed } = input;
   const { situation, probability } = evidence;
   const stop = whyStop(situation);
   if (stop) return { action: 'stop', part: null, fault: null, because: stop.says };
@@ -99,7 +99,7 @@ export function decide(input: DecisionInput): Decided {
   const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
   const nothingLeft = proposed().length === 0;
   // what lies straight across a fault always stands in the way; another reading only while much is in doubt
-  const standing = direct.filter(({ faults }) => faults.length > 0 || probability.none < threshold('soundBeside'));
+  const standing = failing.filter(({ faults }) => faults.length > 0 || probability.none < threshold('soundBeside'));
   if (
     uncovered.length === 0 &&
     !isSuspected &&
@@ -111,8 +111,9 @@ export function decide(input: DecisionInput): Decided {
       part: null,
       fault: 'none',
       because: {
-        code: impossible.length > 0 ? 'none-found-but-missing' : direct.length > 0 ? 'none-found-beside' : 'none-found',
-        with: { missing: impossible, outside: direct.map(({ reading }) => reading) },
+        code:
+          impossible.length > 0 ? 'none-found-but-missing' : failing.length > 0 ? 'none-found-beside' : 'none-found',
+        with: { missing: impossible, outside: failing.map(({ reading }) => reading) },
       },
     };
   return testNext(isSuspected ? suspect : undefined, input);
@@ -151,10 +152,10 @@ function chargeFirst(situation: Situation): Decided {
   };
 }
 
-function testNext(suspect: Ranked | undefined, { evidence, direct, proposed }: DecisionInput): Decided {
+function testNext(suspect: Ranked | undefined, { evidence, failing, proposed }: DecisionInput): Decided {
   const excuse = suspect && proofOf(suspect.fault, evidence).excuses[0];
   const first = proposed()[0];
-  const across = suspect ? undefined : direct[0];
+  const across = suspect ? undefined : failing[0];
   const because: Said = suspect
     ? { code: 'leads', with: { fault: suspect.fault, probability: suspect.probability, ...(excuse && { excuse }) } }
     : across

@@ -12,7 +12,7 @@ import type { Ranked } from '../rank/rank-faults';
 import { isCharged, latest } from '../situation';
 import type { Situation } from '../situation';
 import { strongest } from './decide';
-import type { DirectFailure } from './direct';
+import type { Failure } from './failures';
 import { isCallable, partOf } from './part-of';
 
 export interface Verdicted {
@@ -42,16 +42,16 @@ interface VerdictInput {
   readonly evidence: Evidence;
   /** The faults of this part, most probable first. */
   readonly suspects: readonly Ranked[];
-  readonly direct: readonly DirectFailure[];
+  readonly failing: readonly Failure[];
 }
 
-export function partVerdict(part: JudgedPart, { evidence, suspects, direct }: VerdictInput): Verdicted {
+export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: VerdictInput): Verdicted {
   const { situation } = evidence;
   const [worst] = suspects;
   const proven = suspects.find(
     ({ fault, probability }) => probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven,
   );
-  if (proven) return call(part, proven, direct);
+  if (proven) return call(part, proven, failing);
   if (part === 'battery' && situation.charge !== null && !isCharged(situation))
     return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
   const read = NEEDED_TO_KEEP[part].map((tests) => tests.map((test) => latest(situation, test)).find(Boolean));
@@ -65,7 +65,7 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, direct }: Ve
       because: { code: 'suspected', with: { fault: worst.fault, missing: missing(worst) } },
       missing: missing(worst),
     };
-  const across = direct.find(({ faults }) => faults.some((fault) => partOf(fault, situation) === part));
+  const across = failing.find(({ faults }) => faults.some((fault) => partOf(fault, situation) === part));
   if (across)
     return {
       verdict: 'not-proven',
@@ -83,12 +83,12 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, direct }: Ve
   };
 }
 
-function call(part: JudgedPart, worst: Ranked, direct: readonly DirectFailure[]): Verdicted {
+function call(part: JudgedPart, worst: Ranked, failing: readonly Failure[]): Verdicted {
   const evidence = strongest(worst);
   const because: Said = { code: 'called', with: { fault: worst.fault, ...(evidence && { evidence }) } };
   if (part !== 'connections') return { verdict: 'replace', because, missing: [] };
   const { where } = FAULTS[worst.fault];
-  const outside = direct.map(({ reading }) => reading.test).filter(isPathTest);
+  const outside = failing.map(({ reading }) => reading.test).filter(isPathTest);
   return {
     verdict: 'repair',
     because,

@@ -33,7 +33,7 @@ const SOME_DRAIN_AMPS = 0.001;
 const HOURS_A_DAY = 24;
 
 /** @returns the floor of a load test at this temperature, V, where the set has one. */
-export function loadFloor({ criteria, celsius, scale }: Situation): number | null {
+function loadFloor({ criteria, celsius, scale }: Situation): number | null {
   for (const { rule } of limitsOf(criteria, 'load-test'))
     if (rule.kind === 'temperature-floor') return interpolate(rule.points, celsius) * scale;
   return null;

@@ -4,12 +4,13 @@
  */
 import { sagShare } from '../../battery/sag-share';
 import { loadTestAmps } from '../../battery/rating';
+import { HEALTH_TESTS } from '../../trade/health-tests';
 import { limitOf } from '../grade/limit-of';
 import { forUnit } from '../see';
 import { isNumeric, latest } from '../situation';
 import type { NumericReading, Situation } from '../situation';
 
-export const HEALTH_WAYS = ['conductance', 'load-test', 'internal-resistance', 'cranking'] as const;
+export const HEALTH_WAYS = [...HEALTH_TESTS, 'cranking'] as const;
 export type HealthWayName = (typeof HEALTH_WAYS)[number];
 
 /** One measure of a battery's health. */

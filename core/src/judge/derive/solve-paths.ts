@@ -80,7 +80,7 @@ function solve(sight: Sight): PathSolution {
 }
 
 /** The sound ohms of a piece in this vehicle. */
-export function soundOhms(piece: PieceName, sight: Sight): number {
+function soundOhms(piece: PieceName, sight: Sight): number {
   const { loadedBy, soundVolts } = PIECES[piece];
   return (soundVolts * sight.scale) / (referenceAmps(loadedBy, sight) ?? sight.draw.reference);
 }

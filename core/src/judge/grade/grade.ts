@@ -17,10 +17,10 @@ type Judged = 'within' | 'near' | 'outside';
 const SEVERITY: Readonly<Record<Judged, number>> = { within: 0, near: 1, outside: 2 };
 
 /** How far inside its limit a figure lies; below 0 it is outside. */
-export const marginOf = ({ value, min, max }: ResolvedLimit): number => Math.min(value - min, max - value);
+const marginOf = ({ value, min, max }: ResolvedLimit): number => Math.min(value - min, max - value);
 
 /** Within, near (inside its uncertainty of the limit, or in the borderline zone) or outside. */
-export function gradeAgainst(limit: ResolvedLimit, uncertainty = 0): Judged {
+function gradeAgainst(limit: ResolvedLimit, uncertainty = 0): Judged {
   const margin = marginOf(limit);
   if (Math.abs(margin) < uncertainty * limit.perUnit) return 'near';
   if (margin < 0) return 'outside';
@@ -78,7 +78,7 @@ function specifiedLimit(reading: Reading, { case: { system } }: Sight): Resolved
 }
 
 /** The limits that apply to a reading: the maker's figure alone, or the set's. */
-export function limitsFor(reading: Reading, sight: Sight): readonly ResolvedLimit[] {
+function limitsFor(reading: Reading, sight: Sight): readonly ResolvedLimit[] {
   const specified = specifiedLimit(reading, sight);
   if (specified) return [specified];
   const found: ResolvedLimit[] = [];

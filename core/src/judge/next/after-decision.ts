@@ -1,7 +1,7 @@
 /** What is asked for once the decision stands. */
 import type { Decided } from '../decide/decide';
 import { flatBatteries } from '../decide/batteries';
-import type { DirectFailure } from '../decide/direct';
+import type { Failure } from '../decide/failures';
 import { openRepeats, testsToRepeat } from '../repeat-tests';
 import type { Situation } from '../situation';
 import type { Survey } from '../survey';
@@ -13,22 +13,22 @@ export function nextFor(
   { action }: Decided,
   proposed: () => readonly Step[],
   { situation, before }: Survey,
-  direct: readonly DirectFailure[],
+  failing: readonly Failure[],
 ): readonly Step[] {
   switch (action) {
     case 'charge-first':
       return [chargeStep(situation, flatBatteries(situation)[0])];
     case 'test-next':
       if (before) return [...repeats(situation, before), ...proposed()];
-      return proposed().length > 0 ? proposed() : readAgain(situation, direct);
+      return proposed().length > 0 ? proposed() : readAgain(situation, failing);
     default:
       return [];
   }
 }
 
 /** Nothing else is left to ask: what lies outside its limit unexplained is read once more. */
-const readAgain = (situation: Situation, direct: readonly DirectFailure[]): readonly Step[] =>
-  direct
+const readAgain = (situation: Situation, failing: readonly Failure[]): readonly Step[] =>
+  failing
     .filter(({ isRepeated }) => !isRepeated)
     .map(({ reading }) => ({
       ...stepAs(reading.test, { code: 'read-again', with: { reading } }, situation),

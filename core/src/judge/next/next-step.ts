@@ -1,13 +1,24 @@
 /** Ninth stage: the steps that are expected to settle most per minute of work, what is at one place together. */
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../trade/conditions';
+import { HEALTH_TESTS } from '../../trade/health-tests';
 import { isPathTest } from '../../trade/paths';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
 import type { Step as StepRow } from '../../trade/step';
 import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
 import type { ProofState } from '../prove/prove';
-import { didNotCrank, didNotRun, isCharged, loadsOf, notPossible, observed, readingsOf } from '../situation';
+import {
+  batteryUnits,
+  didNotCrank,
+  didNotRun,
+  isCharged,
+  isTried,
+  loadsOf,
+  notPossible,
+  observed,
+  readingsOf,
+} from '../situation';
 import type { Situation } from '../situation';
 import { disagreeing } from '../derive/health';
 import { missingUnits } from './missing-units';
@@ -74,7 +85,7 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
     const row = stepOf(name)!;
     const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
     const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
-    const forAgain = again.has(name) || (apart && HEALTH_TESTS.includes(name)) ? CONTRADICTION_VALUE : 0;
+    const forAgain = again.has(name) || (apart && isHealthTest(name)) ? CONTRADICTION_VALUE : 0;
     if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
     if (!isOpen(name, row, situation)) continue;
     let information = 0;
@@ -86,20 +97,17 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   return together(ranked.slice(0, MOST_STEPS)).map(({ name, isAsked }) =>
     stepAs(
       name,
-      apart && HEALTH_TESTS.includes(name)
-        ? apart
-        : { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } },
+      apart && isHealthTest(name) ? apart : { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } },
       situation,
     ),
   );
 }
 
-/** Steps that measure a battery's health. */
-const HEALTH_TESTS: readonly StepName[] = ['conductance', 'load-test', 'internal-resistance'];
+const isHealthTest = (name: StepName): boolean => HEALTH_TESTS.some((test) => test === name);
 
 /** Two ways to a battery's health that disagree: a third is asked for, and both figures are told. */
-function waysApart({ situation: { units }, figures: { ways } }: Evidence): Said | null {
-  for (const battery of units.length > 0 ? units : [undefined]) {
+function waysApart({ situation, figures: { ways } }: Evidence): Said | null {
+  for (const battery of batteryUnits(situation)) {
     const pair = disagreeing(ways, battery);
     if (!pair) continue;
     const [low, high] = pair.map(({ way, health }) => ({ way, health }));
@@ -119,17 +127,15 @@ function together(ranked: readonly RankedStep[]): readonly RankedStep[] {
 /** Both readings of a contradiction are asked for once more. */
 function contradicting({ case: { readings }, graded, pass }: Situation): ReadonlySet<StepName> {
   const tried = readings.filter(
-    ({ id, test, pass: own = 'before', void: byHand, value }) =>
-      isPathTest(test) && own === pass && byHand === undefined && value !== null && !graded.has(id),
+    (reading) =>
+      isPathTest(reading.test) && isTried(reading, pass) && reading.value !== null && !graded.has(reading.id),
   );
   return new Set(tried.map(({ test }) => test));
 }
 
 /** How often a test was tried in this pass, void readings too; those voided by hand were taken back. */
 function triesOf(test: TestName, { case: { readings }, pass }: Situation): number {
-  return readings.filter(
-    (reading) => reading.test === test && (reading.pass ?? 'before') === pass && reading.void === undefined,
-  ).length;
+  return readings.filter((reading) => reading.test === test && isTried(reading, pass)).length;
 }
 
 /** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */

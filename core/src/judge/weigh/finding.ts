@@ -65,7 +65,7 @@ const density = (x: number, [mean, sd]: readonly [number, number], outliers: num
  *
  * @returns natural logarithm of a likelihood ratio; 0 for a figure that is none (nothing over nothing).
  */
-export function weigh(x: number, { sound, faulty }: EvidenceSpread, outliers = threshold('outliers')): number {
+export function weigh(x: number, { sound, faulty }: EvidenceSpread, outliers: number): number {
   if (Number.isNaN(x)) return 0;
   const [low, high] = sound[0] < faulty[0] ? [sound[0], faulty[0]] : [faulty[0], sound[0]];
   const held = Math.min(Math.max(x, low), high);

@@ -9,7 +9,6 @@ import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
 import { referenceAmps } from '../derive/path-amps';
 import type { PathRest } from '../derive/path-solution';
-import { latest } from '../situation';
 import type { Situation } from '../situation';
 import { causeOf, weigh } from './finding';
 import type { Cause, Finding } from './finding';
@@ -119,9 +118,3 @@ function saysOf(rest: PathRest, situation: Situation): Said {
     },
   };
 }
-
-/** True where the newest reading of a path is valid and outside its limit. */
-export const losesTooMuch = (test: PathTest, situation: Situation): boolean => {
-  const reading = latest(situation, test);
-  return reading !== undefined && situation.graded.get(reading.id)?.grade === 'outside';
-};

@@ -1,11 +1,9 @@
 /** What else may make a battery look bad. */
 import { threshold } from '../../criteria/evidence';
 import { isCharged, notPossible, readingsOf } from '../../judge/situation';
+import { HEALTH_TESTS } from '../health-tests';
 import { has, fails, carriesOwnProof } from './excuse';
 import type { ExcuseRow } from './excuse';
-
-/** Tests of a battery's health by different ways. */
-const HEALTH_TESTS = ['load-test', 'conductance', 'internal-resistance'] as const;
 
 export const BATTERY_EXCUSES = {
   'battery-flat': {
@@ -15,7 +13,7 @@ export const BATTERY_EXCUSES = {
   },
   'health-not-measured': {
     says: 'its health has not been measured',
-    steps: ['conductance', 'load-test', 'internal-resistance'],
+    steps: HEALTH_TESTS,
     excluded: ({ situation, figures }) => figures.ways.length > 0 || carriesOwnProof(situation),
   },
   'label-doubted': {

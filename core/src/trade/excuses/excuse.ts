@@ -5,7 +5,7 @@ import { hasDeadCellVolts, isDeadAfterCharge } from '../../judge/derive/charge';
 import { pathIsGood } from '../../judge/derive/path-is-good';
 import { isOutside } from '../../judge/grade/limit-of';
 import type { Evidence } from '../../judge/prove/evidence';
-import { latest, notPossible, observed, readingsOf } from '../../judge/situation';
+import { isTried, latest, notPossible, observed, readingsOf } from '../../judge/situation';
 import type { Situation } from '../../judge/situation';
 import type { PathTest } from '../paths';
 
@@ -56,6 +56,4 @@ export const measuredAcross = (...tests: readonly PathTest[]): ExcuseRow => ({
 /** Asked for, whether or not it could be judged: a starter that spins free asks too little for a drop. */
 export const wasTried = (situation: Situation, test: TestName): boolean =>
   notPossible(situation, test) ||
-  situation.case.readings.some(
-    (reading) => reading.test === test && (reading.pass ?? 'before') === situation.pass && reading.void === undefined,
-  );
+  situation.case.readings.some((reading) => reading.test === test && isTried(reading, situation.pass));

@@ -1,3 +1,4 @@
+import { ALTERNATOR_EXCUSED } from '../excuses/shared';
 import type { Fault } from '../fault';
 
 export const alternatorDead: Fault = {
@@ -7,10 +8,7 @@ export const alternatorDead: Fault = {
   prior: 0.04,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
   excuses: [
-    { excuse: 'battery-flat', how: 'A flat battery takes all the current and pulls the voltage down.' },
-    { excuse: 'belt-slips', how: 'A slipping belt turns the alternator too slowly.' },
-    { excuse: 'output-path-open', how: 'A blown link or an open cable keeps all output from the battery.' },
-    { excuse: 'not-told-to-charge', how: 'Without excitation or command a sound alternator gives nothing, or little.' },
+    ...ALTERNATOR_EXCUSED,
     { excuse: 'strap-broken', how: 'With its ground strap broken a sound alternator has no way back for its current.' },
   ],
   effect: (vehicle) => void (vehicle.alternatorShare = 0),

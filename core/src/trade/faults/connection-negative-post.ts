@@ -1,26 +1,3 @@
-import { badPiece } from '../../simulation/bad-piece';
-import type { Fault } from '../fault';
+import { postConnection } from '../post-connection';
 
-export const connectionNegativePost: Fault = {
-  name: 'bad connection at the negative post',
-  part: () => 'connections',
-  customer: 'The connection at the battery’s negative post is bad. The battery itself is not the cause.',
-  prior: 0.04,
-  symptoms: {
-    'slow-crank': 1,
-    'no-crank-silent': 1,
-    'no-crank-single-click': 1,
-    'no-crank-rapid-clicks': 0.7,
-    'lamps-dim-on-crank': 0.5,
-    'resets-on-crank': 1,
-  },
-  symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
-  excuses: [
-    {
-      excuse: 'negative-post-not-measured',
-      how: 'A corroded clamp may conduct well and a bright one may be open inside: only the drop tells.',
-    },
-  ],
-  where: 'drop-negative-post',
-  effect: badPiece('negative-post'),
-};
+export const connectionNegativePost = postConnection('negative');

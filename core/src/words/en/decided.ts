@@ -1,11 +1,12 @@
 /** What is decided, of the whole, of each part and battery, and what comes next. */
 import type { Reading } from '../../format/case-shape';
 import type { FaultName, StepName } from '../../format/names';
+import type { JudgedPart } from '../../format/words';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { TESTS, stepOf } from '../../trade/tables';
 import type { Said, Voice } from '../phrases';
-import { PART_WORDS, WAYS, listed, lower, nameOf } from './names';
+import { WAYS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
 
 interface WaySaid {
@@ -25,6 +26,10 @@ const pack = ({ weak, arrangement, count }: PackFigures): string =>
       : ' A pair of the same age is better: an old battery beside a new one is overcharged or left empty.',
   ].join('');
 
+const steps = (names: readonly StepName[], voice: Voice): string => names.map((step) => voice.step(step)).join(', ');
+const named = (reading: Reading, voice: Voice): string =>
+  `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`;
+
 export const DECISIONS = {
   proven: (w: { fault: FaultName; probability: number; evidence?: Said; pack?: PackFigures }, voice: Voice) =>
     `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}. Its excuses are tested and excluded.${w.pack ? pack(w.pack) : ''}`,
@@ -33,9 +38,9 @@ export const DECISIONS = {
   'none-found': () =>
     'What must be read for this complaint is read and lies within its limits: nothing in this system needs a part.',
   'none-found-beside': (w: { outside: readonly Reading[] }, voice: Voice) =>
-    `What must be read for this complaint is read, and no part is at fault. One reading lies outside its limit and by itself speaks for none: ${w.outside.map((reading) => `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`).join(', ')}.`,
+    `What must be read for this complaint is read, and no part is at fault. One reading lies outside its limit and by itself speaks for none: ${w.outside.map((reading) => named(reading, voice)).join(', ')}.`,
   'none-found-but-missing': (w: { missing: readonly StepName[] }, voice: Voice) =>
-    `Nothing found in what could be read. Not tested, because it was not possible: ${w.missing.map((step) => voice.step(step)).join(', ')}.`,
+    `Nothing found in what could be read. Not tested, because it was not possible: ${steps(w.missing, voice)}.`,
   leads: (w: { fault: FaultName; probability: number; excuse?: ExcuseName }, voice: Voice) =>
     `${nameOf(w.fault)} leads with ${voice.probability(w.probability)}${w.excuse ? `, but ${EXCUSES[w.excuse].says}` : ''}.`,
   'outside-unexplained': (w: { reading: Reading }, voice: Voice) =>
@@ -45,7 +50,6 @@ export const DECISIONS = {
     `At ${voice.celsius(w.celsius)} a battery this empty may be frozen: warm it through and look at the case before anything else.`,
 };
 
-const steps = (names: readonly StepName[], voice: Voice): string => names.map((step) => voice.step(step)).join(', ');
 const missing = (names: readonly StepName[], voice: Voice): string =>
   names.length > 0 ? ` Missing: ${steps(names, voice)}.` : '';
 
@@ -61,8 +65,8 @@ export const VERDICTS = {
   'not-tested': (w: { missing: readonly StepName[] }, voice: Voice) => `Not tested.${missing(w.missing, voice)}`,
   'not-read-yet': (w: { missing: readonly StepName[] }, voice: Voice) =>
     `Not all of it is read yet.${missing(w.missing, voice)}`,
-  keep: (w: { part: keyof typeof PART_WORDS; readings: readonly Reading[] }, voice: Voice) =>
-    `Nothing read speaks against ${PART_WORDS[w.part]}${w.part === 'connections' ? 's' : ''}: ${w.readings.map((reading) => `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`).join(', ')}.`,
+  keep: (w: { part: JudgedPart; readings: readonly Reading[] }, voice: Voice) =>
+    `Nothing read speaks against the ${w.part}: ${w.readings.map((reading) => named(reading, voice)).join(', ')}.`,
   'battery-replace': (w: { battery: number; isWeak: boolean; health?: number }, voice: Voice) =>
     w.isWeak
       ? `Battery ${w.battery} is the weak one${w.health === undefined ? '' : `: health about ${voice.share(w.health)} of rated`}.`

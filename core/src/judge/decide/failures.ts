@@ -6,16 +6,16 @@ import type { Situation } from '../situation';
 import type { Reading } from '../../format/case-shape';
 
 /** A valid reading outside its limit, and the faults it lies straight across; of many tests none. */
-export interface DirectFailure {
+export interface Failure {
   readonly reading: Reading;
   readonly faults: readonly FaultName[];
   /** It was read before and failed then too: it is no slip. */
   readonly isRepeated: boolean;
 }
 
-/** The newest reading of every test, of each battery by itself, that fails: while one stands, nothing is sound. */
-export function directFailures(situation: Situation): readonly DirectFailure[] {
-  const failures: DirectFailure[] = [];
+/** The newest reading of every test, of each battery by itself, that fails. */
+export function failuresOf(situation: Situation): readonly Failure[] {
+  const failures: Failure[] = [];
   for (const readings of situation.byTest.values()) {
     const newest = new Map(readings.filter(({ value }) => value !== null).map((reading) => [reading.battery, reading]));
     for (const reading of newest.values()) {

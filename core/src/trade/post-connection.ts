@@ -1,0 +1,27 @@
+/** A bad connection between a post and its clamp: the same at both posts. */
+import { badPiece } from '../simulation/bad-piece';
+import type { Fault } from './fault';
+
+export const postConnection = (sign: 'positive' | 'negative'): Fault => ({
+  name: `bad connection at the ${sign} post`,
+  part: () => 'connections',
+  customer: `The connection at the battery’s ${sign} post is bad. The battery itself is not the cause.`,
+  prior: 0.04,
+  symptoms: {
+    'slow-crank': 1,
+    'no-crank-silent': 1,
+    'no-crank-single-click': 1,
+    'no-crank-rapid-clicks': 0.7,
+    'lamps-dim-on-crank': 0.5,
+    'resets-on-crank': 1,
+  },
+  symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  excuses: [
+    {
+      excuse: `${sign}-post-not-measured`,
+      how: 'A corroded clamp may conduct well and a bright one may be open inside: only the drop tells.',
+    },
+  ],
+  where: `drop-${sign}-post`,
+  effect: badPiece(`${sign}-post`),
+});
