@@ -82,6 +82,23 @@ test('beside a reading that lies outside its limit, nothing is found only where 
   expect(judge(slow).decision.action).not.toBe('none-found');
 });
 
+test('where no fault leads, the decision and the step that is asked for say the same', () => {
+  let told = 0;
+  fc.assert(
+    fc.property(partial, (subject) => {
+      const { decision, next } = judge(subject);
+      const [first] = next;
+      if (decision.action !== 'test-next' || decision.fault !== null || !first) return;
+      told += 1;
+      if (decision.code === 'outside-unexplained')
+        expect(first.test).toBe((decision.with as { reading: Reading }).reading.test);
+      else expect(decision.because).toBe(first.because);
+    }),
+    { numRuns: 1500, seed: SEED },
+  );
+  expect(told).toBeGreaterThan(100);
+});
+
 test('the order of readings does not matter', () => {
   fc.assert(
     fc.property(partial, fc.integer({ min: 1, max: 997 }), (subject, stride) => {

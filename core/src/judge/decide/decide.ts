@@ -155,13 +155,12 @@ function chargeFirst(situation: Situation): Decided {
 function testNext(suspect: Ranked | undefined, { evidence, failing, proposed }: DecisionInput): Decided {
   const excuse = suspect && proofOf(suspect.fault, evidence).excuses[0];
   const first = proposed()[0];
-  const across = suspect ? undefined : failing[0];
   const because: Said = suspect
     ? { code: 'leads', with: { fault: suspect.fault, probability: suspect.probability, ...(excuse && { excuse }) } }
-    : across
-      ? { code: 'outside-unexplained', with: { reading: across.reading } }
-      : first
-        ? first.because
+    : first
+      ? first.because
+      : failing[0]
+        ? { code: 'outside-unexplained', with: { reading: failing[0].reading } }
         : { code: 'nothing-possible', with: {} };
   return { action: 'test-next', part: null, fault: suspect?.fault ?? null, because };
 }
