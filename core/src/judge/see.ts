@@ -7,6 +7,7 @@ import type { Pass } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { labelDoubt } from '../trade/label-check';
 import { expectedDraw } from '../trade/expected-draw';
+import { ceilingShown } from './void/clamp';
 import { inSeriesOf, isNumeric, isTried, unitVolts } from './situation';
 import type { NumericReading, Sight } from './situation';
 
@@ -45,6 +46,7 @@ export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: 
     regulation: system.alternator?.regulation ?? 'fixed',
     fuel: system.engine?.fuel ?? 'petrol',
     draw: expectedDraw(system, criteria, conditions.ambientCelsius ?? celsius),
+    clampCeiling: lowestCeiling(subject, pass),
     readings,
     byTest,
     observed: observedOf(subject, pass),
@@ -55,6 +57,16 @@ export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: 
         : stateOfCharge(weakest, system.battery.chemistry, system.nominalVolts, measured ?? TABLE_CELSIUS),
     units,
   };
+}
+
+function lowestCeiling({ readings }: Case, pass: Pass): number | null {
+  let lowest: number | null = null;
+  for (const reading of readings) {
+    if (reading.test !== 'starter-draw' || !isTried(reading, pass)) continue;
+    const ceiling = ceilingShown(reading);
+    if (ceiling !== null) lowest = Math.min(lowest ?? ceiling, ceiling);
+  }
+  return lowest;
 }
 
 function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {

@@ -36,6 +36,8 @@ export interface Sight {
   readonly regulation: 'fixed' | 'commanded';
   readonly fuel: 'petrol' | 'diesel';
   readonly draw: DrawRange;
+  /** Where the clamp showed its ceiling in this pass, void or not, that ceiling in A; else null. */
+  readonly clampCeiling: number | null;
   /** Readings of this pass, oldest first. */
   readonly readings: readonly Reading[];
   /** The same readings by test: they are looked up many times. */

@@ -4,7 +4,7 @@
  * are derived from it.
  */
 import type { Case, Reading } from '../format/case-shape';
-import type { FaultName, TestName } from '../format/names';
+import type { FaultName, ObservationName, TestName } from '../format/names';
 import type { Finding } from '../judge/weigh/finding';
 import type { Seen } from '../judge/weigh/seen';
 import type { Sight, Situation } from '../judge/situation';
@@ -58,6 +58,8 @@ export interface Test {
   readonly specified?: (system: Case['system'], reading: Reading) => SpecifiedRange | undefined;
   /** What makes a reading of it unfit to judge by, beside the rules that all tests share. */
   readonly voids?: readonly VoidRule[];
+  /** By the code of a void: what settles the instrument before this is read again. */
+  readonly settledBy?: Readonly<Record<string, ObservationName>>;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */
   readonly noted?: (reading: Reading, sight: Sight) => Said | null;
   /** What else to say of a reading within its limit. */

@@ -1,4 +1,4 @@
-import { isOpen, referenceAmps } from '../../judge/derive/path-amps';
+import { isOpen, referenceAmps, toldAmps } from '../../judge/derive/path-amps';
 import { isPathTest, pathOf } from '../../trade/paths';
 import type { TestName } from '../../format/names';
 import { sayer } from '../../words/phrases';
@@ -29,7 +29,7 @@ export const drop: Rule<Drop> = {
     if (!isPathTest(test)) return null;
     const max = perTwelve * sight.scale;
     const usualAmps = referenceAmps(pathOf(test).loadedBy, sight);
-    const amps = reading.conditions?.amps;
+    const amps = toldAmps(reading, sight);
     const value = Math.abs(reading.value);
     if (amps === undefined || usualAmps === null || isOpen(reading, sight) || Math.abs(amps / usualAmps - 1) < 0.02)
       return { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };

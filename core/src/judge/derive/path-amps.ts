@@ -1,5 +1,6 @@
 import { FULL_OUTPUT_SHARE, isPathTest, pathOf } from '../../trade/paths';
 import type { PathLoad } from '../../trade/paths';
+import type { Reading } from '../../format/case-shape';
 import { latest } from '../situation';
 import type { NumericReading, Sight } from '../situation';
 
@@ -25,9 +26,23 @@ export function availableAmps(loadedBy: PathLoad, sight: Sight): number | null {
   return rated !== null && output !== undefined && output > SOME_OUTPUT_AMPS ? Math.min(rated, output) : rated;
 }
 
+/** Amps told with a drop are the ceiling of the clamp from this share of it on. */
+const AT_CEILING = 0.9;
+
+/**
+ * The amps told with a drop. Where the clamp showed its ceiling in this pass, amps near that ceiling are the
+ * clamp's: at least the usual current flowed.
+ */
+export function toldAmps({ test, conditions }: Reading, sight: Sight): number | undefined {
+  const told = conditions?.amps;
+  const ceiling = sight.clampCeiling;
+  if (told === undefined || ceiling === null || !isPathTest(test) || pathOf(test).loadedBy !== 'cranking') return told;
+  return told < ceiling * AT_CEILING || told > ceiling ? told : Math.max(told, sight.draw.reference);
+}
+
 /** The current a drop was read at, A: as told, else that of the starter or the alternator; null where unknown. */
 export function ampsOf(reading: NumericReading, sight: Sight): number | null {
-  const told = reading.conditions?.amps;
+  const told = toldAmps(reading, sight);
   if (told !== undefined) return told;
   if (!isPathTest(reading.test)) return null;
   const { loadedBy } = pathOf(reading.test);

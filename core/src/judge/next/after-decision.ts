@@ -1,8 +1,12 @@
 /** What is asked for once the decision stands. */
+import type { ObservationName } from '../../format/names';
+import { TESTS, isTestName } from '../../trade/tables';
+import type { Assessment } from '../grade/assessment';
 import type { Decided } from '../decide/decide';
 import { flatBatteries } from '../decide/batteries';
 import type { Failure } from '../decide/failures';
 import { openRepeats, testsToRepeat } from '../repeat-tests';
+import { isTried, observed } from '../situation';
 import type { Situation } from '../situation';
 import type { Survey } from '../survey';
 import { chargeStep, stepAs } from './next-step';
@@ -12,7 +16,7 @@ import type { Step } from './next-step';
 export function nextFor(
   { action }: Decided,
   proposed: () => readonly Step[],
-  { situation, before }: Survey,
+  { situation, before, assessments }: Survey,
   failing: readonly Failure[],
 ): readonly Step[] {
   switch (action) {
@@ -20,10 +24,28 @@ export function nextFor(
       return [chargeStep(situation, flatBatteries(situation)[0])];
     case 'test-next':
       if (before) return [...repeats(situation, before), ...proposed()];
-      return proposed().length > 0 ? proposed() : readAgain(situation, failing);
+      return proposed().length > 0
+        ? [...instrumentChecks(proposed(), situation, assessments), ...proposed()]
+        : readAgain(situation, failing);
     default:
       return [];
   }
+}
+
+/** Where a test is asked for again because its instrument was off, the look at the instrument comes first. */
+function instrumentChecks(
+  proposed: readonly Step[],
+  situation: Situation,
+  assessments: readonly Assessment[],
+): readonly Step[] {
+  const checks = new Set<ObservationName>();
+  for (const { test } of proposed) {
+    if (!isTestName(test)) continue;
+    const newest = assessments.findLast(({ reading }) => reading.test === test && isTried(reading, situation.pass));
+    const check = newest?.grade === 'void' && TESTS[test].settledBy?.[newest.because.code];
+    if (check && !observed(situation, check)) checks.add(check);
+  }
+  return [...checks].map((check) => stepAs(check, { code: 'instrument-first', with: { check } }, situation));
 }
 
 /** Nothing else is left to ask: what lies outside its limit unexplained is read once more. */

@@ -1,13 +1,18 @@
+import type { Reading } from '../../format/case-shape';
 import { ofFigure } from './void-rule';
 import type { VoidRule } from './void-rule';
 
 /** From this share of its ceiling on a clamp shows its ceiling and not the current. */
 const AT_CEILING = 0.97;
 
-/** Amps at the ceiling of the clamp are the clamp's, not the starter's. */
-export const clampSaturated: VoidRule = ofFigure(({ value, conditions }) => {
+/** Where a clamp shows its ceiling, that ceiling in A; null where it shows the current. */
+export function ceilingShown({ value, conditions }: Reading): number | null {
   const ceiling = conditions?.clampCeilingAmps;
-  return ceiling !== undefined && value >= ceiling * AT_CEILING
-    ? { code: 'clamp-saturated', with: { value, ceiling } }
-    : null;
+  return ceiling !== undefined && typeof value === 'number' && value >= ceiling * AT_CEILING ? ceiling : null;
+}
+
+/** Amps at the ceiling of the clamp are the clamp's, not the starter's. */
+export const clampSaturated: VoidRule = ofFigure((reading) => {
+  const ceiling = ceilingShown(reading);
+  return ceiling === null ? null : { code: 'clamp-saturated', with: { value: reading.value, ceiling } };
 });

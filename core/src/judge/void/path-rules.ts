@@ -1,6 +1,6 @@
 /** What makes a drop unfit to judge by; the paths themselves are known to `trade/paths.ts` alone. */
 import { isPartOf, isPathTest, pathOf } from '../../trade/paths';
-import { availableAmps, isOpen } from '../derive/path-amps';
+import { availableAmps, isOpen, toldAmps } from '../derive/path-amps';
 import { solvePaths } from '../derive/solve-paths';
 import { grade } from '../grade/grade';
 import { isNumeric, latest } from '../situation';
@@ -28,10 +28,10 @@ function isClosedPart(reading: NumericReading, sight: Sight): boolean {
 }
 
 export const dropWithoutCurrent: VoidRule = ofFigure((reading, sight) => {
-  const { test, conditions } = reading;
+  const { test } = reading;
   if (!isPathTest(test)) return null;
   const usual = availableAmps(pathOf(test).loadedBy, sight);
-  const amps = conditions?.amps;
+  const amps = toldAmps(reading, sight);
   if (amps === undefined || usual === null || amps >= usual * LEAST_CURRENT_SHARE) return null;
   if (isOpen(reading, sight) || isClosedPart(reading, sight)) return null;
   if (amps >= usual * LEAST_TELLING_SHARE && grade(reading, sight).grade === 'outside') return null;

@@ -7,7 +7,7 @@ import { PIECES, PIECE_NAMES, isPartOf, pathOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
-import { referenceAmps } from '../derive/path-amps';
+import { referenceAmps, toldAmps } from '../derive/path-amps';
 import type { PathRest } from '../derive/path-solution';
 import type { Situation } from '../situation';
 import { causeOf, weigh } from './finding';
@@ -101,7 +101,7 @@ const isExcused = (piece: PieceName, rest: PathRest, situation: Situation): bool
 
 function saysOf(rest: PathRest, situation: Situation): Said {
   const { test, reading, amps } = rest;
-  const told = reading.conditions?.amps;
+  const told = toldAmps(reading, situation);
   const usual = referenceAmps(pathOf(test).loadedBy, situation);
   const factor = usual === null ? 1 : usual / amps;
   const limit = dropLimit(test, situation) * situation.scale;

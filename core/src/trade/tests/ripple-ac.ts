@@ -58,6 +58,7 @@ export const rippleAc: Test = {
   voids: [
     ofFigure(({ value }, { scale }) => (value > PASSES_DC_VOLTS * scale ? say('ripple-passes-dc', { value }) : null)),
   ],
+  settledBy: { 'ripple-passes-dc': 'meter-ac' },
   phrases,
   findings: ({ situation }) => {
     const reading = latest(situation, 'ripple-ac');

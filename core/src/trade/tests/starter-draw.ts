@@ -109,6 +109,7 @@ export const starterDraw: Test = {
     }),
     ofFigure(wrongScale),
   ],
+  settledBy: { 'clamp-offset': 'clamp-zero' },
   phrases,
   findings: ({ situation, figures: { drawRatio } }) => {
     const reading = latest(situation, 'starter-draw');

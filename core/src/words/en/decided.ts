@@ -1,10 +1,10 @@
 /** What is decided, of the whole, of each part and battery, and what comes next. */
 import type { Reading } from '../../format/case-shape';
-import type { FaultName, StepName } from '../../format/names';
+import type { FaultName, ObservationName, StepName } from '../../format/names';
 import type { JudgedPart } from '../../format/words';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
-import { TESTS, stepOf } from '../../trade/tables';
+import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
 import type { Said, Voice } from '../phrases';
 import { WAYS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
@@ -89,6 +89,8 @@ export const NEXT = {
     `${w.battery === undefined ? '' : `Battery ${w.battery}: `}${voice.share(w.low.health)} of its rating from ${WAYS[w.low.way]}, ${voice.share(w.high.health)} from ${WAYS[w.high.way]}: a third way decides.`,
   'charge-then-read': (w: { battery?: number }) =>
     `Charge ${w.battery === undefined ? 'the battery' : `battery ${w.battery}`} fully, take off the surface charge, then read the resting voltage again.`,
+  'instrument-first': ({ check }: { check: ObservationName }) =>
+    `The last reading was spoilt by its instrument. ${OBSERVATIONS[check].asks}, then read again.`,
   'read-again': (w: { reading: Reading }, voice: Voice) =>
     `${readingWords(w.reading, voice)} lies outside its limit and nothing else explains it: once more, with care for posts and current.`,
   'again-after-repair': () => 'The same test again, after the repair.',
