@@ -6,9 +6,9 @@ import { provideStore } from '@ngrx/store';
 import type { JobView, TimerView } from '@tetrad/contracts';
 import type { Case, Reading } from '@tetrad/core';
 import { providePrimeNG } from 'primeng/config';
-import { Clock } from '../src/app/state/clock/clock';
-import { jobReducer } from '../src/app/state/job/job.reducer';
-import { outboxReducer } from '../src/app/state/outbox/outbox.reducer';
+import { Clock } from '../src/app/device/clock';
+import { jobReducer } from '../src/app/job/job.reducer';
+import { outboxReducer } from '../src/app/outbox/outbox.reducer';
 import { shopReducer } from '../src/app/state/shop/shop.reducer';
 
 export const NOW = Date.parse('2026-03-02T10:00:00Z');

@@ -2,9 +2,9 @@
 import { TestBed } from '@angular/core/testing';
 import { assessCase, blockedSteps, judge, repeatsOf, survey } from '@tetrad/core';
 import type { Case, NextStep, Reading, RouteStep } from '@tetrad/core';
-import { BENCH_STEPS } from '../src/app/bench/route/bench-steps';
-import { RouteList } from '../src/app/bench/route/route-list';
-import { findStep, stepNameOf } from '../src/app/bench/route/step-key';
+import { BENCH_STEPS } from '../src/app/screens/bench/route/bench-steps';
+import { RouteList } from '../src/app/screens/bench/route/route-list';
+import { findStep, stepNameOf } from '../src/app/screens/bench/route/step-key';
 
 import { subject, rest, ground, text, button, standingBed } from './bench-fixtures';
 

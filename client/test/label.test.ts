@@ -1,7 +1,7 @@
 /** The label of a job: its system and its complaint. */
 import { TestBed } from '@angular/core/testing';
 import type { Case } from '@tetrad/core';
-import { ComplaintEntry } from '../src/app/bench/step/complaint-entry';
+import { ComplaintEntry } from '../src/app/screens/bench/step/complaint-entry';
 import { draftOf, systemOf } from '../src/app/label/system-draft';
 import { subject, standingBed } from './bench-fixtures';
 

@@ -4,8 +4,8 @@ import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
 import type { JobView } from '@tetrad/contracts';
 import { delay, map, timer } from 'rxjs';
-import { Clock } from '../src/app/state/clock/clock';
-import { JobActions } from '../src/app/state/job/job.reducer';
+import { Clock } from '../src/app/device/clock';
+import { JobActions } from '../src/app/job/job.reducer';
 import { eventStream } from '../src/app/state/live/event-stream';
 import { rest, standingBed, subject, view } from './bench-fixtures';
 

@@ -6,14 +6,14 @@ import type { JobView } from '@tetrad/contracts';
 import { firstValueFrom, of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Api } from '../src/app/state/api';
-import { jobReducer } from '../src/app/state/job/job.reducer';
-import { withOutbox } from '../src/app/state/job/with-outbox';
-import type { OutboxItem } from '../src/app/state/outbox/outbox-item';
-import { queued } from '../src/app/state/outbox/outbox-item';
-import { OutboxKeeper } from '../src/app/state/outbox/outbox-keeper';
-import { OutboxActions } from '../src/app/state/outbox/outbox.actions';
-import { OutboxEffects, nextToSend } from '../src/app/state/outbox/outbox.effects';
-import { outboxReducer, selectItems, selectRefused } from '../src/app/state/outbox/outbox.reducer';
+import { jobReducer } from '../src/app/job/job.reducer';
+import { withOutbox } from '../src/app/job/with-outbox';
+import type { OutboxItem } from '../src/app/outbox/outbox-item';
+import { queued } from '../src/app/outbox/outbox-item';
+import { OutboxKeeper } from '../src/app/outbox/outbox-keeper';
+import { OutboxActions } from '../src/app/outbox/outbox.actions';
+import { OutboxEffects, nextToSend } from '../src/app/outbox/outbox.effects';
+import { outboxReducer, selectItems, selectRefused } from '../src/app/outbox/outbox.reducer';
 
 const JOB = '00000000-0000-4000-8000-000000000001';
 const jobView = (readings: JobView['case']['readings'] = []): JobView => ({

@@ -2,14 +2,14 @@ import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
-import { BENCH_STEPS } from '../src/app/bench/route/bench-steps';
-import { ReadingEntry } from '../src/app/bench/step/reading-entry';
+import { BENCH_STEPS } from '../src/app/screens/bench/route/bench-steps';
+import { ReadingEntry } from '../src/app/screens/bench/step/reading-entry';
 import type { TestName } from '@tetrad/core';
-import { belongs, findStep, keyOf, nameOfStep, stepNameOf } from '../src/app/bench/route/step-key';
-import { floorCsv } from '../src/app/floor/floor-csv';
+import { belongs, findStep, keyOf, nameOfStep, stepNameOf } from '../src/app/screens/bench/route/step-key';
+import { floorCsv } from '../src/app/screens/floor/floor-csv';
 import { decisionWords } from '@tetrad/core';
-import { Figures } from '../src/app/state/figures';
-import { ProfileView } from '../src/app/parts/profile-view';
+import { Figures } from '../src/app/device/figures';
+import { ProfileView } from '../src/app/kit/profile-view';
 import { BALANCED, OBSERVATION_NAMES, TESTS, TEST_NAMES, survey } from '@tetrad/core';
 
 const caseWith = (...readings: Reading[]): Case => ({
@@ -27,7 +27,7 @@ describe('the profile', () => {
   it('tells its levels and grades to those who cannot see it', async () => {
     const fixture = TestBed.createComponent(ProfileView);
     const subject = caseWith(resting, { id: 'b', test: 'cranking-voltage', value: 8.1 });
-    fixture.componentRef.setInput('profile', fourNoteProfile(assessCase(subject), 12));
+    fixture.componentRef.setInput('profile', fourNoteProfile(assessCase(subject), subject.system));
     await fixture.whenStable();
     const label = (fixture.nativeElement as HTMLElement).querySelector('[role=img]')?.getAttribute('aria-label');
     expect(label).toContain('Resting voltage 12.60 V, within');

@@ -7,19 +7,19 @@ import type { FloorRow, JobView, NewJob } from '@tetrad/contracts';
 import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
 import type { Case, Reading, StepName } from '@tetrad/core';
 import { providePrimeNG } from 'primeng/config';
-import { Attempts } from '../src/app/bench/step/attempts';
-import { Verdicts } from '../src/app/bench/says/verdicts';
-import { NewJobDialog } from '../src/app/floor/new-job-dialog';
-import { BudgetView } from '../src/app/parts/budget-view';
-import { GradeMark } from '../src/app/parts/grade-mark';
-import { Ruler } from '../src/app/parts/ruler';
-import { Report } from '../src/app/report/report';
+import { Attempts } from '../src/app/screens/bench/step/attempts';
+import { Verdicts } from '../src/app/screens/bench/says/verdicts';
+import { NewJobDialog } from '../src/app/screens/floor/new-job-dialog';
+import { BudgetView } from '../src/app/kit/budget-view';
+import { GradeMark } from '../src/app/kit/grade-mark';
+import { Ruler } from '../src/app/kit/ruler';
+import { Report } from '../src/app/screens/report/report';
 import { Api } from '../src/app/state/api';
 import { of } from 'rxjs';
 import { floorReducer, FloorActions } from '../src/app/state/floor/floor.reducer';
-import { JobActions, jobReducer } from '../src/app/state/job/job.reducer';
+import { JobActions, jobReducer } from '../src/app/job/job.reducer';
 import { problemOf, mayRetry } from '../src/app/state/loading';
-import { outboxReducer } from '../src/app/state/outbox/outbox.reducer';
+import { outboxReducer } from '../src/app/outbox/outbox.reducer';
 import { shopReducer } from '../src/app/state/shop/shop.reducer';
 
 const subject = (...readings: Reading[]): Case => ({

@@ -2,7 +2,7 @@
 import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import { providePrimeNG } from 'primeng/config';
 import { SettingsDialog } from '../src/app/shell/settings-dialog';
-import { Figures } from '../src/app/state/figures';
+import { Figures } from '../src/app/device/figures';
 
 const KEPT = 'tetrad.figures';
 

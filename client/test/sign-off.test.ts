@@ -3,8 +3,8 @@ import { TestBed } from '@angular/core/testing';
 
 import { judge } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
-import { SignOffDialog } from '../src/app/bench/job/sign-off-dialog';
-import type { SignOffDraft } from '../src/app/bench/job/sign-off-dialog';
+import { SignOffDialog } from '../src/app/screens/bench/job/sign-off-dialog';
+import type { SignOffDraft } from '../src/app/screens/bench/job/sign-off-dialog';
 
 import { subject, rest, view, standingBed } from './bench-fixtures';
 

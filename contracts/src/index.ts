@@ -2,6 +2,7 @@
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
 export { FigureQuery, figuresOf } from './figure-query';
+export { InstrumentBody, NewCheck } from './instruments';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
@@ -13,6 +14,7 @@ export { Acknowledge, StartTimer } from './timers';
 export type {
   AcknowledgementView,
   FloorRow,
+  InstrumentView,
   JobView,
   Problem,
   ShopView,

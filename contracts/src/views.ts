@@ -1,5 +1,17 @@
 /** What the server answers: views of the stored records. */
-import type { Case, CautionName, Judgement, Part, Pass, Profile, System, WaitKind } from '@tetrad/core';
+import type {
+  Case,
+  CautionName,
+  CheckFindings,
+  InstrumentKind,
+  Judgement,
+  Part,
+  Pass,
+  Profile,
+  System,
+  Uncertainty,
+  WaitKind,
+} from '@tetrad/core';
 import type { JobStatus } from './job-changes';
 import type { TakenAction } from './sign-off';
 
@@ -93,6 +105,20 @@ export interface JobView {
   readonly timers: readonly TimerView[];
   readonly acknowledgements: readonly AcknowledgementView[];
   readonly signOff: SignOffView | null;
+}
+
+/** An instrument of the shop, with its newest check. */
+export interface InstrumentView {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: InstrumentKind;
+  readonly uncertainty: Uncertainty;
+  readonly check: {
+    readonly at: string;
+    readonly by: string | null;
+    readonly findings: CheckFindings;
+    readonly isGood: boolean;
+  } | null;
 }
 
 /** RFC 9457 problem details. */

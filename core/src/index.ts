@@ -9,6 +9,7 @@ export * from './battery/cranking-resistance';
 export * from './battery/rating';
 export * from './battery/sag-share';
 export * from './battery/state-of-charge';
+export { limitsOf } from './criteria/criteria-set';
 export type { CriteriaSet, Limit } from './criteria/criteria-set';
 export { FITTED_SPREADS } from './criteria/fitted-spreads';
 export { STATED_SPREADS } from './criteria/spreads';
@@ -16,7 +17,7 @@ export { THRESHOLDS, WEIGHTS } from './criteria/evidence';
 export type { LimitRule } from './criteria/limit-rule';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
 export { LABEL_FIGURES } from './format/label-figures';
-export { CASE_FORMAT, caseParts, caseShape, readingShape } from './format/case-shape';
+export { CASE_FORMAT, conditionFigure, caseParts, caseShape, readingShape } from './format/case-shape';
 export type { BatteryLabel, Case, Rating, Reading, System } from './format/case-shape';
 export type { Observation } from './format/observation-shape';
 export { JUDGEMENT_FORMAT, judgementSchema, judgementShape } from './format/judgement-shape';
@@ -35,7 +36,7 @@ export type {
 export type { FaultName, ObservationName, StepName, TestName } from './format/names';
 export { checkCase, readCase, writeCase } from './format/read-case';
 export type { CaseResult } from './format/read-case';
-export { checkShape } from './format/shape';
+export { checkShape, number as numberShape } from './format/shape';
 export type { Misfit, Wanted } from './format/misfit';
 export type { Shape } from './format/shape';
 export * from './format/words';
@@ -53,42 +54,62 @@ export type { Assessment, ResolvedLimit } from './judge/grade/assessment';
 export { judge } from './judge/judge';
 export { openRepeats, repeatsOf, testsToRepeat } from './judge/repeat-tests';
 export type { RepeatedTest } from './judge/repeat-tests';
+export { batteryUnits } from './judge/situation';
 export type { Situation } from './judge/situation';
 export { assessCase, survey } from './judge/survey';
 export type { Survey } from './judge/survey';
 export { outsidePhysics } from './judge/void/physics';
 export type { Impossible } from './judge/void/physics';
 export { derive } from './judge/derive/derive';
+export { disagreeing, fuseHealth } from './judge/derive/health';
+export type { HealthWay } from './judge/derive/health';
 export { findingsOf } from './judge/weigh';
 export { FOUR_NOTES, fourNoteProfile } from './profile/four-note-profile';
 export type { NoteName, Profile, ProfileNote } from './profile/four-note-profile';
+export { rulerScale } from './profile/ruler-scale';
+export type { RulerScale } from './profile/ruler-scale';
+export { voltStair } from './profile/volt-stair';
+export type { VoltStair, VoltStep } from './profile/volt-stair';
 export { PLAIN_FIGURES, figureFormat } from './quantities/figure-format';
 export type { FigureChoice, FigureFormat } from './quantities/figure-format';
 export { interpolate } from './quantities/interpolate';
 export { likelySlip } from './quantities/likely-slip';
 export type { Slip } from './quantities/likely-slip';
+export { minutesOfWork } from './quantities/minutes-of-work';
 export { parseEntry } from './quantities/parse-entry';
 export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
 export * from './quantities/temperature';
 export { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm } from './quantities/worked-out';
 export { reportDocument } from './report/report-document';
 export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-document';
+export { settlingReading } from './report/settled';
+export type { Settled } from './report/settled';
 export * from './simulation';
 export { CAUTIONS, CAUTION_NAMES } from './trade/cautions';
 export type { CautionName } from './trade/cautions';
 export { CONDITIONS } from './trade/conditions';
 export type { ConditionName, ReadingConditions } from './trade/conditions';
 export { EXCUSES } from './trade/excuses';
-export { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPathTest } from './trade/paths';
+export { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPathTest, pathOf } from './trade/paths';
 export type { PathTest, PieceName } from './trade/paths';
 export { CLAMP_PLACES, TEST_POINTS } from './trade/points';
 export type { ClampPlace, Flow, LeadPlacing, TestPoint } from './trade/points';
 export { ROUTE } from './trade/bench-route';
 export type { ActStep, ObservationStep, ReadingStep, RouteSection, RouteStep } from './trade/bench-route';
+export {
+  INSTRUMENTS,
+  INSTRUMENT_KINDS,
+  checksOf,
+  findingsShape,
+  isGoodCheck,
+  uncertaintyShape,
+} from './trade/instruments';
+export type { CheckFindings, InstrumentKind, Uncertainty } from './trade/instruments';
 export { labelDoubt } from './trade/label-check';
 export { SYMPTOMS, SYMPTOM_NAMES } from './trade/symptoms';
 export type { SymptomName } from './trade/symptoms';
 export * from './trade/tables';
+export type { TestUnit } from './trade/test';
 export { TICKS } from './trade/ticks';
 export type { TickName } from './trade/ticks';
 export * from './trade/waits';
@@ -101,7 +122,7 @@ export { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from './wor
 export { derivedWords } from './words/en/derived';
 export { describeLeads } from './words/en/leads';
 export { allowedWords, describeMisfits, misfitWords } from './words/en/misfits';
-export { nameOf, stepName } from './words/en/names';
+export { WAYS, capital, nameOf, stepName } from './words/en/names';
 export { methodWords, readingWords } from './words/en/readings';
 export { ENGLISH, englishVoice, phraseTables, retell } from './words/en/voice';
 export type { Said, Voice } from './words/phrases';

@@ -1,29 +1,34 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
-import { provideZonelessChangeDetection } from '@angular/core';
+import { isDevMode, provideZonelessChangeDetection } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { provideEffects } from '@ngrx/effects';
-import { provideStore } from '@ngrx/store';
+import { provideState, provideStore } from '@ngrx/store';
 import { providePrimeNG } from 'primeng/config';
 import { ROUTES } from './app.routes';
-import { FloorEffects } from './state/floor/floor.effects';
-import { floorReducer } from './state/floor/floor.reducer';
-import { JobEffects } from './state/job/job.effects';
-import { jobReducer } from './state/job/job.reducer';
-import { LiveEffects } from './state/live/live.effects';
-import { OutboxEffects } from './state/outbox/outbox.effects';
-import { outboxReducer } from './state/outbox/outbox.reducer';
+import { MessageService } from 'primeng/api';
+import { OutboxEffects } from './outbox/outbox.effects';
+import { outboxFeature } from './outbox/outbox.feature';
+import { DRAFTING } from './kit/theme';
 import { ShopEffects } from './state/shop/shop.effects';
-import { shopReducer } from './state/shop/shop.reducer';
-import { DRAFTING } from './theme/preset';
+import { shopFeature } from './state/shop/shop.feature';
 
+/** What every screen needs; what one screen needs is provided with its route. */
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(ROUTES, withComponentInputBinding()),
-    provideStore({ shop: shopReducer, floor: floorReducer, job: jobReducer, outbox: outboxReducer }),
-    provideEffects(ShopEffects, FloorEffects, JobEffects, OutboxEffects, LiveEffects),
-    providePrimeNG({ theme: { preset: DRAFTING, options: { darkModeSelector: '.dark' } } }),
+    provideStore(),
+    provideState(shopFeature),
+    provideState(outboxFeature),
+    provideEffects(ShopEffects, OutboxEffects),
+    providePrimeNG({ theme: { preset: DRAFTING, options: { darkModeSelector: '.dark', cssLayer: { name: 'primeng' } } } }),
+    MessageService,
+    provideServiceWorker('ngsw-worker.js', {
+      enabled: !isDevMode(),
+      registrationStrategy: 'registerWhenStable:10000',
+    }),
   ],
 };

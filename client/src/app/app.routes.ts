@@ -1,20 +1,21 @@
 import type { Routes } from '@angular/router';
 
-/** One folder per screen, each loaded when it is first opened. */
+declare const ngDevMode: boolean | undefined;
+
+/** One folder per screen, each loaded when it is first opened, with the state it needs. */
 export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'floor' },
-  { path: 'floor', title: 'Floor · Tetrad', loadComponent: () => import('./floor/floor').then((m) => m.Floor) },
-  { path: 'jobs/:job', title: 'Bench · Tetrad', loadComponent: () => import('./bench/bench').then((m) => m.Bench) },
+  { path: 'floor', title: 'Floor · Tetrad', loadChildren: () => import('./screens/floor/floor.routes') },
+  { path: 'jobs/:job', loadChildren: () => import('./job/job.routes') },
+  { path: 'quick', title: 'Quick check · Tetrad', loadComponent: () => import('./screens/quick/quick').then((m) => m.Quick) },
   {
-    path: 'jobs/:job/report',
-    title: 'Report · Tetrad',
-    loadComponent: () => import('./report/report').then((m) => m.Report),
+    path: 'instruments',
+    title: 'Instruments · Tetrad',
+    loadChildren: () => import('./screens/instruments/instruments.routes'),
   },
-  {
-    path: 'jobs/:job/wheel',
-    title: 'Wheel · Tetrad',
-    loadComponent: () => import('./wheel/wheel').then((m) => m.Wheel),
-  },
-  { path: 'quick', title: 'Quick check · Tetrad', loadComponent: () => import('./quick/quick').then((m) => m.Quick) },
+  // every part of the kit in both themes, in development only
+  ...(typeof ngDevMode === 'undefined' || ngDevMode
+    ? [{ path: 'kit', title: 'Kit · Tetrad', loadComponent: () => import('./screens/kit/kit').then((m) => m.Kit) }]
+    : []),
   { path: '**', redirectTo: 'floor' },
 ];

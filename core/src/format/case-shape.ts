@@ -3,7 +3,7 @@ import { anything, either, flag, integer, list, number, object, show, text, time
 import type { CheckReport } from './misfit';
 import type { Infer, JsonSchema, Shape } from './shape';
 import { CONDITIONS } from '../trade/conditions';
-import type { ConditionRow, ReadingConditions } from '../trade/conditions';
+import type { ConditionRow, NumberCondition, ReadingConditions } from '../trade/conditions';
 import { TESTS, TEST_NAMES, isTestName } from '../trade/tables';
 import { SYMPTOM_NAMES } from '../trade/symptoms';
 import type { Test } from '../trade/test';
@@ -28,12 +28,15 @@ const conditions = object(
   },
 );
 
+/** What a condition that is a figure may be. */
+export const conditionFigure = ({ min, max, unit }: NumberCondition): Shape<number> => number({ min, max, unit });
+
 const conditionShape = (row: ConditionRow): Shape<unknown> => {
   switch (row.type) {
     case 'flag':
       return flag();
     case 'number':
-      return number({ min: row.min, max: row.max, unit: row.unit });
+      return conditionFigure(row);
     case 'word':
       return word(row.words);
     default:

@@ -4,6 +4,8 @@
  *
  * Geometry only, in a unit square (x to the right, y down): screens, print and PDF draw the same.
  */
+import type { System } from '../format/case-shape';
+import { inSeriesOf } from '../judge/situation';
 import type { Grade } from '../format/words';
 import type { Assessment } from '../judge/grade/assessment';
 import { TESTS } from '../trade/tables';
@@ -47,23 +49,26 @@ const COLUMNS: Readonly<Record<Exclude<NoteName, 'ripple-ac'>, number>> = {
   'charging-voltage': 5 / 6,
 };
 
-/** @param assessments Graded readings, oldest first. @param nominalVolts 6, 12 or 24. */
-export function fourNoteProfile(assessments: readonly Assessment[], nominalVolts: number): Profile {
+/**
+ * @param assessments Graded readings, oldest first.
+ * @param system The vehicle's: its nominal volts, and how its batteries are built together.
+ */
+export function fourNoteProfile(assessments: readonly Assessment[], system: System): Profile {
+  const { nominalVolts } = system;
+  const inSeries = inSeriesOf(system);
   const scale = nominalVolts / 12;
   const top = AXIS_12V.top * scale;
   const bottom = AXIS_12V.bottom * scale;
   const toY = (volts: number): number => Math.min(1, Math.max(0, (top - volts) / (top - bottom)));
   const notes = FOUR_NOTES.filter((note) => note !== 'ripple-ac').map((note): ProfileNote => {
-    const found = newest(assessments, note);
-    const volts = typeof found?.reading.value === 'number' ? found.reading.value : null;
-    const limit = found?.resolved?.drawn;
+    const { volts, grade, limit } = levelOf(assessments, note, inSeries);
     return {
       note,
       name: TESTS[note].name,
       x: COLUMNS[note],
       y: volts === null ? null : toY(volts),
       volts,
-      grade: found?.grade ?? null,
+      grade,
       band: limit ? { top: toY(Math.min(top, limit.max)), bottom: toY(Math.max(bottom, limit.min)) } : null,
     };
   });
@@ -88,6 +93,35 @@ export function fourNoteProfile(assessments: readonly Assessment[], nominalVolts
     top,
     bottom,
     ticks,
+  };
+}
+
+interface Level {
+  readonly volts: number | null;
+  readonly grade: Grade | null;
+  readonly limit: { readonly min: number; readonly max: number } | null;
+}
+const NOT_READ: Level = { volts: null, grade: null, limit: null };
+const WORST_FIRST: readonly Grade[] = ['outside', 'near', 'within', 'noted'];
+
+/** The pack's level: batteries read by themselves add up in series, and in parallel the lowest counts. */
+function levelOf(assessments: readonly Assessment[], note: NoteName, inSeries: number): Level {
+  const last = newest(assessments, note);
+  if (typeof last?.reading.value !== 'number') return NOT_READ;
+  if (last.reading.battery === undefined)
+    return { volts: last.reading.value, grade: last.grade, limit: last.resolved?.drawn ?? null };
+  const each = new Map<number, Assessment>();
+  for (const entry of assessments)
+    if (entry.reading.test === note && entry.reading.battery !== undefined && entry.grade !== 'void')
+      each.set(entry.reading.battery, entry);
+  const own = [...each.values()];
+  const volts = own.flatMap(({ reading }) => (typeof reading.value === 'number' ? [reading.value] : []));
+  const one = inSeries > 1 ? volts.reduce((sum, value) => sum + value, 0) / volts.length : Math.min(...volts);
+  const limit = last.resolved?.drawn;
+  return {
+    volts: one * inSeries,
+    grade: WORST_FIRST.find((grade) => own.some((entry) => entry.grade === grade)) ?? last.grade,
+    limit: limit ? { min: limit.min * inSeries, max: limit.max * inSeries } : null,
   };
 }
 

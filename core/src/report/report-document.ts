@@ -16,6 +16,8 @@ import { fourNoteProfile } from '../profile/four-note-profile';
 import type { Profile } from '../profile/four-note-profile';
 import { PLAIN_FIGURES } from '../quantities/figure-format';
 import type { FigureChoice } from '../quantities/figure-format';
+import { settledBy } from './settled';
+import type { Settled } from './settled';
 import { SYMPTOMS } from '../trade/symptoms';
 import { TESTS } from '../trade/tables';
 import { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from '../words/en/decisions';
@@ -66,6 +68,8 @@ export interface ReportDocument {
   readonly decision: { readonly words: string; readonly tone: 'act' | 'open' | 'good'; readonly because: string };
   /** The finding in plain words: the technician's conclusion where there is one. */
   readonly plain: string;
+  /** What settled it; null where nothing did. */
+  readonly settled: Settled | null;
   readonly before: Profile;
   readonly after: Profile | null;
   readonly comparison: readonly {
@@ -92,7 +96,6 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
   const { assessments } = surveyed;
   const graded = new Map(assessments.map((entry) => [entry.id, entry]));
   const hasAfter = subject.readings.some(({ pass }) => pass === 'after');
-  const nominal = subject.system.nominalVolts;
   return {
     figures: figures ?? PLAIN_FIGURES,
     complaint: (subject.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
@@ -103,14 +106,15 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
       because: retell(judgement.decision, voice),
     },
     plain: signOff?.conclusion ?? customerWords(judgement.decision),
+    settled: settledBy(judgement, assessments, voice),
     before: fourNoteProfile(
       assessments.filter(({ reading }) => reading.pass !== 'after'),
-      nominal,
+      subject.system,
     ),
     after: hasAfter
       ? fourNoteProfile(
           assessments.filter(({ reading }) => reading.pass === 'after'),
-          nominal,
+          subject.system,
         )
       : null,
     comparison: comparisonOf(surveyed, graded, voice),

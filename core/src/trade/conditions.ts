@@ -3,7 +3,7 @@ interface FlagCondition {
   readonly type: 'flag';
   readonly name: string;
 }
-interface NumberCondition {
+export interface NumberCondition {
   readonly type: 'number';
   readonly name: string;
   readonly unit: string;

@@ -4,6 +4,7 @@ import express from 'express';
 import type { Express, RequestHandler } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
+import { instrumentRoutes } from '../instruments/instrument-routes';
 import type { JobNewsFeed } from '../live/job-news';
 import { listShops } from '../sql/shops';
 import type { Pool } from '../sql/pool';
@@ -67,7 +68,7 @@ export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder 
     express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] }),
     knownShop(pool),
   );
-  shopRouter.use(liveRoutes(pool, feed, streams), caseRoutes(pool), jobRoutes(pool));
+  shopRouter.use(liveRoutes(pool, feed, streams), caseRoutes(pool), jobRoutes(pool), instrumentRoutes(pool));
   shopRouter.use(
     '/jobs/:job',
     readingRoutes(pool),

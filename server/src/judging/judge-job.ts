@@ -30,7 +30,7 @@ export async function caseOf(sql: Sql, shop: string, job: JobRow): Promise<Case>
 export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
   const subject = await caseOf(sql, shop, job);
   const criteria = schoolById(job.criteria) ?? BALANCED;
-  const profile = fourNoteProfile(assessCase(subject, criteria), subject.system.nominalVolts);
+  const profile = fourNoteProfile(assessCase(subject, criteria), subject.system);
   await addJudgement(sql, shop, job.id, judge(subject, criteria), profile);
   await touchJob(sql, shop, job.id);
 }

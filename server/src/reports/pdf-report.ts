@@ -4,8 +4,9 @@ import type { JobView } from '@tetrad/contracts';
 import { figureFormat } from '@tetrad/core';
 import type { FigureChoice, ReportDocument } from '@tetrad/core';
 import { drawProfile } from './draw-profile';
+import { drawSettled } from './draw-settled';
 import { drawTable } from './draw-table';
-import { INK, MARGIN_PT, WIDE_PT, heading, newPaper, paragraph, style } from './page';
+import { INK, MARGIN_PT, WIDE_PT, heading, keepTogether, newPaper, paragraph, style } from './page';
 import type { Paper } from './page';
 
 const PROFILE_PT = 132;
@@ -52,6 +53,7 @@ function customerPage(paper: Paper, report: ReportDocument): void {
   if (report.complaint) paragraph(paper, `You told us: ${report.complaint}.`, { ink: INK.soft }, 6);
   paragraph(paper, signOff?.words ?? decision.words, { font: 'strong', size: 18, ink: TONE_INK[decision.tone] }, 2);
   paragraph(paper, report.plain, { size: 12 }, 8);
+  if (report.settled) drawSettled(paper, report.settled, report.figures);
   profiles(paper, report);
   if (report.comparison.length > 0) {
     heading(paper, 'Before and after the repair');
@@ -95,7 +97,8 @@ function customerPage(paper: Paper, report: ReportDocument): void {
 /** One profile, or before beside after. */
 function profiles(paper: Paper, { before, after, figures }: ReportDocument): void {
   const { plain } = figureFormat(figures);
-  const top = paper.y + (after ? 14 : 0);
+  keepTogether(paper, PROFILE_PT + 24);
+  const top = paper.y + (after ? 14 : 4);
   const half = (WIDE_PT - 16) / 2;
   const place = { y: top, height: PROFILE_PT };
   if (after) {

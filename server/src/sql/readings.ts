@@ -50,7 +50,8 @@ export async function voidReading(
 
 export async function listObservations(sql: Sql, shop: string, job: string): Promise<readonly Observation[]> {
   const { rows } = await sql.query<{ document: Observation }>(
-    'SELECT document FROM observation WHERE shop_id = $1 AND job_id = $2 ORDER BY seq',
+    `SELECT o.document FROM observation o LEFT JOIN observation_taken_back t USING (shop_id, job_id, observation_id)
+      WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL ORDER BY o.seq`,
     [shop, job],
   );
   return rows.map(({ document }) => document);
@@ -67,4 +68,21 @@ export async function addObservation(
     'INSERT INTO observation (shop_id, job_id, observation_id, document) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING',
     [shop, job, id, observation],
   );
+}
+
+/** Takes an observation back; the row stays. @returns false where the job has no such observation. */
+export async function takeBackObservation(sql: Sql, shop: string, job: string, id: string): Promise<boolean> {
+  const { rowCount } = await sql.query(
+    `INSERT INTO observation_taken_back (shop_id, job_id, observation_id)
+     SELECT shop_id, job_id, observation_id FROM observation
+      WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3
+     ON CONFLICT (shop_id, job_id, observation_id) DO NOTHING`,
+    [shop, job, id],
+  );
+  if (rowCount === 1) return true;
+  const known = await sql.query(
+    'SELECT 1 FROM observation_taken_back WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3',
+    [shop, job, id],
+  );
+  return known.rowCount === 1;
 }

@@ -9,21 +9,21 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { Button } from '../kit/button';
+import { FileButton } from '../kit/file-button';
 
 /** Reads a barcode: from a photograph, or live where the browser allows the camera. */
 @Component({
   selector: 'tt-scan',
+  imports: [Button, FileButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label class="btn">
-      {{ label() }}
-      <input #file class="sr-only" type="file" accept="image/*" capture="environment" (change)="photo(file)" />
-    </label>
+    <tt-file-button [label]="label()" accept="image/*" capture="environment" (chosen)="photo($event)" />
     @if (canLive) {
-      <button type="button" class="btn bare" (click)="live()">{{ stop() ? 'Stop the camera' : 'Live' }}</button>
+      <button pButton kind="bare" (click)="live()">{{ stop() ? 'Stop the camera' : 'Live' }}</button>
     }
     @if (problem(); as text) {
-      <p class="grade-outside" role="alert">{{ text }}</p>
+      <p class="kit-error" role="alert">{{ text }}</p>
     }
     <video #video [hidden]="!stop()" muted playsinline aria-label="Camera"></video>
   `,
@@ -34,10 +34,6 @@ import {
       gap: 8px;
       align-items: center;
       position: relative;
-    }
-    label:focus-within {
-      outline: 2px solid var(--copper);
-      outline-offset: 2px;
     }
     video {
       width: 100%;
@@ -57,10 +53,7 @@ export class ScanButton {
     inject(DestroyRef).onDestroy(() => this.stop()?.());
   }
 
-  protected async photo(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected async photo(file: File): Promise<void> {
     this.problem.set(null);
     const { readCode } = await import('./read-code');
     const text = await readCode(file);

@@ -1,5 +1,9 @@
-import { LABEL_FIGURES, allowedWords, checkShape, parseEntry } from '@tetrad/core';
-import type { Chemistry, EntryUnit, NominalVolts, RatingStandard, Shape, System } from '@tetrad/core';
+import { FormControl, FormGroup } from '@angular/forms';
+import type { Chemistry, NominalVolts, RatingStandard, System } from '@tetrad/core';
+import { figureOf, fitsFigure } from '../kit/forms/figure';
+import type { FigureRule } from '../kit/forms/figure';
+import { SYSTEM_FIGURES } from './system-rows';
+import type { FigureField } from './system-rows';
 
 /** A system as it is typed: texts, so that nothing typed is lost before it is understood. */
 export interface SystemDraft {
@@ -48,38 +52,33 @@ export function draftOf({ nominalVolts, battery, engine, alternator, specified }
   };
 }
 
-/** A field that does not fit, with what it holds and what it may hold. */
-export interface DraftProblem {
-  readonly field: keyof SystemDraft;
-  readonly text: string;
+/** Nobody has looked at a label yet. */
+export const BLANK_DRAFT = draftOf({ nominalVolts: 12, battery: { chemistry: 'flooded' } });
+
+/** A label as a form: every text by its rule. */
+export type SystemForm = FormGroup<{ [K in keyof SystemDraft]: FormControl<SystemDraft[K]> }>;
+
+export function systemForm(draft: SystemDraft = BLANK_DRAFT): SystemForm {
+  const controls = Object.entries(draft).map(([field, value]) => {
+    const rule = SYSTEM_FIGURES[field as FigureField] as FigureRule | undefined;
+    return [field, new FormControl(value, { nonNullable: true, validators: rule ? [fitsFigure(rule)] : [] })];
+  });
+  return new FormGroup(Object.fromEntries(controls)) as SystemForm;
 }
 
-export type SystemResult =
-  { readonly ok: true; readonly system: System } | { readonly ok: false; readonly problems: readonly DraftProblem[] };
-
-/** Understands a draft; fields that nobody filled are absent. What the draft does not know is kept from `before`. */
-export function systemOf(draft: SystemDraft, before?: System): SystemResult {
-  const problems: DraftProblem[] = [];
-  const number = (field: keyof SystemDraft, unit: EntryUnit, shape: Shape<number>): number | undefined => {
-    const typed = draft[field] as string;
-    const entry = parseEntry(typed, unit);
-    if (!entry.ok && entry.fault.code === 'empty') return undefined;
-    if (entry.ok && checkShape(shape, entry.value).misfits.length === 0) return entry.value;
-    problems.push({ field, text: `Found “${typed}”; allowed is ${allowedWords(shape.wanted)}.` });
-    return undefined;
-  };
-  const { ratingAmps: rated, drawAmps, volts: volt, ...figures } = LABEL_FIGURES;
+/** Understands a draft that fits; fields that nobody filled are absent. What it does not know is kept from `before`. */
+export function systemOf(draft: SystemDraft, before?: System): System {
+  const number = (field: FigureField): number | undefined => figureOf(draft[field], SYSTEM_FIGURES[field]);
   const isPack = draft.arrangement !== 'single';
-  const ratingAmps = draft.standard === 'JIS' ? undefined : number('rating', 'A', rated);
-  const capacityAh = number('capacity', 'Ah', figures.capacityAh);
-  const count = isPack ? (number('count', '', figures.count) ?? 2) : undefined;
-  const cylinders = number('cylinders', '', figures.cylinders);
-  const displacementLitres = number('litres', 'l', figures.displacementLitres);
-  const ratedAmps = number('alternator', 'A', figures.alternatorAmps);
-  const draw = range(number('drawMin', 'A', drawAmps), number('drawMax', 'A', drawAmps));
-  const volts = range(number('chargeMin', 'V', volt), number('chargeMax', 'V', volt));
-  const crank = range(number('crankMin', 'V', volt), before?.specified?.crankingVolts?.max);
-  if (problems.length > 0) return { ok: false, problems };
+  const ratingAmps = draft.standard === 'JIS' ? undefined : number('rating');
+  const capacityAh = number('capacity');
+  const count = isPack ? (number('count') ?? 2) : undefined;
+  const cylinders = number('cylinders');
+  const displacementLitres = number('litres');
+  const ratedAmps = number('alternator');
+  const draw = range(number('drawMin'), number('drawMax'));
+  const volts = range(number('chargeMin'), number('chargeMax'));
+  const crank = range(number('crankMin'), before?.specified?.crankingVolts?.max);
   const {
     battery: oldBattery,
     engine: oldEngine,
@@ -109,23 +108,20 @@ export function systemOf(draft: SystemDraft, before?: System): SystemResult {
     ...(crank && { crankingVolts: crank }),
   };
   return {
-    ok: true,
-    system: {
-      ...rest,
-      nominalVolts: draft.nominal,
-      battery: {
-        ...battery,
-        chemistry: draft.chemistry,
-        ...(ratingAmps !== undefined && { rating: ratingOf(ratingAmps, draft.standard, oldBattery?.rating) }),
-        ...(capacityAh !== undefined && { capacityAh }),
-        ...(isPack && { count, arrangement: draft.arrangement }),
-        ...(draft.caps && { serviceable: draft.caps === 'yes' }),
-      },
-      ...(Object.keys(engine).length > 0 && { engine }),
-      ...(Object.keys(alternator).length > 0 && { alternator }),
-      ...(Object.keys(specified).length > 0 && { specified }),
-    } as System,
-  };
+    ...rest,
+    nominalVolts: draft.nominal,
+    battery: {
+      ...battery,
+      chemistry: draft.chemistry,
+      ...(ratingAmps !== undefined && { rating: ratingOf(ratingAmps, draft.standard, oldBattery?.rating) }),
+      ...(capacityAh !== undefined && { capacityAh }),
+      ...(isPack && { count, arrangement: draft.arrangement }),
+      ...(draft.caps && { serviceable: draft.caps === 'yes' }),
+    },
+    ...(Object.keys(engine).length > 0 && { engine }),
+    ...(Object.keys(alternator).length > 0 && { alternator }),
+    ...(Object.keys(specified).length > 0 && { specified }),
+  } as System;
 }
 
 const range = (min: number | undefined, max: number | undefined): { min?: number; max?: number } | null =>

@@ -1,50 +1,6 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
-import { Dialog } from 'primeng/dialog';
-
-const KEYS = [
-  [
-    'Anywhere',
-    [
-      ['?', 'this sheet'],
-      ['Alt F', 'the floor'],
-      ['Alt T', 'light or dark'],
-    ],
-  ],
-  [
-    'Floor',
-    [
-      ['N', 'new job'],
-      ['/', 'filter'],
-      ['↑ ↓', 'choose a job'],
-      ['Enter', 'open it'],
-    ],
-  ],
-  [
-    'Bench',
-    [
-      ['Enter', 'save the reading; empty: on to the next step'],
-      ['↑ ↓', 'another step'],
-      ['Alt Z', 'undo the last reading'],
-      ['Alt N', 'what the judge asks for next'],
-      ['Alt A', 'the caution is understood'],
-      ['Alt H', 'all conditions of the step hold'],
-      ['Alt C', 'count down a crank'],
-      ['Alt W', 'the phone at the wheel'],
-      ['Alt S', 'sign off'],
-      ['Alt P', 'the report'],
-      ['Tab', 'conditions of the reading'],
-    ],
-  ],
-  [
-    'Entries',
-    [
-      ['12.61 or 12,61', 'volts'],
-      ['610m', 'thousandths'],
-      ['230 mV', 'with its unit'],
-      ['70 °F', 'as °C'],
-    ],
-  ],
-] as const;
+import { Dialog } from '../kit/dialog';
+import { ENTRIES, KEY_TABLE } from '../kit/keys/key-table';
 
 /** Every key there is. */
 @Component({
@@ -52,30 +8,21 @@ const KEYS = [
   imports: [Dialog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p-dialog
-      header="Keys"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      closeAriaLabel="Close"
-      [draggable]="false"
-      [resizable]="false"
-      [dismissableMask]="true"
-    >
+    <tt-dialog header="Keys" (closed)="closed.emit()">
       <div class="groups">
-        @for (group of groups; track group[0]) {
+        @for (group of groups; track group.name) {
           <section>
-            <h2>{{ group[0] }}</h2>
+            <h2>{{ group.name }}</h2>
             <dl>
-              @for (key of group[1]; track key[0]) {
-                <dt class="figure">{{ key[0] }}</dt>
-                <dd>{{ key[1] }}</dd>
+              @for (row of group.rows; track row[0]) {
+                <dt class="figure">{{ row[0] }}</dt>
+                <dd>{{ row[1] }}</dd>
               }
             </dl>
           </section>
         }
       </div>
-    </p-dialog>
+    </tt-dialog>
   `,
   styles: `
     .groups {
@@ -100,5 +47,11 @@ const KEYS = [
 })
 export class KeysSheet {
   readonly closed = output();
-  protected readonly groups = KEYS;
+  protected readonly groups = [
+    ...Object.entries(KEY_TABLE).map(([name, rows]) => ({
+      name,
+      rows: Object.values(rows).map(({ shown, says }) => [shown, says] as const),
+    })),
+    { name: 'Entries', rows: ENTRIES },
+  ];
 }

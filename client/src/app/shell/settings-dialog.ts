@@ -1,112 +1,64 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
 import type { FigureChoice } from '@tetrad/core';
-import { Dialog } from 'primeng/dialog';
-import { SelectButton } from 'primeng/selectbutton';
-import { Figures } from '../state/figures';
+import { InputText } from 'primeng/inputtext';
+import { Figures } from '../device/figures';
+import { Settings } from '../device/settings';
+import type { SettingsChoice } from '../device/settings';
+import { Theme } from '../device/theme';
+import type { ThemeName } from '../device/theme';
+import { Dialog } from '../kit/dialog';
+import { Field } from '../kit/field';
+import { Segmented } from '../kit/segmented';
+import { Select } from '../kit/select';
+import type { Option } from '../kit/value-control';
+import { ShopActions, selectShop, selectShops, selectWho } from '../state/shop/shop.feature';
 
-interface Choice {
-  readonly field: keyof FigureChoice;
-  readonly label: string;
-  readonly options: { value: string; label: string }[];
-}
+const option = <T extends string>(value: T, label: string): Option<T> => ({ value, label });
 
-const CHOICES: readonly Choice[] = [
-  {
-    field: 'decimal',
-    label: 'Decimal mark',
-    options: [
-      { value: 'point', label: '12.61' },
-      { value: 'comma', label: '12,61' },
-    ],
-  },
-  {
-    field: 'temperature',
-    label: 'Temperature',
-    options: [
-      { value: 'C', label: '°C' },
-      { value: 'F', label: '°F' },
-    ],
-  },
-  {
-    field: 'smallVolts',
-    label: 'Drops and ripple under half a volt',
-    options: [
-      { value: 'mV', label: 'mV' },
-      { value: 'V', label: 'V' },
-    ],
-  },
-];
-
-/** How figures are written on this device: bench, floor, report and PDF follow; files keep plain SI. */
+/** Who works here, for which shop, and how this device shows and sounds. */
 @Component({
   selector: 'tt-settings-dialog',
-  imports: [Dialog, FormsModule, SelectButton],
+  imports: [Dialog, Field, FormsModule, InputText, Segmented, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <p-dialog
-      header="Figures on this device"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      closeAriaLabel="Close"
-      [draggable]="false"
-      [resizable]="false"
-      [dismissableMask]="true"
-    >
-      <dl>
-        @for (choice of choices; track choice.field) {
-          <div>
-            <dt [id]="choice.field">{{ choice.label }}</dt>
-            <dd>
-              <p-selectbutton
-                [options]="choice.options"
-                optionLabel="label"
-                optionValue="value"
-                [allowEmpty]="false"
-                [ariaLabelledBy]="choice.field"
-                [ngModel]="figures.choice()[choice.field]"
-                (ngModelChange)="choose(choice.field, $event)"
-              />
-            </dd>
-          </div>
-        }
-      </dl>
-      <p class="figure sample">{{ sample() }}</p>
-    </p-dialog>
-  `,
-  styles: `
-    dl {
-      display: grid;
-      gap: 16px;
-      margin: 0;
-    }
-    dl div {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px 32px;
-      align-items: center;
-      justify-content: space-between;
-    }
-    dd {
-      margin: 0;
-    }
-    .sample {
-      margin: 24px 0 0;
-      font-size: 1.25rem;
-    }
-  `,
+  templateUrl: './settings-dialog.html',
+  styleUrl: './settings-dialog.css',
 })
 export class SettingsDialog {
+  readonly #store = inject(Store);
   protected readonly figures = inject(Figures);
+  protected readonly settings = inject(Settings);
+  protected readonly theme = inject(Theme);
   readonly closed = output();
-  protected readonly choices = CHOICES;
+  readonly shopChosen = output<string>();
+
+  protected readonly who = this.#store.selectSignal(selectWho);
+  protected readonly shop = this.#store.selectSignal(selectShop);
+  readonly #shops = this.#store.selectSignal(selectShops);
+  protected readonly shops = computed(() => this.#shops().map(({ id, name }) => option(id, name)));
+
+  protected readonly themes: readonly Option<ThemeName>[] = [option('light', 'Light'), option('dark', 'Dark')];
+  protected readonly decimals: readonly Option<FigureChoice['decimal']>[] = [
+    option('point', '12.61'),
+    option('comma', '12,61'),
+  ];
+  protected readonly temperatures: readonly Option<FigureChoice['temperature']>[] = [
+    option('C', '°C'),
+    option('F', '°F'),
+  ];
+  protected readonly smallVolts: readonly Option<FigureChoice['smallVolts']>[] = [option('mV', 'mV'), option('V', 'V')];
+  protected readonly sounds: readonly Option<SettingsChoice['sounds']>[] = [option('on', 'On'), option('off', 'Off')];
+  protected readonly afterEnter: readonly Option<SettingsChoice['afterEnter']>[] = [
+    option('judge', 'Where the judge points'),
+    option('notes', 'Stay in the four notes'),
+  ];
   protected readonly sample = computed(() => {
     const { volts, smallVolts, celsius } = this.figures.voice();
     return [volts(12.61), smallVolts(0.23), celsius(12)].join('   ');
   });
 
-  protected choose(field: keyof FigureChoice, value: string): void {
-    this.figures.set({ [field]: value });
+  protected named(who: string): void {
+    this.#store.dispatch(ShopActions.named({ who: who.trim() }));
   }
 }

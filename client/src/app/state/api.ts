@@ -1,9 +1,20 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Observable } from 'rxjs';
-import type { FloorRow, JobStatus, JobView, ShopView, VehicleView, VisitView } from '@tetrad/contracts';
+import type {
+  FloorRow,
+  InstrumentBody,
+  InstrumentView,
+  JobStatus,
+  JobView,
+  NewCheck,
+  ShopView,
+  VehicleView,
+  VisitView,
+} from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
-import type { OutboxItem } from './outbox/outbox-item';
+import { requestOf } from '../outbox/outbox-item';
+import type { OutboxItem } from '../outbox/outbox-item';
 
 /** The server's addresses. */
 @Injectable({ providedIn: 'root' })
@@ -29,39 +40,19 @@ export class Api {
     return this.#http.post<JobView>(`/api/shops/${shop}/cases`, document);
   }
 
-  /** Sends one item of the outbox; the server stores a repeat once. `now` gives a reading its age. */
+  instruments(shop: string): Observable<readonly InstrumentView[]> {
+    return this.#http.get<readonly InstrumentView[]>(`/api/shops/${shop}/instruments`);
+  }
+  putInstrument(shop: string, id: string, body: InstrumentBody): Observable<InstrumentView> {
+    return this.#http.put<InstrumentView>(`/api/shops/${shop}/instruments/${id}`, body);
+  }
+  checkInstrument(shop: string, id: string, check: NewCheck): Observable<InstrumentView> {
+    return this.#http.post<InstrumentView>(`/api/shops/${shop}/instruments/${id}/checks`, check);
+  }
+
+  /** Sends one item of the outbox; the server stores a repeat once. `now` gives what it carries its age, ms. */
   send(item: OutboxItem, now: number): Observable<JobView> {
-    const jobs = `/api/shops/${item.shop}/jobs`;
-    switch (item.kind) {
-      case 'new-job':
-        return this.#http.post<JobView>(jobs, item.body);
-      case 'reading':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/readings`, {
-          ...item.body,
-          secondsAgo: Math.max(0, (now - item.queuedAt) / 1000),
-        });
-      case 'void':
-        return this.#http.post<JobView>(
-          `${jobs}/${item.job}/readings/${encodeURIComponent(item.reading)}/void`,
-          item.body,
-        );
-      case 'observation':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/observations`, item.body);
-      case 'timer':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/timers`, {
-          ...item.body,
-          secondsAgo: Math.max(0, (now - item.queuedAt) / 1000),
-        });
-      case 'timer-stop':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/timers/${item.timer}/stop`, null);
-      case 'acknowledgement':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/acknowledgements`, item.body);
-      case 'sign-off':
-        return this.#http.post<JobView>(`${jobs}/${item.job}/sign-offs`, item.body);
-      case 'changes':
-        return this.#http.patch<JobView>(`${jobs}/${item.job}`, item.body);
-      default:
-        throw new Error(`unknown outbox item ${JSON.stringify(item satisfies never)}`);
-    }
+    const { method, path, body } = requestOf(item, now);
+    return this.#http.request<JobView>(method, `/api/shops/${item.shop}/jobs${path}`, { body });
   }
 }

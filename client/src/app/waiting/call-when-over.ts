@@ -1,8 +1,8 @@
 import type { Signal } from '@angular/core';
 import { effect, inject } from '@angular/core';
 import type { TimerView } from '@tetrad/contracts';
-import { Clock } from '../state/clock/clock';
-import { Sound } from './sound';
+import { Clock } from '../device/clock';
+import { Sound } from '../device/sound';
 import { waits } from './timer-state';
 
 const MARK = '● ';

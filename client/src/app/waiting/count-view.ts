@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import type { WaitPhase } from '@tetrad/core';
-import { Sound } from './sound';
-import type { Tone } from './sound';
+import { Sound } from '../device/sound';
+import type { Tone } from '../device/sound';
 import type { TimerNow } from './timer-state';
 
 const TONE_OF: Readonly<Record<string, Tone>> = { crank: 'go', load: 'go', read: 'read', stop: 'stop' };

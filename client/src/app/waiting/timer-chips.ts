@@ -10,33 +10,35 @@ import {
 } from '@angular/core';
 import type { TimerView } from '@tetrad/contracts';
 import type { StepName, WaitKind } from '@tetrad/core';
-import { Clock } from '../state/clock/clock';
+import { Clock } from '../device/clock';
+import { Button } from '../kit/button';
 import { callWhenOver } from './call-when-over';
 import { clockWords, waits } from './timer-state';
 
 /** The waits of a job: counting, or over and calling. */
 @Component({
   selector: 'tt-timer-chips',
+  imports: [Button],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (entry of shown(); track entry.timer.id) {
       <div class="chip" [class.over]="entry.state.over">
         @if (entry.state.over) {
-          <button type="button" class="text" (click)="chosen.emit(entry.row.step)">
+          <button pButton kind="row" class="text" (click)="chosen.emit(entry.row.step)">
             <strong>{{ entry.row.name }} is over.</strong> {{ entry.row.then }}
           </button>
           @if (entry.follows; as next) {
-            <button type="button" class="btn" (click)="followed.emit({ id: entry.timer.id, kind: next.kind })">
+            <button pButton (click)="followed.emit({ id: entry.timer.id, kind: next.kind })">
               {{ next.name }}
             </button>
           }
-          <button type="button" class="btn bare" (click)="stopped.emit(entry.timer.id)">Done</button>
+          <button pButton kind="bare" (click)="stopped.emit(entry.timer.id)">Done</button>
         } @else {
           <span>{{ entry.row.name }}</span>
           <span class="figure left">{{ entry.left }}</span>
           <button
-            type="button"
-            class="btn bare"
+            pButton
+            kind="bare"
             (click)="stopped.emit(entry.timer.id)"
             [attr.aria-label]="'Stop: ' + entry.row.name"
           >

@@ -10,6 +10,9 @@ export interface TimerNow {
   readonly isCount: boolean;
 }
 
+/** When a timer is over, ms. */
+export const endOf = ({ startedAt, seconds }: TimerView): number => Date.parse(startedAt) + seconds * 1000;
+
 /** A count that ended longer ago than this is history, ms. */
 const COUNT_KEPT_MS = 4000;
 
@@ -27,7 +30,7 @@ export function runningCount(timers: readonly TimerView[], nowMs: number): Timer
     .map((timer) => timerAt(timer, nowMs))
     .filter(
       ({ isCount: counts, timer, state }) =>
-        counts && (!state.over || nowMs - Date.parse(timer.startedAt) < timer.seconds * 1000 + COUNT_KEPT_MS),
+        counts && (!state.over || nowMs < endOf(timer) + COUNT_KEPT_MS),
     );
   return counts.at(-1) ?? null;
 }
@@ -42,7 +45,7 @@ export const waits = (timers: readonly TimerView[], nowMs: number): readonly Tim
 
 /** The cool-down after a crank: it needs no timer of its own, and is forgotten when it is over. */
 function cooling(crank: TimerView, nowMs: number): readonly TimerNow[] {
-  const endedAtMs = Date.parse(crank.startedAt) + crank.seconds * 1000;
+  const endedAtMs = endOf(crank);
   if (nowMs < endedAtMs) return [];
   const startedAt = new Date(endedAtMs).toISOString();
   const now = timerAt({ id: crank.id, kind: 'cool-down', seconds: usualSeconds('cool-down'), startedAt }, nowMs);

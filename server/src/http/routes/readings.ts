@@ -5,7 +5,7 @@ import type { NominalVolts, Reading } from '@tetrad/core';
 import { judgeJob } from '../../judging/judge-job';
 import type { JobRow } from '../../sql/jobs';
 import type { Pool, Sql } from '../../sql/pool';
-import { addObservation, addReading, voidReading } from '../../sql/readings';
+import { addObservation, addReading, takeBackObservation, voidReading } from '../../sql/readings';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
 import { wholeJob } from './jobs';
@@ -59,6 +59,16 @@ export function readingRoutes(pool: Pool): Router {
     const body = bodyAs(NewObservation, request);
     await onJob(shop, id, (sql) => addObservation(sql, shop, id, body.id, body.observation));
     response.status(201).json(await wholeJob(pool, shop, id));
+  });
+
+  router.post('/observations/:observation/take-back', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const observation = uuidParam(request, 'observation');
+    await onJob(shop, id, async (sql) => {
+      if (!(await takeBackObservation(sql, shop, id, observation))) throw notFound('observation', observation);
+    });
+    response.json(await wholeJob(pool, shop, id));
   });
 
   return router;

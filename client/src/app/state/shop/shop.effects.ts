@@ -1,32 +1,47 @@
 import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, map, of, switchMap, take, tap, timer } from 'rxjs';
+import { catchError, from, map, of, switchMap, take, tap, timer } from 'rxjs';
+import type { Action } from '@ngrx/store';
+import type { ShopView } from '@tetrad/contracts';
+import { Kept } from '../../device/kept';
 import { Api } from '../api';
 import { problemOf } from '../loading';
-import { ShopActions } from './shop.reducer';
+import { ShopActions } from './shop.feature';
 
 const KEY = 'tetrad.shop';
+const SHOPS = 'shops';
 const WHO_KEY = 'tetrad.who';
 const RETRY_MS = 3000;
+
+function chosenOf(shops: readonly ShopView[]): Action {
+  const kept = localStorage.getItem(KEY);
+  const chosen = shops.find(({ id }) => id === kept) ?? shops[0];
+  return ShopActions.loaded({ shops, chosen: chosen?.id ?? null });
+}
 
 /** Which shop this device works for. */
 @Injectable()
 export class ShopEffects {
   readonly #actions = inject(Actions);
   readonly #api = inject(Api);
+  readonly #kept = inject(Kept);
 
   readonly load = createEffect(() =>
     this.#actions.pipe(
       ofType(ShopActions.load),
       switchMap(() =>
         this.#api.shops().pipe(
-          map((shops) => {
-            const kept = localStorage.getItem(KEY);
-            const chosen = shops.find(({ id }) => id === kept) ?? shops[0];
-            return ShopActions.loaded({ shops, chosen: chosen?.id ?? null });
-          }),
-          catchError((failure: HttpErrorResponse) => of(ShopActions.failed({ problem: problemOf(failure) }))),
+          tap((shops) => void this.#kept.put(SHOPS, shops)),
+          map(chosenOf),
+          catchError((failure: HttpErrorResponse) =>
+            from(this.#kept.get<readonly ShopView[]>(SHOPS)).pipe(
+              switchMap((shops) => {
+                const failed = ShopActions.failed({ problem: problemOf(failure) });
+                return shops ? of(chosenOf(shops), failed) : of(failed);
+              }),
+            ),
+          ),
         ),
       ),
     ),

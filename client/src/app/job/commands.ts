@@ -1,0 +1,138 @@
+/** Every act upon a job, in one place: what is queued for it, and what takes it back. */
+import { inject } from '@angular/core';
+import { patchState, signalStoreFeature, type, withMethods, withState } from '@ngrx/signals';
+import type { Signal } from '@angular/core';
+import type { Acknowledge, JobChanges, JobView, NewSignOff, TimerView } from '@tetrad/contracts';
+import { OBSERVATIONS, TESTS, WAITS, readingWords } from '@tetrad/core';
+import type { Observation, ObservationName, Pass, Reading, TestName, WaitKind } from '@tetrad/core';
+import { Clock } from '../device/clock';
+import { Figures } from '../device/figures';
+import type { Act } from '../outbox/outbox-item';
+import { newId } from '../state/new-id';
+import { MOST_UNDONE } from './undo';
+import type { Done } from './undo';
+
+/** What is saved of one entry; the command adds id, test, pass and who. */
+export type EnteredReading = Pick<Reading, 'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty'> & {
+  readonly conditions: Readonly<Record<string, string | number | boolean>>;
+};
+/** Changes to a job, without the version they are made on. */
+export type LabelChanges = Omit<JobChanges, 'version'>;
+
+/**
+ * The acts of bench, wheel and quick check.
+ *
+ * @typeParam _ Not used: a feature that asks for something of its store must be generic to be put beside others.
+ */
+// eslint-disable-next-line @typescript-eslint/no-unused-vars -- see above
+export const withCommands = <_>() =>
+  signalStoreFeature(
+    {
+      props: type<{ view: Signal<JobView | null>; pass: Signal<Pass>; who: Signal<string> }>(),
+      methods: type<{ act: (act: Act) => void }>(),
+    },
+    withState<{ readonly done: readonly Done[] }>({ done: [] }),
+    withMethods((store, clock = inject(Clock), figures = inject(Figures)) => {
+      const named = () => (store.who() === '' ? {} : { by: store.who() });
+      const passed = () => (store.pass() === 'after' ? ({ pass: 'after' } as const) : {});
+      /** Does something, and keeps how it is taken back. */
+      const take = (says: string, act: Act, back: readonly Act[], at: string | null = null): void => {
+        store.act(act);
+        patchState(store, ({ done }) => ({ done: [...done, { says, back, at }].slice(-MOST_UNDONE) }));
+      };
+      const voiding = (id: string, reason: string): Act => ({
+        kind: 'void',
+        reading: id,
+        body: { reason, ...named() },
+      });
+      const starting = (body: { kind: WaitKind; seconds?: number }, startedAt: number): Act => ({
+        kind: 'timer',
+        startedAt,
+        body: { id: newId(), ...body },
+      });
+      return {
+        /** @returns the id of the reading. */
+        read(test: TestName, entered: EnteredReading, at: string | null = null): string {
+          const reading = { ...entered, id: newId(), test, ...named(), ...passed() } as Reading;
+          const says = `${TESTS[test].name}: ${readingWords(reading, figures.voice())}`;
+          take(says, { kind: 'reading', body: { reading } }, [voiding(reading.id, 'Undone')], at);
+          return reading.id;
+        },
+        voidReading({ id, reason }: { readonly id: string; readonly reason: string }): void {
+          const known = store.view()?.case.readings.find((reading) => reading.id === id);
+          // evidence stays: what was voided by mistake is added anew
+          const back: Act[] = known ? [{ kind: 'reading', body: { reading: { ...known, id: newId() } } }] : [];
+          take('Reading voided', voiding(id, reason), back);
+        },
+        observe(about: ObservationName, finding: string, at: string | null = null): void {
+          const observation = { about, finding, ...passed() } as Observation;
+          const id = newId();
+          const back: Act = { kind: 'take-back', observation: id, said: observation };
+          const says = `${OBSERVATIONS[about].name}: ${finding.replaceAll('-', ' ')}`;
+          take(says, { kind: 'observation', body: { id, observation } }, [back], at);
+        },
+        change(changes: LabelChanges, says = 'Changed'): void {
+          const job = store.view();
+          if (!job) return;
+          const body = { version: job.version, ...changes };
+          take(says, { kind: 'changes', body }, [{ kind: 'changes', body: before(job, changes) }]);
+        },
+        wait({ kind, seconds }: { readonly kind: WaitKind; readonly seconds?: number }): void {
+          const act = starting({ kind, ...(seconds !== undefined && { seconds }) }, clock.now());
+          const back: Act[] = act.kind === 'timer' ? [{ kind: 'timer-stop', timer: act.body.id }] : [];
+          take(`${WAITS[kind].name} begun`, act, back);
+        },
+        stop(id: string): void {
+          const timer = store.view()?.timers.find((known) => known.id === id);
+          take(timer ? `${WAITS[timer.kind].name} stopped` : 'Stopped', { kind: 'timer-stop', timer: id }, [
+            ...(timer ? [begunAgain(timer)] : []),
+          ]);
+        },
+        acknowledge(body: Acknowledge): void {
+          store.act({ kind: 'acknowledgement', body });
+        },
+        signOff(body: Omit<NewSignOff, 'id'>): void {
+          const job = store.view();
+          const back: Act[] = job ? [{ kind: 'changes', body: { version: job.version, status: 'open' } }] : [];
+          take('Signed off', { kind: 'sign-off', body: { id: newId(), ...body } }, back);
+        },
+        /** Takes back what was done last. @returns it, or null where there is nothing. */
+        undo(): Done | null {
+          const last = store.done().at(-1) ?? null;
+          if (last === null) return null;
+          patchState(store, ({ done }) => ({ done: done.slice(0, -1) }));
+          for (const act of last.back) store.act(renewed(act, store.view()));
+          return last;
+        },
+      };
+      function begunAgain({ kind, seconds, startedAt }: TimerView): Act {
+        return starting({ kind, seconds }, Date.parse(startedAt));
+      }
+    }),
+  );
+
+/** What the job held where `changes` change it. */
+function before(job: JobView, changes: LabelChanges): JobChanges {
+  const { system, complaint = {}, conditions = {} } = job.case;
+  const held: LabelChanges = {
+    system,
+    complaint,
+    conditions,
+    criteria: job.criteria,
+    status: job.status,
+    assignee: job.assignee ?? '',
+    pass: job.pass,
+    vehicle: {
+      name: job.vehicle.name,
+      plate: job.vehicle.plate ?? '',
+      ...(job.vehicle.vin && { vin: job.vehicle.vin }),
+    },
+  };
+  const fields = Object.keys(changes) as (keyof LabelChanges)[];
+  return { version: job.version, ...Object.fromEntries(fields.map((field) => [field, held[field]])) };
+}
+
+/** A change is made on the version of now, also where it takes one back. */
+const renewed = (act: Act, job: JobView | null): Act =>
+  act.kind === 'changes' && job ? { ...act, body: { ...act.body, version: job.version } } : act;
+

@@ -1,0 +1,100 @@
+import type { HttpErrorResponse } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store } from '@ngrx/store';
+import {
+  EMPTY,
+  catchError,
+  combineLatest,
+  distinctUntilChanged,
+  filter,
+  from,
+  map,
+  of,
+  switchMap,
+  tap,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
+import type { Observable } from 'rxjs';
+import type { Action } from '@ngrx/store';
+import type { JobView } from '@tetrad/contracts';
+import { Kept } from '../device/kept';
+import { OutboxActions } from '../outbox/outbox.actions';
+import { selectItems } from '../outbox/outbox.feature';
+import { Api } from '../state/api';
+import { eventStream } from '../state/event-stream';
+import { mayRetry, problemOf } from '../state/loading';
+import { selectShop } from '../state/shop/shop.feature';
+import { JobActions, selectToldJob } from './jobs.feature';
+
+const RETRY_MS = 3000;
+const keyOf = (shop: string, id: string): string => `job ${shop} ${id}`;
+
+/** Loads the job that is opened, follows what other devices do to it, and keeps it for when the server is away. */
+@Injectable()
+export class JobsEffects {
+  readonly #actions = inject(Actions);
+  readonly #store = inject(Store);
+  readonly #api = inject(Api);
+  readonly #kept = inject(Kept);
+  readonly #shop = this.#store.select(selectShop).pipe(filter((shop) => shop !== null));
+
+  readonly load = createEffect(() =>
+    combineLatest([this.#actions.pipe(ofType(JobActions.opened)), this.#shop]).pipe(
+      withLatestFrom(this.#store.select(selectItems)),
+      // a job that is only on this device cannot be asked for
+      filter(([[{ id }], items]) => !items.some((item) => item.kind === 'new-job' && item.job === id)),
+      switchMap(([[{ id }, shop]]) =>
+        this.#api.job(shop, id).pipe(
+          map((job) => JobActions.loaded({ job })),
+          catchError((failure: HttpErrorResponse) => this.#instead(shop, id, failure)),
+        ),
+      ),
+    ),
+  );
+
+  /** The server is away: what it told last is shown, and it is asked again. */
+  #instead(shop: string, id: string, failure: HttpErrorResponse): Observable<Action> {
+    const failed = JobActions.failed({ id, problem: problemOf(failure) });
+    if (!mayRetry(failed.problem)) return of(failed);
+    return from(this.#kept.get<JobView>(keyOf(shop, id))).pipe(
+      switchMap((job) => (job ? of(failed, JobActions.loaded({ job })) : of(failed))),
+    );
+  }
+
+  readonly retry = createEffect(() =>
+    this.#actions.pipe(
+      ofType(JobActions.failed),
+      filter(({ problem }) => mayRetry(problem)),
+      switchMap(({ id }) =>
+        timer(RETRY_MS).pipe(
+          withLatestFrom(this.#shop),
+          switchMap(([, shop]) => this.#api.job(shop, id)),
+          map((job) => JobActions.loaded({ job })),
+          catchError((failure: HttpErrorResponse) => of(JobActions.failed({ id, problem: problemOf(failure) }))),
+        ),
+      ),
+    ),
+  );
+
+  readonly keep = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(JobActions.loaded, OutboxActions.stored),
+        withLatestFrom(this.#shop),
+        tap(([{ job }, shop]) => void this.#kept.put(keyOf(shop, job.id), job)),
+      ),
+    { dispatch: false },
+  );
+
+  /** The job in view, once the server has told it: one that is nowhere, or on this device only, has no news. */
+  readonly live = createEffect(() =>
+    combineLatest([this.#store.select(selectToldJob).pipe(distinctUntilChanged()), this.#shop]).pipe(
+      switchMap(([id, shop]) =>
+        id === null ? EMPTY : eventStream<JobView>(`/api/shops/${shop}/jobs/${id}/live`, 'job'),
+      ),
+      map((job) => JobActions.loaded({ job })),
+    ),
+  );
+}

@@ -1,0 +1,27 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { Dialog as PDialog } from 'primeng/dialog';
+
+/** A dialog over the page: closed by Escape, by its cross, or by a press beside it. */
+@Component({
+  selector: 'tt-dialog',
+  imports: [PDialog],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p-dialog
+      [header]="header()"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      closeAriaLabel="Close"
+      [draggable]="false"
+      [resizable]="false"
+      [dismissableMask]="true"
+    >
+      <ng-content />
+    </p-dialog>
+  `,
+})
+export class Dialog {
+  readonly header = input.required<string>();
+  readonly closed = output();
+}

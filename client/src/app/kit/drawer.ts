@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { Drawer as PDrawer } from 'primeng/drawer';
+
+/** A sheet from the side that leaves the page in sight. */
+@Component({
+  selector: 'tt-drawer',
+  imports: [PDrawer],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p-drawer
+      [header]="header()"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      position="right"
+      ariaCloseLabel="Close"
+      [dismissible]="true"
+    >
+      <ng-content />
+    </p-drawer>
+  `,
+})
+export class Drawer {
+  readonly header = input.required<string>();
+  readonly closed = output();
+}

@@ -1,0 +1,48 @@
+/**
+ * Every key there is, in one table: what is pressed, what is shown on the sheet, what it does. None of them
+ * belongs to a browser's menus (Alt with D, E, F, S, B, T, H or V, function keys) or to a screen reader.
+ */
+export const KEY_TABLE = {
+  Anywhere: {
+    keys: { press: '?', shown: '?', says: 'this sheet' },
+    floor: { press: 'Alt+KeyJ', shown: 'Alt J', says: 'the floor: all jobs' },
+    theme: { press: 'Alt+KeyY', shown: 'Alt Y', says: 'light or dark' },
+    settings: { press: 'Alt+KeyK', shown: 'Alt K', says: 'settings' },
+  },
+  Floor: {
+    newJob: { press: 'Alt+KeyN', shown: 'Alt N', says: 'new job' },
+    filter: { press: '/', shown: '/', says: 'filter' },
+    down: { press: 'ArrowDown', shown: '↓', says: 'the next job' },
+    up: { press: 'ArrowUp', shown: '↑', says: 'the job before' },
+  },
+  Bench: {
+    next: { press: 'Alt+KeyN', shown: 'Alt N', says: 'what the judge asks for next' },
+    again: { press: 'Alt+KeyR', shown: 'Alt R', says: 'read this step again' },
+    undo: { press: 'Alt+KeyZ', shown: 'Alt Z', says: 'undo what was done last' },
+    accept: { press: 'Alt+KeyA', shown: 'Alt A', says: 'the caution is understood' },
+    count: { press: 'Alt+KeyC', shown: 'Alt C', says: 'count down a crank' },
+    cannot: { press: 'Alt+KeyX', shown: 'Alt X', says: 'not possible' },
+    wheel: { press: 'Alt+KeyW', shown: 'Alt W', says: 'the phone at the wheel' },
+    signOff: { press: 'Alt+KeyG', shown: 'Alt G', says: 'sign off' },
+    report: { press: 'Alt+KeyP', shown: 'Alt P', says: 'the report' },
+    down: { press: 'ArrowDown', shown: '↓', says: 'the next step' },
+    up: { press: 'ArrowUp', shown: '↑', says: 'the step before' },
+  },
+} as const satisfies Record<string, Record<string, KeyRow>>;
+
+interface KeyRow {
+  /** As `tinykeys` reads it. */
+  readonly press: string;
+  readonly shown: string;
+  readonly says: string;
+}
+export type KeyScope = keyof typeof KEY_TABLE;
+
+/** What can be typed where a figure is asked for. */
+export const ENTRIES: readonly (readonly [typed: string, means: string])[] = [
+  ['Enter', 'save; in an empty entry: on to the next step'],
+  ['12.61 or 12,61', 'volts'],
+  ['610m', 'thousandths'],
+  ['230 mV', 'with its unit'],
+  ['70 °F', 'as °C'],
+];

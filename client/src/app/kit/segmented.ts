@@ -1,0 +1,35 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { SelectButton } from 'primeng/selectbutton';
+import { ValueControl, asControl, pageId } from './value-control';
+import type { Option } from './value-control';
+
+/** One of a few words, all of them seen. */
+@Component({
+  selector: 'tt-segmented',
+  imports: [FormsModule, SelectButton],
+  providers: [asControl(() => Segmented)],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <span [class]="quiet() ? 'sr-only' : 'kit-label'" [id]="id">{{ label() }}</span>
+    <p-selectbutton
+      [ngModel]="value()"
+      (ngModelChange)="choose($event)"
+      [options]="list()"
+      optionLabel="label"
+      optionValue="value"
+      [allowEmpty]="false"
+      [ariaLabelledBy]="id"
+      [disabled]="disabled()"
+    />
+  `,
+  host: { class: 'kit-field' },
+})
+export class Segmented<T> extends ValueControl<T> {
+  readonly label = input.required<string>();
+  readonly options = input.required<readonly Option<T>[]>();
+  /** The label is for screen readers only: the words beside it say it already. */
+  readonly quiet = input(false);
+  protected readonly id = pageId('segmented');
+  protected readonly list = computed(() => this.options().map((option) => ({ ...option })));
+}

@@ -1,0 +1,60 @@
+import { DestroyRef, Directive, Injector, forwardRef, inject, model, signal } from '@angular/core';
+import type { OnInit } from '@angular/core';
+import type { Type } from '@angular/core';
+import type { ControlValueAccessor } from '@angular/forms';
+import { NG_VALUE_ACCESSOR, NgControl } from '@angular/forms';
+import { watchProblem } from './forms/problem';
+
+/** A choice as a form control, or with a plain `[(value)]`. */
+@Directive()
+export abstract class ValueControl<T> implements ControlValueAccessor, OnInit {
+  readonly #injector = inject(Injector);
+  readonly #destroyed = inject(DestroyRef);
+  readonly value = model<T | null>(null);
+  protected readonly disabled = signal(false);
+  /** What does not fit, once it was touched. */
+  protected readonly problem = signal<string | null>(null);
+  #changed: (value: T) => void = () => undefined;
+  protected touched: () => void = () => undefined;
+
+  ngOnInit(): void {
+    // asked for late: the form's directive needs this part first
+    const control = this.#injector.get(NgControl, null, { self: true, optional: true })?.control;
+    if (control) this.#destroyed.onDestroy(watchProblem(control, (found) => this.problem.set(found)));
+  }
+
+  /** The person's choice. */
+  protected choose(value: T): void {
+    this.value.set(value);
+    this.#changed(value);
+  }
+  writeValue(value: T | null): void {
+    this.value.set(value);
+  }
+  registerOnChange(changed: (value: T) => void): void {
+    this.#changed = changed;
+  }
+  registerOnTouched(touched: () => void): void {
+    this.touched = touched;
+  }
+  setDisabledState(disabled: boolean): void {
+    this.disabled.set(disabled);
+  }
+}
+
+/** Makes a part a form control. */
+export const asControl = (part: () => Type<unknown>) => ({
+  provide: NG_VALUE_ACCESSOR,
+  useExisting: forwardRef(part),
+  multi: true,
+});
+
+/** One of several words. */
+export interface Option<T = string> {
+  readonly value: T;
+  readonly label: string;
+}
+
+let ids = 0;
+/** An id of its own for a part of the page. */
+export const pageId = (what: string): string => `${what}-${(ids += 1)}`;

@@ -1,0 +1,16 @@
+import type { Acknowledge } from '@tetrad/contracts';
+import { onJob } from './kind';
+import type { OutboxKind } from './kind';
+
+export interface AcknowledgementPayload {
+  readonly body: Acknowledge;
+}
+
+export const acknowledgement: OutboxKind<AcknowledgementPayload> = {
+  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/acknowledgements`, body }),
+  apply: onJob((job, { body: { caution, by }, queuedAt }) => {
+    if (job.acknowledgements.some((known) => known.caution === caution)) return job;
+    const at = new Date(queuedAt).toISOString();
+    return { ...job, acknowledgements: [...job.acknowledgements, { caution, by, at }] };
+  }),
+};

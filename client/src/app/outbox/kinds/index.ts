@@ -1,0 +1,29 @@
+/** The table of all kinds; types and the outbox itself are made from it. */
+import { acknowledgement } from './acknowledgement';
+import { changes } from './changes';
+import type { OutboxKind } from './kind';
+import { newJob } from './new-job';
+import { observation } from './observation';
+import { reading } from './reading';
+import { signOff } from './sign-off';
+import { takeBack } from './take-back';
+import { timer } from './timer';
+import { timerStop } from './timer-stop';
+import { voidReading } from './void';
+
+export const OUTBOX_KINDS = {
+  'new-job': newJob,
+  reading,
+  void: voidReading,
+  observation,
+  'take-back': takeBack,
+  changes,
+  timer,
+  'timer-stop': timerStop,
+  acknowledgement,
+  'sign-off': signOff,
+};
+export type OutboxKindName = keyof typeof OUTBOX_KINDS;
+/** What an item of a kind carries. */
+export type PayloadOf<K extends OutboxKindName> =
+  (typeof OUTBOX_KINDS)[K] extends OutboxKind<infer Payload> ? Payload : never;

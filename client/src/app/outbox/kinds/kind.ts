@@ -1,0 +1,42 @@
+/**
+ * A kind of thing that is entered here and sent to the server. Everything about one kind stands in one file of
+ * this folder: what it carries, where it is sent, and how a job will stand once it is stored.
+ */
+import type { JobView, Problem } from '@tetrad/contracts';
+
+/** What every item of the outbox has. */
+export interface Queued {
+  /** The item's own id, in the order of queueing. */
+  readonly id: string;
+  readonly shop: string;
+  readonly job: string;
+  /** When it was queued on this device, ms. */
+  readonly queuedAt: number;
+  /** `held` stays on this device until its quick check becomes a job. */
+  readonly state: 'waiting' | 'sending' | 'refused' | 'held';
+  readonly problem: Problem | null;
+}
+
+/** One request; `path` is below the shop's jobs. */
+export interface OutboxRequest {
+  readonly method: 'POST' | 'PATCH';
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/** @typeParam Payload What an item of this kind carries beside what all carry. */
+export interface OutboxKind<Payload> {
+  /** @param now The device's time, ms: what was queued a while ago tells its age. */
+  readonly request: (item: Queued & Payload, now: number) => OutboxRequest;
+  /** The job as it will stand once this is stored; null where there is none to change. */
+  readonly apply: (job: JobView | null, item: Queued & Payload) => JobView | null;
+}
+
+/** Seconds since an item was queued: device clocks are wrong, the server's counts. */
+export const ageOf = ({ queuedAt }: Queued, now: number): number => Math.max(0, (now - queuedAt) / 1000);
+
+/** A change to a job that is known; nothing is made of an unknown one. */
+export const onJob =
+  <Item>(change: (job: JobView, item: Item) => JobView) =>
+  (job: JobView | null, item: Item): JobView | null =>
+    job === null ? null : change(job, item);

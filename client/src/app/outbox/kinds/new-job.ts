@@ -1,0 +1,43 @@
+import type { JobView, NewJob } from '@tetrad/contracts';
+import { CASE_FORMAT } from '@tetrad/core';
+import type { OutboxKind, Queued } from './kind';
+
+export interface NewJobPayload {
+  readonly body: NewJob;
+}
+
+export const newJob: OutboxKind<NewJobPayload> = {
+  request: ({ body }) => ({ method: 'POST', path: '', body }),
+  apply: (job, item) => job ?? opened(item),
+};
+
+const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => ({
+  id: body.id,
+  version: 1,
+  revision: 0,
+  pass: 'before',
+  vehicle: {
+    id: body.vehicle.id,
+    name: body.vehicle.name,
+    plate: body.vehicle.plate ?? null,
+    vin: body.vehicle.vin ?? null,
+    year: body.vehicle.year ?? null,
+  },
+  status: 'open',
+  assignee: body.assignee ?? null,
+  criteria: 'balanced',
+  openedAt: new Date(queuedAt).toISOString(),
+  case: {
+    format: CASE_FORMAT,
+    title: body.vehicle.name,
+    system: body.system,
+    complaint: body.complaint ?? {},
+    conditions: body.conditions ?? {},
+    observations: [],
+    readings: [],
+  },
+  judgement: null,
+  timers: [],
+  acknowledgements: [],
+  signOff: null,
+});

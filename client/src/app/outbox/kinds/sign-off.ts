@@ -1,0 +1,22 @@
+import type { JobView, NewSignOff, SignOffView } from '@tetrad/contracts';
+import { onJob } from './kind';
+import type { OutboxKind, Queued } from './kind';
+
+export interface SignOffPayload {
+  readonly body: NewSignOff;
+}
+
+export const signOff: OutboxKind<SignOffPayload> = {
+  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/sign-offs`, body }),
+  apply: onJob((job, item) => ({ ...job, status: 'closed', signOff: signed(item, job) })),
+};
+
+const signed = ({ body, queuedAt }: Queued & SignOffPayload, { judgement }: JobView): SignOffView => ({
+  ...body,
+  at: new Date(queuedAt).toISOString(),
+  part: body.part ?? null,
+  reason: body.reason ?? null,
+  comment: body.comment ?? null,
+  solved: body.solved ?? null,
+  judged: judgement?.decision ?? null,
+});

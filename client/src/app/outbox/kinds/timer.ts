@@ -1,0 +1,24 @@
+import type { StartTimer } from '@tetrad/contracts';
+import { usualSeconds } from '@tetrad/core';
+import { ageOf, onJob } from './kind';
+import type { OutboxKind } from './kind';
+
+export interface TimerPayload {
+  /** The server's time when it began, ms. */
+  readonly startedAt: number;
+  readonly body: Omit<StartTimer, 'secondsAgo'>;
+}
+
+export const timer: OutboxKind<TimerPayload> = {
+  request: (item, now) => ({
+    method: 'POST',
+    path: `/${item.job}/timers`,
+    body: { ...item.body, secondsAgo: ageOf(item, now) },
+  }),
+  apply: onJob((job, { body, startedAt }) => {
+    const { id, kind, seconds = usualSeconds(kind) } = body;
+    if (job.timers.some((known) => known.id === id)) return job;
+    const others = job.timers.filter((known) => known.kind !== kind);
+    return { ...job, timers: [...others, { id, kind, seconds, startedAt: new Date(startedAt).toISOString() }] };
+  }),
+};

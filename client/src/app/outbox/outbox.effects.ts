@@ -1,0 +1,164 @@
+import type { HttpErrorResponse } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import type { Action } from '@ngrx/store';
+import { Store } from '@ngrx/store';
+import {
+  asapScheduler,
+  catchError,
+  concatMap,
+  exhaustMap,
+  filter,
+  from,
+  fromEvent,
+  map,
+  merge,
+  mergeMap,
+  observeOn,
+  of,
+  switchMap,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
+import type { Observable } from 'rxjs';
+import { Api } from '../state/api';
+import { mayRetry, problemOf } from '../state/loading';
+import { OutboxActions } from './outbox.actions';
+import type { OutboxItem } from './outbox-item';
+import { OutboxKeeper } from './outbox-keeper';
+import { selectItems } from './outbox.feature';
+
+/** Pause before a failed item is sent again, ms. */
+const RETRY_MS = 2000;
+
+/** The next item that may be sent: in order, and nothing of a job past its refused opening. */
+export function nextToSend(items: readonly OutboxItem[]): OutboxItem | undefined {
+  const blocked = new Set(
+    items.filter(({ kind, state }) => kind === 'new-job' && state === 'refused').map(({ job }) => job),
+  );
+  return items.find(({ state, job }) => state === 'waiting' && !blocked.has(job));
+}
+
+/** Keeps what is entered, sends it in order, one by one, and again until the server has stored it. */
+@Injectable()
+export class OutboxEffects {
+  readonly #actions = inject(Actions);
+  readonly #store = inject(Store);
+  readonly #api = inject(Api);
+  readonly #keeper = inject(OutboxKeeper);
+
+  readonly restore = createEffect(() =>
+    this.#actions.pipe(
+      ofType(OutboxActions.opened),
+      switchMap(() =>
+        from(this.#keeper.all()).pipe(
+          map((items) => OutboxActions.restored({ items })),
+          catchError(notKept),
+        ),
+      ),
+    ),
+  );
+
+  readonly keep = createEffect(() =>
+    this.#actions.pipe(
+      ofType(OutboxActions.queued),
+      // begun at once, in the order of queueing: an item is on the device before it can be forgotten
+      withLatestFrom(this.#store.select(selectItems)),
+      mergeMap(([{ item }, items]) =>
+        from(this.#keeper.keep(items.find(({ id }) => id === item.id) ?? item)).pipe(
+          map(() => OutboxActions.flush()),
+          catchError((error: unknown) => merge(notKept(error), of(OutboxActions.flush()))),
+        ),
+      ),
+    ),
+  );
+
+  readonly release = createEffect(() =>
+    this.#actions.pipe(
+      ofType(OutboxActions.released),
+      withLatestFrom(this.#store.select(selectItems)),
+      concatMap(([{ job }, items]) =>
+        from(Promise.all(items.filter((item) => item.job === job).map((item) => this.#keeper.keep(item)))).pipe(
+          map(() => OutboxActions.flush()),
+          catchError((error: unknown) => merge(notKept(error), of(OutboxActions.flush()))),
+        ),
+      ),
+    ),
+  );
+
+  readonly discardHeld = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(OutboxActions.heldDiscarded),
+        concatMap(({ job }) => from(this.#keeper.dropHeld(job)).pipe(catchError(() => of(undefined)))),
+      ),
+    { dispatch: false },
+  );
+
+  readonly keepRefusal = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(OutboxActions.refused, OutboxActions.retried),
+        withLatestFrom(this.#store.select(selectItems)),
+        concatMap(([{ id }, items]) => {
+          const item = items.find((entry) => entry.id === id);
+          return item ? from(this.#keeper.keep(item)).pipe(catchError(() => of(undefined))) : of(undefined);
+        }),
+      ),
+    { dispatch: false },
+  );
+
+  readonly forget = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(OutboxActions.stored, OutboxActions.discarded),
+        mergeMap(({ id }) => from(this.#keeper.drop(id)).pipe(catchError(() => of(undefined)))),
+      ),
+    { dispatch: false },
+  );
+
+  readonly again = createEffect(() =>
+    merge(
+      this.#actions.pipe(
+        ofType(OutboxActions.restored, OutboxActions.stored, OutboxActions.refused, OutboxActions.retried, OutboxActions.discarded),
+      ),
+      this.#actions.pipe(
+        ofType(OutboxActions.waiting),
+        switchMap(() => timer(RETRY_MS)),
+      ),
+      fromEvent(globalThis, 'online'),
+    ).pipe(
+      observeOn(asapScheduler), // after the sending before it has completed, or it would be passed over
+      map(() => OutboxActions.flush()),
+    ),
+  );
+
+  readonly send = createEffect(() =>
+    this.#actions.pipe(
+      ofType(OutboxActions.flush),
+      withLatestFrom(this.#store.select(selectItems)),
+      map(([, items]) => nextToSend(items)),
+      filter((item) => item !== undefined),
+      exhaustMap((item) => this.#sendOne(item)),
+    ),
+  );
+
+  #sendOne(item: OutboxItem): Observable<Action> {
+    const { id } = item;
+    return merge(
+      of(OutboxActions.sending({ id })),
+      this.#api.send(item, Date.now()).pipe(
+        map((job) => OutboxActions.stored({ id, job })),
+        catchError((failure: HttpErrorResponse) => {
+          const problem = problemOf(failure);
+          return of(
+            mayRetry(problem) ? OutboxActions.waiting({ id, problem }) : OutboxActions.refused({ id, problem }),
+          );
+        }),
+      ),
+    );
+  }
+}
+
+const notKept = (error: unknown): Observable<Action> =>
+  of(OutboxActions.keepingFailed({ reason: error instanceof Error ? error.message : String(error) }));

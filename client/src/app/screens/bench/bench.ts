@@ -1,0 +1,157 @@
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { SYMPTOMS, minutesOfWork } from '@tetrad/core';
+import type { StepName, WaitKind } from '@tetrad/core';
+import { Figures } from '../../device/figures';
+import { JobStore } from '../../job/job.store';
+import { Button } from '../../kit/button';
+import { Message } from '../../kit/message';
+import { Coming, Failed } from '../../kit/states';
+import { Toasts } from '../../kit/toasts';
+import { OutboxActions } from '../../outbox/outbox.actions';
+import { TimerChips } from '../../waiting/timer-chips';
+import { benchKeys } from './bench-keys';
+import { Foot } from './foot/foot';
+import { JobLabel } from './job/job-label';
+import { QuickStrip } from './job/quick-strip';
+import type { QuickVehicle } from './job/quick-strip';
+import { SignOffDialog } from './job/sign-off-dialog';
+import type { SignOffDraft } from './job/sign-off-form';
+import { WheelLink } from './job/wheel-link';
+import { RouteList } from './route/route-list';
+import { Verdicts } from './says/verdicts';
+import { StepAtHand } from './step-at-hand';
+import { StepPanel } from './step/step-panel';
+
+/** One job: the route, the step at hand, what it says, and the profile. */
+@Component({
+  selector: 'tt-bench',
+  imports: [
+    Button,
+    Coming,
+    Failed,
+    Foot,
+    JobLabel,
+    Message,
+    QuickStrip,
+    RouteList,
+    RouterLink,
+    SignOffDialog,
+    StepPanel,
+    TimerChips,
+    Verdicts,
+    WheelLink,
+  ],
+  providers: [JobStore, StepAtHand],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './bench.html',
+  styleUrl: './bench.css',
+})
+export class Bench {
+  readonly #store = inject(Store);
+  readonly #router = inject(Router);
+  readonly #toasts = inject(Toasts);
+  readonly #figures = inject(Figures);
+  protected readonly job = inject(JobStore);
+  protected readonly at = inject(StepAtHand);
+
+  /** The job's id, from the address. */
+  readonly id = input.required<string>({ alias: 'job' });
+
+  protected readonly linking = signal(false);
+  protected readonly signing = signal(false);
+  protected readonly panel = viewChild(StepPanel);
+  protected readonly label = viewChild(JobLabel);
+  protected readonly centre = viewChild<ElementRef<HTMLElement>>('centre');
+
+  protected readonly symptoms = computed(() =>
+    (this.job.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
+  );
+  /** Minutes of work so far, and about how many are left to a decision. */
+  protected readonly minutes = computed(() => {
+    const readings = this.job.view()?.case.readings ?? [];
+    const used = minutesOfWork(readings.flatMap(({ at }) => (at === undefined ? [] : [at])));
+    const left = this.job.judgement()?.decision.minutes ?? 0;
+    const { plain } = this.#figures.voice();
+    return { used: plain(used, 0), left: left > 0 ? plain(left, 0) : null };
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      untracked(() => {
+        this.at.onward();
+        this.job.open(id);
+      });
+    });
+    // on a phone the step lies above the route it was chosen from
+    effect(() => {
+      this.at.step();
+      const centre = this.centre()?.nativeElement;
+      if (centre && matchMedia('(max-width: 600px)').matches) centre.scrollIntoView({ block: 'start' });
+    });
+    // what was done is told, and can be taken back from there
+    let before = 0;
+    effect(() => {
+      const done = this.job.done();
+      untracked(() => {
+        if (done.length > before) this.#toasts.say(done.at(-1)!.says, () => this.undo());
+        before = done.length;
+      });
+    });
+    benchKeys({
+      again: () => this.panel()?.readAgain(),
+      undo: () => this.undo(),
+      accept: () => this.panel()?.acceptCaution(),
+      count: () => this.panel()?.countDown(),
+      cannot: () => this.panel()?.askWhyNot(),
+      wheel: () => this.linking.set(true),
+      signOff: () => this.signing.set(true),
+      report: () => void this.#router.navigate(['/jobs', this.id(), 'report']),
+    });
+  }
+
+  /** Goes to the step a judgement, a timer or a path names; the label has no step of its own. */
+  protected goTo(name: StepName, loads?: unknown): void {
+    if (name === 'label') this.label()?.editing.set(true);
+    else this.at.goTo(name, loads);
+  }
+  protected follow({ id, kind }: { id: string; kind: WaitKind }): void {
+    this.job.stop(id);
+    this.job.wait({ kind });
+  }
+  protected undo(): void {
+    const undone = this.job.undo();
+    if (undone === null) return;
+    this.#toasts.say(`Taken back: ${undone.says}`);
+    if (undone.at !== null) this.at.chooseKey(undone.at);
+  }
+  protected repairDone(): void {
+    this.job.change({ pass: 'after', status: 'open' }, 'Repair done');
+    this.at.onward();
+  }
+  protected signOff(draft: SignOffDraft): void {
+    this.job.signOff(draft);
+    this.signing.set(false);
+    void this.#router.navigate(['/jobs', this.id(), 'report']);
+  }
+  protected makeJob(vehicle: QuickVehicle): void {
+    this.#store.dispatch(OutboxActions.released({ job: this.id(), vehicle }));
+  }
+  protected discardQuick(): void {
+    this.#store.dispatch(OutboxActions.heldDiscarded({ job: this.id() }));
+    void this.#router.navigate(['/floor']);
+  }
+}

@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { JobView } from '@tetrad/contracts';
+import type { CriteriaSet } from '@tetrad/core';
+import { Figures } from '../../../device/figures';
+import type { LabelChanges } from '../../../job/commands';
+import { Button } from '../../../kit/button';
+import { Message } from '../../../kit/message';
+import { JobLabelDialog } from './job-label-dialog';
+
+/** What the bench knows of the battery, the temperature and the criteria, and the way to correct it. */
+@Component({
+  selector: 'tt-job-label',
+  imports: [Button, JobLabelDialog, Message],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <button pButton kind="bare" class="label" (click)="editing.set(true)">
+      <span class="figure">{{ summary() }}</span>
+      <span class="soft">{{ criteria().name }}</span>
+    </button>
+    @defer (when editing(); prefetch on timer(2s)) {
+      @if (editing()) {
+        <tt-job-label-dialog
+          [job]="job()"
+          (changed)="editing.set(false); changed.emit($event)"
+          (closed)="editing.set(false)"
+        />
+      }
+    } @error {
+      <tt-message>The label could not be loaded: the server does not answer.</tt-message>
+    }
+  `,
+  styles: `
+    .label {
+      display: grid;
+      justify-items: end;
+      gap: 0;
+      font-weight: 400;
+      font-size: 0.875rem;
+      text-align: right;
+      border-color: var(--line-soft);
+      padding: 2px 12px;
+    }
+  `,
+})
+export class JobLabel {
+  readonly #figures = inject(Figures);
+  readonly job = input.required<JobView>();
+  readonly criteria = input.required<CriteriaSet>();
+  readonly changed = output<LabelChanges>();
+  readonly editing = signal(false);
+
+  protected readonly summary = computed(() => {
+    const { system, conditions } = this.job().case;
+    const { rating, chemistry, count = 1, arrangement } = system.battery;
+    const celsius = conditions?.batteryCelsius ?? conditions?.ambientCelsius;
+    const pack = count > 1 ? `${count} in ${arrangement === 'series' ? 'series' : 'parallel'}` : null;
+    return [
+      `${system.nominalVolts} V ${chemistry}`,
+      pack,
+      rating ? `${rating.value} A ${rating.standard}` : 'rating not known',
+      celsius === undefined ? 'temperature not known' : this.#figures.voice().celsius(celsius),
+    ]
+      .filter((part) => part !== null)
+      .join(' · ');
+  });
+}

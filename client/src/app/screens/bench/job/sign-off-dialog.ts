@@ -1,0 +1,76 @@
+import type { OnInit } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
+import { TAKEN_ACTIONS } from '@tetrad/contracts';
+import type { TakenAction } from '@tetrad/contracts';
+import { PARTS, decisionWords } from '@tetrad/core';
+import type { Judgement } from '@tetrad/core';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
+import { Button } from '../../../kit/button';
+import { Dialog } from '../../../kit/dialog';
+import { Field } from '../../../kit/field';
+import { FocusFirst } from '../../../kit/focus-first';
+import { focusProblem } from '../../../kit/forms/body-form';
+import { controlValue } from '../../../kit/forms/control-value';
+import { Segmented } from '../../../kit/segmented';
+import { Select } from '../../../kit/select';
+import { ShopActions, selectWho } from '../../../state/shop/shop.feature';
+import { differs, needsPart, signOffForm, signOffOf } from './sign-off-form';
+import type { SignOffDraft } from './sign-off-form';
+
+const ACTION_WORDS: Readonly<Record<TakenAction, string>> = {
+  replace: 'Replace',
+  repair: 'Repair',
+  'charge-first': 'Charge only',
+  'none-found': 'Nothing found',
+  stop: 'Stopped: unsafe',
+};
+
+/** The technician's conclusion: it may differ from the judge's, with its reason; both are kept. */
+@Component({
+  selector: 'tt-sign-off',
+  imports: [Button, Dialog, Field, FocusFirst, InputText, ReactiveFormsModule, Segmented, Select, Textarea],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sign-off-dialog.html',
+  styleUrl: './sign-off-dialog.css',
+})
+export class SignOffDialog implements OnInit {
+  readonly #store = inject(Store);
+  readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  readonly judgement = input.required<Judgement | null>();
+  readonly signed = output<SignOffDraft>();
+  readonly closed = output();
+
+  protected readonly form = signal(signOffForm(null, ''));
+  readonly #typed = controlValue(() => this.form());
+  protected readonly actions = TAKEN_ACTIONS.map((value) => ({ value, label: ACTION_WORDS[value] }));
+  protected readonly parts = PARTS.map((value) => ({ value, label: value }));
+  protected readonly solved = [
+    { value: null, label: 'not tried' },
+    { value: true, label: 'yes' },
+    { value: false, label: 'no' },
+  ];
+  readonly #judged = computed(() => this.judgement()?.decision ?? null);
+  protected readonly judgeWords = computed(() => {
+    const judged = this.#judged();
+    return judged ? decisionWords(judged) : 'nothing yet';
+  });
+  protected readonly needsPart = computed(() => needsPart(this.#typed().action));
+  protected readonly differs = computed(() => {
+    this.#typed();
+    return differs(this.form(), this.#judged());
+  });
+
+  ngOnInit(): void {
+    this.form.set(signOffForm(this.#judged(), this.#store.selectSignal(selectWho)()));
+  }
+
+  protected submit(): void {
+    const draft = signOffOf(this.form(), this.#judged());
+    if (draft === null) return focusProblem(this.#host.ownerDocument.body);
+    this.#store.dispatch(ShopActions.named({ who: draft.by }));
+    this.signed.emit(draft);
+  }
+}

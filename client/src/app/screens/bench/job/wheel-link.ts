@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Button } from '../../../kit/button';
+import { Dialog } from '../../../kit/dialog';
+import { Message } from '../../../kit/message';
+import { create } from 'qrcode';
+
+const QUIET = 4;
+
+/** The address of the wheel view, to be photographed by the phone at the wheel. */
+@Component({
+  selector: 'tt-wheel-link',
+  imports: [Button, Dialog, Message, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <tt-dialog header="The phone at the wheel" (closed)="closed.emit()">
+      <div class="both">
+        <svg [attr.viewBox]="code().box" role="img" [attr.aria-label]="'QR code of ' + url()">
+          <rect x="-4" y="-4" width="200" height="200" fill="#fff" />
+          <path [attr.d]="code().d" fill="#000" />
+        </svg>
+        <div>
+          <p>Photograph the code with the phone: it shows the count, beeps, and every reading as it is entered.</p>
+          <p class="figure address">{{ url() }}</p>
+          @if (isLoopback()) {
+            <tt-message kind="note">
+              This address is known to this computer alone. Start the server with
+              <code>npm start -- --host 0.0.0.0</code>
+              and open the bench by the computer’s own address.
+            </tt-message>
+          }
+          <a pButton [routerLink]="['/jobs', job(), 'wheel']">Open it here</a>
+        </div>
+      </div>
+    </tt-dialog>
+  `,
+  styles: `
+    .both {
+      display: grid;
+      grid-template-columns: 240px minmax(0, 320px);
+      gap: 24px;
+      align-items: start;
+    }
+    .both div {
+      display: grid;
+      gap: 12px;
+      justify-items: start;
+    }
+    .address {
+      overflow-wrap: anywhere;
+      font-size: 0.875rem;
+    }
+    @media (max-width: 600px) {
+      .both {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+})
+export class WheelLink {
+  readonly job = input.required<string>();
+  readonly closed = output();
+
+  protected readonly url = computed(() => `${location.origin}/jobs/${this.job()}/wheel`);
+  protected readonly isLoopback = computed(() => /^(localhost|127\.|\[::1\])/.test(location.host));
+  /** The code as one path of unit squares. */
+  protected readonly code = computed(() => {
+    const { modules } = create(this.url(), { errorCorrectionLevel: 'M' });
+    const squares: string[] = [];
+    for (let row = 0; row < modules.size; row++)
+      for (let column = 0; column < modules.size; column++)
+        if (modules.get(row, column)) squares.push(`M${column} ${row}h1v1h-1z`);
+    const side = modules.size + 2 * QUIET;
+    return { d: squares.join(''), box: `${-QUIET} ${-QUIET} ${side} ${side}` };
+  });
+}

@@ -1,0 +1,112 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { ENGLISH, STEP_NAMES, blockedSteps, openRepeats, repeatsOf, settlingReading, stepMinutes } from '@tetrad/core';
+import type { NextStep, RouteStep, StepName } from '@tetrad/core';
+import { Settings } from '../../device/settings';
+import { JobStore } from '../../job/job.store';
+import { BENCH_STEPS } from './route/bench-steps';
+import { belongs, findStep, keyOf, stepNameOf } from './route/step-key';
+
+/** Why a test is asked for once more. */
+const AGAIN = { code: 'again-after-repair', with: {} } as const;
+
+/** Which step of the route is at hand, and where the bench goes from it. */
+@Injectable()
+export class StepAtHand {
+  readonly #job = inject(JobStore);
+  readonly #settings = inject(Settings);
+  readonly #chosen = signal<string | null>(null);
+
+  readonly repeats = computed(() => {
+    const surveyed = this.#job.surveyed();
+    return surveyed ? repeatsOf(surveyed) : [];
+  });
+  /** What to do next: after a repair the same tests, else what the judge asks for. */
+  readonly next = computed((): NextStep | null => {
+    const [again] = this.#job.pass() === 'after' ? openRepeats(this.repeats()) : [];
+    if (!again) return this.#job.judgement()?.next[0] ?? null;
+    return {
+      test: again.test,
+      because: ENGLISH.say(AGAIN),
+      ...AGAIN,
+      minutes: stepMinutes(again.test) ?? 2,
+      conditions: again.loads ? { loads: again.loads } : {},
+    };
+  });
+  /** The step at hand: chosen, else what comes next, else the first note not read. */
+  readonly step = computed((): RouteStep => {
+    const chosen = BENCH_STEPS.find((step) => keyOf(step) === this.#chosen());
+    return (
+      chosen ??
+      this.#asked() ??
+      this.#settled() ??
+      BENCH_STEPS.find((step) => this.#isOpenNote(step)) ??
+      findStep('resting-voltage')!
+    );
+  });
+  /** True where the step at hand is the one the judge points at. */
+  readonly isNext = computed(() => this.step() === this.#asked());
+  readonly blocked = computed(() => {
+    const surveyed = this.#job.surveyed();
+    return surveyed ? blockedSteps(surveyed.situation, STEP_NAMES) : new Map<StepName, never>();
+  });
+  readonly blockedNow = computed(() => {
+    const name = stepNameOf(this.step());
+    return (name !== null && this.blocked().get(name)) || null;
+  });
+
+  choose(step: RouteStep): void {
+    this.#chosen.set(keyOf(step));
+  }
+  /** Goes to the step a judgement, a timer or a path names. @returns false where the route has no such step. */
+  goTo(name: StepName, loads?: unknown): boolean {
+    const step = findStep(name, loads);
+    if (step) this.choose(step);
+    return step !== undefined;
+  }
+  chooseKey(key: string | null): void {
+    this.#chosen.set(key);
+  }
+  /** To what comes next. */
+  onward(): void {
+    this.#chosen.set(null);
+  }
+  /** One step down or up the route. */
+  move(by: 1 | -1): void {
+    const at = BENCH_STEPS.indexOf(this.step()) + by;
+    this.choose(BENCH_STEPS[Math.min(BENCH_STEPS.length - 1, Math.max(0, at))]!);
+  }
+
+  /** After a reading: where the judge points, or on through the four notes, as this device was set. */
+  afterReading(step: RouteStep): void {
+    if (this.#job.pass() === 'after' || this.#settings.choice().afterEnter === 'judge') return this.onward();
+    const at = BENCH_STEPS.indexOf(step);
+    const open = (candidate: RouteStep): boolean => candidate !== step && this.#isOpenNote(candidate);
+    const following = BENCH_STEPS.slice(at + 1).find(open) ?? BENCH_STEPS.find(open);
+    this.choose(step.kind === 'reading' && step.note && following ? following : step);
+  }
+
+  #asked(): RouteStep | undefined {
+    const next = this.next();
+    return next ? findStep(next.test, next.conditions['loads']) : undefined;
+  }
+
+  /** Nothing is asked for any more: the reading that settled it. */
+  #settled(): RouteStep | undefined {
+    const judgement = this.#job.judgement();
+    const reading = judgement && settlingReading(judgement, this.#job.assessments())?.reading;
+    return reading ? findStep(reading.test, reading.conditions?.loads) : undefined;
+  }
+
+  #isOpenNote(step: RouteStep): boolean {
+    return (
+      step.kind === 'reading' &&
+      step.note === true &&
+      !this.#job
+        .assessments()
+        .some(
+          ({ reading }) =>
+            belongs(reading, step) && reading.void === undefined && (reading.pass ?? 'before') === this.#job.pass(),
+        )
+    );
+  }
+}

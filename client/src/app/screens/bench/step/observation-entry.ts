@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Case, ObservationStep, Pass } from '@tetrad/core';
+import { Button } from '../../../kit/button';
+import { FocusFirst } from '../../../kit/focus-first';
+import { findingWords, findingsOf } from '../route/step-key';
+
+/** Something looked at or tried by hand: one press says what was found. */
+@Component({
+  selector: 'tt-observation-entry',
+  imports: [Button, FocusFirst],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p class="soft how">{{ step().how }}</p>
+    <div class="findings" ttFocusFirst role="group" [attr.aria-label]="'What was found'">
+      @for (finding of findings(); track step().about + finding) {
+        <button pButton [attr.aria-pressed]="finding === now()" (click)="found.emit(finding)">
+          {{ words(finding) }}
+        </button>
+      }
+    </div>
+    @if (earlier().length > 1) {
+      <p class="soft">Seen before in this order: {{ earlier().join(', ') }}. The last counts.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 16px;
+    }
+    .how {
+      max-width: 68ch;
+    }
+    .findings {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px;
+    }
+    .findings .p-button {
+      min-height: 64px;
+      min-width: 128px;
+      font-size: 1.25rem;
+    }
+    .findings .p-button::first-letter {
+      text-transform: uppercase;
+    }
+    .findings .p-button[aria-pressed='true'] {
+      border: 2px solid var(--copper);
+      background: var(--copper-wash);
+    }
+  `,
+})
+export class ObservationEntry {
+  readonly step = input.required<ObservationStep>();
+  readonly subject = input.required<Case>();
+  readonly pass = input.required<Pass>();
+  readonly found = output<string>();
+
+  protected readonly words = findingWords;
+  protected readonly findings = computed(() => findingsOf(this.step().about));
+  readonly #own = computed(() =>
+    (this.subject().observations ?? []).filter(
+      ({ about, pass = 'before' }) => about === this.step().about && pass === this.pass(),
+    ),
+  );
+  protected readonly now = computed(() => this.#own().at(-1)?.finding ?? null);
+  protected readonly earlier = computed(() => this.#own().map(({ finding }) => findingWords(finding)));
+}

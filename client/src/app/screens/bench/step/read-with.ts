@@ -1,0 +1,43 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { InstrumentView } from '@tetrad/contracts';
+import { OBSERVATION_NAMES } from '@tetrad/core';
+import type { Observation, ObservationName, Reading, TestUnit } from '@tetrad/core';
+import type { JobStore } from '../../../job/job.store';
+import { Chosen } from '../../../instruments/chosen';
+import { selectInstruments } from '../../../instruments/instruments.feature';
+import { isToday } from '../../../instruments/is-today';
+
+/** What a reading is taken with: the shop's instrument that was chosen for its unit on this device. */
+@Injectable({ providedIn: 'root' })
+export class ReadWith {
+  readonly #chosen = inject(Chosen);
+  readonly #instruments = inject(Store).selectSignal(selectInstruments);
+  readonly #byId = computed(() => new Map(this.#instruments().map((one) => [one.id, one])));
+
+  /** The instrument chosen for a unit, or null. */
+  forUnit(unit: TestUnit): InstrumentView | null {
+    return this.#byId().get(this.#chosen.of(unit) ?? '') ?? null;
+  }
+
+  /** What is stored with a reading in this unit. */
+  of(unit: TestUnit): Pick<Reading, 'instrument' | 'uncertainty'> {
+    const instrument = this.forUnit(unit);
+    if (!instrument) return {};
+    const uncertainty = instrument.uncertainty[unit];
+    return { instrument: instrument.name, ...(uncertainty !== undefined && { uncertainty }) };
+  }
+
+  /** Today's check of an instrument goes with the readings it takes: once a job, as what was seen. */
+  tell(name: string | undefined, job: JobStore): void {
+    const check = this.#instruments().find((one) => one.name === name)?.check;
+    if (!check || !isToday(check.at)) return;
+    const known = job.view()?.case.observations ?? [];
+    for (const [about, finding] of Object.entries(check.findings)) {
+      if (!isObservation(about) || known.some((one: Observation) => one.about === about)) continue;
+      job.observe(about, finding);
+    }
+  }
+}
+
+const isObservation = (name: string): name is ObservationName => OBSERVATION_NAMES.some((known) => known === name);

@@ -1,0 +1,229 @@
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChildren,
+} from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
+import { CONDITIONS, NOT_POSSIBLE, TESTS, assessCase, rulerScale } from '@tetrad/core';
+import type { Assessment, ConditionName, Reading, ReadingConditions, ReadingStep, WaitKind } from '@tetrad/core';
+import { InputText } from 'primeng/inputtext';
+import { Figures } from '../../../device/figures';
+import { JobStore } from '../../../job/job.store';
+import type { EnteredReading } from '../../../job/commands';
+import { Button } from '../../../kit/button';
+import { Check } from '../../../kit/check';
+import { Field } from '../../../kit/field';
+import { controlValue } from '../../../kit/forms/control-value';
+import { Figure } from '../../../kit/forms/figure';
+import { GradeMark } from '../../../kit/grade-mark';
+import { Ruler } from '../../../kit/ruler';
+import { Segmented } from '../../../kit/segmented';
+import { asideOf } from './aside';
+import { KeptEntries } from './kept-entries';
+import { knownConditions } from './known-conditions';
+import { blankForm, conditionsOf, fillKnown, readingForm } from './reading-form';
+import type { ReadingForm } from './reading-form';
+import { understand } from './understand';
+import { WorkOut } from './work-out';
+
+const NOT_POSSIBLE_WORDS: Readonly<Record<(typeof NOT_POSSIBLE)[number], string>> = {
+  'did-not-crank': 'It did not crank',
+  'did-not-start': 'It did not start',
+  'no-access': 'No access',
+  'no-equipment': 'No equipment',
+  other: 'Another reason',
+};
+const CELLS_PER_12V = 6;
+/** Before a step is known nothing is typed. */
+const BLANK: ReadingForm = blankForm();
+
+/** The entry of the step at hand: big, keyboard first, graded while it is typed. */
+@Component({
+  selector: 'tt-reading-entry',
+  imports: [Button, Check, Field, Figure, GradeMark, InputText, ReactiveFormsModule, Ruler, Segmented, WorkOut],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './reading-entry.html',
+  styleUrl: './reading-entry.css',
+})
+export class ReadingEntry {
+  readonly #figures = inject(Figures);
+  readonly #kept = inject(KeptEntries);
+  protected readonly job = inject(JobStore);
+  readonly step = input.required<ReadingStep>();
+  /** Which of a pack; undefined for the pack as connected. */
+  readonly battery = input<number | undefined>(undefined);
+  /** What it is read with, and how far that may be wrong. */
+  readonly instrument = input<Pick<Reading, 'instrument' | 'uncertainty'>>({});
+  /** Waits of this job that have run out. */
+  readonly waitedFor = input<ReadonlySet<WaitKind>>(new Set());
+  readonly entered = output<EnteredReading>();
+  readonly onward = output();
+
+  protected readonly form = signal<ReadingForm | null>(null);
+  readonly #typed = controlValue(() => this.form() ?? BLANK);
+  protected readonly askedWhy = signal(false);
+  protected readonly notPossible = NOT_POSSIBLE.map((value) => ({ value, label: NOT_POSSIBLE_WORDS[value] }));
+  protected readonly boxes = viewChildren<ElementRef<HTMLInputElement>>('box');
+
+  protected readonly row = computed(() => TESTS[this.step().test]);
+  protected readonly asks = computed(() =>
+    (Object.keys(this.step().asks) as ConditionName[]).map((name) => {
+      const row = CONDITIONS[name];
+      const options = row.type === 'word' ? row.words.map((value: string) => ({ value, label: value })) : [];
+      return { name, label: row.name, type: row.type, unit: row.type === 'number' ? row.unit : '', options };
+    }),
+  );
+  protected readonly unit = computed(() => (this.row().unit === 'ohm' ? 'Ω' : this.row().unit));
+  /** Speed is counted in peaks, a clamp gives volts: both can be worked out here. */
+  protected readonly canWorkOut = computed(() => this.row().unit === 'rpm' || this.row().leads?.clamp !== undefined);
+  protected readonly cylinders = computed(() => this.job.view()?.case.system.engine?.cylinders);
+
+  protected readonly understood = computed(() =>
+    understand(this.#typed().typed, this.step().test, this.job.view()!.case.system.nominalVolts),
+  );
+  /** True while what is typed cannot be saved: it means nothing, or a condition does not fit. */
+  protected readonly isBad = computed(() => ['unclear', 'impossible'].includes(this.understood().state));
+  protected readonly canSave = computed(() => {
+    this.#typed();
+    return this.understood().state === 'value' && this.form()?.valid === true;
+  });
+
+  /** The grade this reading would get, as it stands now. */
+  protected readonly grade = computed((): Assessment | null => {
+    const found = this.understood();
+    const view = this.job.view();
+    if (found.state !== 'value' || !view) return null;
+    const reading = {
+      ...this.#whole(found.value),
+      id: 'typed-now',
+      test: this.step().test,
+      pass: view.pass,
+    } as Reading;
+    return assessCase({ ...view.case, readings: [...view.case.readings, reading] }, this.job.criteria()).at(-1) ?? null;
+  });
+  protected readonly say = computed(() => this.#figures.voice().say);
+  /** What this test says beside its grade: amps and floor of a load test, milliohms of a drop. */
+  protected readonly aside = computed((): string => {
+    const found = this.understood();
+    const surveyed = this.job.surveyed();
+    if (!surveyed) return '';
+    const typed = found.state === 'value' && typeof found.value === 'number' ? found.value : null;
+    this.#typed();
+    const form = this.form();
+    const amps = form ? conditionsOf(form, this.step()).amps : undefined;
+    const seen = { situation: surveyed.situation, derived: this.job.judgement()?.derived ?? null };
+    return asideOf({ test: this.step().test, typed, amps, battery: this.battery() }, seen, this.#figures.voice());
+  });
+
+  constructor() {
+    effect(() => {
+      const step = this.step();
+      this.job.id();
+      untracked(() => {
+        this.#begin(step); // untracked: an answer of the server must not clear what is typed
+        this.focus();
+      });
+    });
+    effect(() => {
+      const battery = this.battery();
+      untracked(() => this.#fill(battery, true));
+    });
+    effect(() => {
+      this.waitedFor();
+      untracked(() => this.#fill(this.battery(), false));
+    });
+    effect(() => {
+      this.#typed();
+      const form = this.form();
+      if (form) untracked(() => this.#kept.keep(this.job.id(), this.step(), form));
+    });
+  }
+
+  focus(): void {
+    setTimeout(() => this.boxes()[0]?.nativeElement.focus({ preventScroll: true }));
+  }
+  /** Begins the entry with what was typed elsewhere. */
+  begin(text: string): void {
+    this.take(0, text);
+  }
+  /** Opens the reasons why it is not possible. */
+  askWhyNot(): void {
+    this.askedWhy.update((asked) => !asked);
+  }
+
+  protected readonly scaleOf = rulerScale;
+  protected readonly showMeant = (value: number): string => this.#figures.voice().quantity(value, this.row().unit);
+
+  protected take(index: number, text: string): void {
+    this.form()?.controls.typed.at(index).setValue(text);
+    this.boxes()[index]?.nativeElement.focus();
+  }
+  protected readonly fixed = (value: number): string => String(Number(value.toPrecision(6)));
+
+  protected submit(): void {
+    const found = this.understood();
+    const form = this.form();
+    if (!form) return;
+    if (found.state === 'empty') return this.onward.emit();
+    if (found.state === 'part') {
+      const open = form.getRawValue().typed.findIndex((text) => text.trim() === '');
+      this.boxes()[open]?.nativeElement.focus();
+    }
+    form.markAllAsTouched();
+    if (!this.canSave() || found.state !== 'value') return;
+    const entered = this.#whole(found.value);
+    form.controls.typed.reset();
+    this.#kept.drop(this.job.id(), this.step());
+    this.entered.emit(entered);
+  }
+
+  protected cannot(why: (typeof NOT_POSSIBLE)[number]): void {
+    const battery = this.battery();
+    this.askedWhy.set(false);
+    this.entered.emit({ value: null, notPossible: why, conditions: {}, ...(battery !== undefined && { battery }) });
+  }
+
+  /** What a step begins with: its usual conditions, the amps that are known already, what was typed before. */
+  #begin(step: ReadingStep): void {
+    const view = this.job.view();
+    if (!view) return;
+    const { system } = view.case;
+    const inSeries = system.battery.arrangement === 'series' ? (system.battery.count ?? 2) : 1;
+    const cells = (system.nominalVolts / 12 / inSeries) * CELLS_PER_12V;
+    const form = readingForm(step, TESTS[step.test].kind === 'list' ? cells : 1, this.#known(this.battery()));
+    this.#kept.restore(this.job.id(), step, form);
+    this.askedWhy.set(false);
+    this.form.set(form);
+  }
+
+  #fill(battery: number | undefined, anew: boolean): void {
+    const form = this.form();
+    if (form) fillKnown(form, this.step(), this.#known(battery), anew);
+  }
+
+  #known(battery: number | undefined): ReadingConditions {
+    const surveyed = this.job.surveyed();
+    return surveyed ? knownConditions(this.step(), surveyed.situation, this.waitedFor(), battery) : {};
+  }
+
+  #whole(value: Exclude<Reading['value'], null>): EnteredReading {
+    const form = this.form();
+    const battery = this.battery();
+    const { instrument, uncertainty } = this.instrument();
+    return {
+      value,
+      conditions: form ? conditionsOf(form, this.step()) : {},
+      ...(battery !== undefined && { battery }),
+      ...(instrument !== undefined && { instrument }),
+      ...(uncertainty !== undefined && typeof value === 'number' && { uncertainty }),
+    };
+  }
+}

@@ -1,0 +1,105 @@
+import { DatePipe } from '@angular/common';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, viewChild } from '@angular/core';
+import { methodWords, readingWords, rulerScale } from '@tetrad/core';
+import type { Assessment } from '@tetrad/core';
+import { Figures } from '../../../device/figures';
+import { Button } from '../../../kit/button';
+import { GradeMark } from '../../../kit/grade-mark';
+import { Ruler } from '../../../kit/ruler';
+
+/** What was read, first: the value, its grade, the limit, where it stands, and why. Enter goes on; a digit reads again. */
+@Component({
+  selector: 'tt-reading-shown',
+  imports: [Button, DatePipe, GradeMark, Ruler],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p class="value">
+      <span class="figure number">{{ value() }}</span>
+      <tt-grade [grade]="assessment().grade" [labelled]="true" />
+    </p>
+    @if (assessment().resolved; as limit) {
+      <tt-ruler [scale]="scaleOf(limit)" [grade]="assessment().grade" />
+      @if (assessment().grade === 'within') {
+        <p class="soft limit">{{ say()(limit.bound) }}</p>
+      }
+    }
+    @if (assessment().grade !== 'within' || !assessment().resolved) {
+      <p class="why">{{ say()(assessment().because) }}</p>
+    }
+    <p class="soft meta">
+      {{ how() }}
+      @if (assessment().reading.at; as at) {
+        <span class="figure">{{ at | date: 'HH:mm' }}</span>
+      }
+    </p>
+    <div class="on">
+      <button #on pButton kind="main" (click)="onward.emit()">On to the next</button>
+      <button pButton (click)="again.emit()">Again</button>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 6px;
+    }
+    .value {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      gap: 4px 16px;
+    }
+    .number {
+      font-size: 3.25rem;
+      line-height: 1.1;
+      white-space: nowrap;
+    }
+    tt-grade {
+      font-size: 1.5rem;
+    }
+    .why {
+      line-height: 1.3;
+    }
+    .limit,
+    .meta {
+      font-size: 0.875rem;
+      line-height: 1.25;
+    }
+    .on {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin-top: 4px;
+    }
+  `,
+})
+export class ReadingShown {
+  readonly #figures = inject(Figures);
+  readonly assessment = input.required<Assessment>();
+  readonly again = output();
+  readonly onward = output();
+  protected readonly on = viewChild.required<ElementRef<HTMLButtonElement>>('on');
+
+  protected readonly scaleOf = rulerScale;
+  protected readonly say = computed(() => this.#figures.voice().say);
+  protected readonly value = computed(() => readingWords(this.assessment().reading, this.#figures.voice()));
+  protected readonly how = computed(() => {
+    const { reading } = this.assessment();
+    return [
+      reading.battery === undefined ? '' : `battery ${reading.battery}`,
+      methodWords(reading, this.#figures.voice()),
+      reading.instrument ?? '',
+      reading.by ?? '',
+    ]
+      .filter(Boolean)
+      .join(' · ');
+  });
+
+  constructor() {
+    effect(() => {
+      this.assessment();
+      // the next key goes on, or is a digit of the next reading
+      setTimeout(() => this.on().nativeElement.focus({ preventScroll: true }));
+    });
+  }
+}

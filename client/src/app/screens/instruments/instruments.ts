@@ -1,0 +1,105 @@
+import type { HttpErrorResponse } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { InstrumentBody, InstrumentView } from '@tetrad/contracts';
+import { INSTRUMENTS, checksOf } from '@tetrad/core';
+import type { CheckFindings } from '@tetrad/core';
+import { TableModule } from 'primeng/table';
+import { Figures } from '../../device/figures';
+import { InstrumentActions, selectInstruments, selectInstrumentsLoading } from '../../instruments/instruments.feature';
+import { checkWords, isToday } from '../../instruments/is-today';
+import { Button } from '../../kit/button';
+import { Message } from '../../kit/message';
+import { Coming, Empty } from '../../kit/states';
+import { Toasts } from '../../kit/toasts';
+import { Api } from '../../state/api';
+import { problemOf } from '../../state/loading';
+import { newId } from '../../state/new-id';
+import { selectShop, selectWho } from '../../state/shop/shop.feature';
+import { CheckDialog } from './check-dialog';
+import { InstrumentDialog } from './instrument-dialog';
+
+/** The shop's instruments: what each reads, how far it may be wrong, and its check of today. */
+@Component({
+  selector: 'tt-instruments',
+  imports: [Button, CheckDialog, Coming, Empty, InstrumentDialog, Message, TableModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './instruments.html',
+  styleUrl: './instruments.css',
+})
+export class Instruments {
+  readonly #store = inject(Store);
+  readonly #api = inject(Api);
+  readonly #toasts = inject(Toasts);
+  readonly #figures = inject(Figures);
+  readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #who = this.#store.selectSignal(selectWho);
+  readonly #all = this.#store.selectSignal(selectInstruments);
+  protected readonly loading = this.#store.selectSignal(selectInstrumentsLoading);
+
+  protected readonly editing = signal<InstrumentView | 'new' | null>(null);
+  protected readonly checking = signal<InstrumentView | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  /** A list of its own: the table sorts what it is given in place. */
+  protected readonly rows = computed(() =>
+    this.#all().map((one) => ({
+      one,
+      name: one.name,
+      kind: INSTRUMENTS[one.kind].name,
+      wrong: Object.entries(one.uncertainty)
+        .map(([unit, by]) => `±${this.#figures.voice().plain(by, 3)} ${unit === 'ohm' ? 'Ω' : unit}`)
+        .join(', '),
+      check: checkWords(one.check),
+      isDue: checksOf(one.kind).length > 0 && !(one.check && isToday(one.check.at)),
+      isBad: one.check !== null && isToday(one.check.at) && !one.check.isGood,
+      canCheck: checksOf(one.kind).length > 0,
+    })),
+  );
+
+  protected readonly known = computed(() => {
+    const editing = this.editing();
+    return editing === 'new' ? null : editing;
+  });
+
+  constructor() {
+    this.#store.dispatch(InstrumentActions.load());
+  }
+
+  protected store(body: InstrumentBody): void {
+    const shop = this.#shop();
+    if (shop === null) return;
+    const id = this.known()?.id ?? newId();
+    this.#api.putInstrument(shop, id, body).subscribe({
+      next: (instrument) => {
+        this.editing.set(null);
+        this.#store.dispatch(InstrumentActions.stored({ instrument }));
+        if (body.retired) this.#store.dispatch(InstrumentActions.load());
+      },
+      error: (failure: HttpErrorResponse) => this.problem.set(problemOf(failure).detail),
+    });
+  }
+
+  protected retire(one: InstrumentView): void {
+    const { name, kind, uncertainty } = one;
+    this.editing.set(one);
+    this.store({ name, kind, uncertainty, retired: true });
+    this.#toasts.say(`${name} is no longer offered`, () => {
+      this.editing.set(one);
+      this.store({ name, kind, uncertainty, retired: false });
+    });
+  }
+
+  protected checked(one: InstrumentView, findings: CheckFindings): void {
+    const shop = this.#shop();
+    if (shop === null) return;
+    const who = this.#who();
+    this.#api.checkInstrument(shop, one.id, { id: newId(), findings, ...(who && { by: who }) }).subscribe({
+      next: (instrument) => {
+        this.checking.set(null);
+        this.#store.dispatch(InstrumentActions.stored({ instrument }));
+        this.#toasts.say(`${one.name}: ${checkWords(instrument.check).toLowerCase()}`);
+      },
+      error: (failure: HttpErrorResponse) => this.problem.set(problemOf(failure).detail),
+    });
+  }
+}

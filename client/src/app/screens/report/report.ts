@@ -1,0 +1,84 @@
+import { DatePipe } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { reportOf } from '@tetrad/contracts';
+import { SCHOOLS, TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
+import { Button } from '../../kit/button';
+import { Coming, Failed } from '../../kit/states';
+import { GradeMark } from '../../kit/grade-mark';
+import { ProfileView } from '../../kit/profile-view';
+import { Ruler } from '../../kit/ruler';
+import { VoltSteps } from '../../kit/volt-steps';
+import { saveFile } from '../../kit/save-file';
+import { JobStore } from '../../job/job.store';
+import { Figures } from '../../device/figures';
+import { selectShop } from '../../state/shop/shop.feature';
+
+/** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
+@Component({
+  selector: 'tt-report',
+  imports: [Button, Coming, DatePipe, Failed, GradeMark, ProfileView, RouterLink, Ruler, VoltSteps],
+  providers: [JobStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './report.html',
+  styleUrl: './report.css',
+})
+export class Report {
+  readonly #figures = inject(Figures);
+  protected readonly job = inject(JobStore);
+  readonly id = input.required<string>({ alias: 'job' });
+
+  protected readonly view = this.job.view;
+  readonly #shop = inject(Store).selectSignal(selectShop);
+
+  protected readonly report = computed(() => {
+    const job = this.view();
+    const judgement = this.job.judgement();
+    return job && judgement ? reportOf(job, judgement, this.#figures.choice()) : null;
+  });
+  /** Where the server makes the PDF. */
+  protected readonly pdf = computed(() => {
+    const asked = new URLSearchParams({ ...this.#figures.choice() });
+    return `/api/shops/${this.#shop() ?? ''}/jobs/${this.id()}/report.pdf?${asked.toString()}`;
+  });
+
+  /** The same readings by every school: where they differ, and what each would do. */
+  protected readonly schools = computed(() => {
+    const job = this.view();
+    if (!job || job.case.readings.length === 0) return null;
+    const { schools, disagreements } = compareSchools(job.case, SCHOOLS, this.#figures.voice());
+    return {
+      schools: schools.map(({ criteria, decision }) => ({ name: criteria.name, words: decisionWords(decision) })),
+      disagreements: disagreements.map(({ id, test, by }) => ({ id, name: TESTS[test].name, by })),
+    };
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      untracked(() => this.job.open(id));
+    });
+  }
+
+  protected print(): void {
+    globalThis.print();
+  }
+  protected exportCase(): void {
+    const job = this.view();
+    if (job)
+      saveFile(
+        `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.case.json`,
+        'application/json',
+        writeCase(job.case),
+      );
+  }
+}

@@ -1,0 +1,26 @@
+import type { ResolvedLimit } from '../judge/grade/assessment';
+
+/** Room left on each side of what must be seen, as a share of it. */
+const ROOM = 0.35;
+/** The least room, as a share of the largest figure. */
+const LEAST_ROOM = 0.02;
+
+/** Where a reading stands against its limit, all as shares of the ruler's length. */
+export interface RulerScale {
+  readonly value: number;
+  /** The allowed range; an open end lies at the ruler's own. */
+  readonly from: number;
+  readonly to: number;
+  /** The ends that are limits. */
+  readonly edges: readonly number[];
+}
+
+/** The reading stays on the ruler, however far out it lies. */
+export function rulerScale({ value, min, max }: Pick<ResolvedLimit, 'value' | 'min' | 'max'>): RulerScale {
+  const marks = [value, min, max].filter(Number.isFinite);
+  const low = Math.min(...marks);
+  const high = Math.max(...marks);
+  const room = Math.max((high - low) * ROOM, Math.abs(high) * LEAST_ROOM, 1e-6);
+  const x = (figure: number): number => Math.min(1, Math.max(0, (figure - low + room) / (high - low + 2 * room)));
+  return { value: x(value), from: x(min), to: x(max), edges: [min, max].filter(Number.isFinite).map(x) };
+}

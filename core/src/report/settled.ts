@@ -1,0 +1,57 @@
+/** The reading that settled a decision: what the customer is shown first. */
+import type { BudgetPiece, Judgement } from '../format/judgement-shape';
+import type { Grade } from '../format/words';
+import type { Assessment } from '../judge/grade/assessment';
+import { rulerScale } from '../profile/ruler-scale';
+import type { RulerScale } from '../profile/ruler-scale';
+import { isPathTest, pathOf } from '../trade/paths';
+import { TESTS } from '../trade/tables';
+import type { Voice } from '../words/phrases';
+import { readingWords } from '../words/en/readings';
+
+/**
+ * The reading behind a decision: of those that speak for its fault the first that lies outside its limit, else the
+ * first.
+ *
+ * @returns null where nothing was decided, or no reading speaks for it.
+ */
+export function settlingReading(
+  { decision, faults }: Judgement,
+  assessments: readonly Assessment[],
+): Assessment | null {
+  const lines = faults.find(({ fault }) => fault === decision.fault)?.evidence ?? [];
+  const read = lines
+    .filter(({ weight }) => weight > 0)
+    .flatMap(({ reading }) => assessments.find(({ id }) => id === reading) ?? []);
+  return read.find(({ grade }) => grade === 'outside') ?? read[0] ?? null;
+}
+
+export interface Settled {
+  readonly test: string;
+  readonly value: string;
+  readonly grade: Grade;
+  readonly limit: string;
+  /** Where it stands against its limit; null where it has none that can be drawn. */
+  readonly ruler: RulerScale | null;
+  /** Of a drop: the volts along the path, with the place marked; else empty. */
+  readonly path: readonly BudgetPiece[];
+  readonly pathFrom: string;
+}
+
+/** @param voice How the reader wants figures written. */
+export function settledBy(judgement: Judgement, assessments: readonly Assessment[], voice: Voice): Settled | null {
+  const found = settlingReading(judgement, assessments);
+  if (!found) return null;
+  const { reading, grade, resolved } = found;
+  const load = isPathTest(reading.test) ? pathOf(reading.test).loadedBy : null;
+  const { starting, charging } = judgement.budget;
+  return {
+    test: TESTS[reading.test].name,
+    value: readingWords(reading, voice),
+    grade,
+    limit: resolved ? voice.say(resolved.bound) : '',
+    ruler: resolved ? rulerScale(resolved) : null,
+    path: load === null ? [] : load === 'charging' ? charging : starting,
+    pathFrom: load === 'charging' ? 'at the alternator' : 'at rest',
+  };
+}

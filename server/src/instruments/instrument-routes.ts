@@ -1,0 +1,31 @@
+import { Router } from 'express';
+import { InstrumentBody, NewCheck } from '@tetrad/contracts';
+import { bodyAs, shopParam, uuidParam } from '../http/body';
+import { notFound } from '../http/problem';
+import type { Pool } from '../sql/pool';
+import { addCheck, listInstruments, putInstrument } from './instruments.sql';
+
+/** The shop's instruments, and their daily check. */
+export function instrumentRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.get('/instruments', async (request, response) => {
+    response.json(await listInstruments(pool, shopParam(request)));
+  });
+
+  router.put('/instruments/:instrument', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'instrument');
+    await putInstrument(pool, shop, id, bodyAs(InstrumentBody, request));
+    response.json((await listInstruments(pool, shop, id))[0]);
+  });
+
+  router.post('/instruments/:instrument/checks', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'instrument');
+    if (!(await addCheck(pool, shop, id, bodyAs(NewCheck, request)))) throw notFound('instrument', id);
+    response.status(201).json((await listInstruments(pool, shop, id))[0]);
+  });
+
+  return router;
+}

@@ -1,0 +1,59 @@
+import type { InstrumentBody, InstrumentView, NewCheck } from '@tetrad/contracts';
+import { isGoodCheck } from '@tetrad/core';
+import type { CheckFindings, InstrumentKind, Uncertainty } from '@tetrad/core';
+import type { Sql } from '../sql/pool';
+
+interface InstrumentRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: InstrumentKind;
+  readonly uncertainty: Uncertainty;
+  readonly findings: CheckFindings | null;
+  readonly by: string | null;
+  readonly at: Date | null;
+}
+
+const viewOf = ({ id, name, kind, uncertainty, findings, by, at }: InstrumentRow): InstrumentView => ({
+  id,
+  name,
+  kind,
+  uncertainty,
+  check: findings && at ? { at: at.toISOString(), by, findings, isGood: isGoodCheck(findings) } : null,
+});
+
+/** The instruments a shop uses, by name, each with its newest check; one alone where `id` is given. */
+export async function listInstruments(sql: Sql, shop: string, id?: string): Promise<readonly InstrumentView[]> {
+  const { rows } = await sql.query<InstrumentRow>(
+    `SELECT i.instrument_id AS id, i.name, i.kind, i.uncertainty, c.findings, c.checked_by AS by, c.checked_at AS at
+       FROM instrument i
+       LEFT JOIN LATERAL (SELECT findings, checked_by, checked_at FROM instrument_check
+                           WHERE shop_id = i.shop_id AND instrument_id = i.instrument_id
+                           ORDER BY seq DESC LIMIT 1) c ON true
+      WHERE i.shop_id = $1 AND ($2::uuid IS NULL OR i.instrument_id = $2) AND (NOT i.retired OR $2::uuid IS NOT NULL)
+      ORDER BY lower(i.name), i.instrument_id`,
+    [shop, id ?? null],
+  );
+  return rows.map(viewOf);
+}
+
+/** Adds an instrument, or changes the one of that id. */
+export async function putInstrument(sql: Sql, shop: string, id: string, body: InstrumentBody): Promise<void> {
+  await sql.query(
+    `INSERT INTO instrument (shop_id, instrument_id, name, kind, uncertainty, retired) VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT (shop_id, instrument_id) DO UPDATE
+       SET name = excluded.name, kind = excluded.kind, uncertainty = excluded.uncertainty, retired = excluded.retired`,
+    [shop, id, body.name, body.kind, body.uncertainty, body.retired ?? false],
+  );
+}
+
+/** Notes how an instrument did; a repeat is stored once. @returns false where the shop has no such instrument. */
+export async function addCheck(sql: Sql, shop: string, id: string, check: NewCheck): Promise<boolean> {
+  const known = await sql.query('SELECT 1 FROM instrument WHERE shop_id = $1 AND instrument_id = $2', [shop, id]);
+  if (known.rowCount === 0) return false;
+  await sql.query(
+    `INSERT INTO instrument_check (shop_id, instrument_id, check_id, findings, checked_by) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT DO NOTHING`,
+    [shop, id, check.id, check.findings, check.by ?? null],
+  );
+  return true;
+}
