@@ -2,14 +2,22 @@
 import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { provideStore } from '@ngrx/store';
+import { Store, provideState, provideStore } from '@ngrx/store';
 import type { JobView, TimerView } from '@tetrad/contracts';
 import type { Case, Reading } from '@tetrad/core';
+import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
+import { NEVER, of } from 'rxjs';
 import { Clock } from '../src/app/device/clock';
-import { jobReducer } from '../src/app/job/job.reducer';
-import { outboxReducer } from '../src/app/outbox/outbox.reducer';
-import { shopReducer } from '../src/app/state/shop/shop.reducer';
+import { instrumentsFeature } from '../src/app/instruments/instruments.feature';
+import { JobStore } from '../src/app/job/job.store';
+import { JobActions, jobsFeature } from '../src/app/job/jobs.feature';
+import type { OutboxItem } from '../src/app/outbox/outbox-item';
+import { outboxFeature, selectItems } from '../src/app/outbox/outbox.feature';
+import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
+import { Api } from '../src/app/state/api';
+import { floorFeature } from '../src/app/state/floor/floor.feature';
+import { ShopActions, shopFeature } from '../src/app/state/shop/shop.feature';
 
 export const NOW = Date.parse('2026-03-02T10:00:00Z');
 export const subject = (readings: readonly Reading[] = [], more: Partial<Case> = {}): Case => ({
@@ -61,15 +69,90 @@ export const button = (fixture: ComponentFixture<unknown>, words: string): HTMLB
   return found;
 };
 
-/** A test bed with a clock that stands still and a store of its own. */
+/** Readings of a shop's answers: nothing is there, and nothing goes wrong. */
+const api = {
+  shops: () => of([{ id: 'one', name: 'Shop one' }]),
+  floor: () => of([]),
+  job: () => NEVER,
+  vehicles: () => of([]),
+  visits: () => of([]),
+  instruments: () => of([]),
+  send: () => NEVER,
+};
+
+/** A test bed with a clock that stands still, a store of its own, and one job in view where it is opened. */
 export const standingBed = (): void => {
+  sessionStorage.clear();
   TestBed.configureTestingModule({
     providers: [
       { provide: ComponentFixtureAutoDetect, useValue: true },
       { provide: Clock, useValue: { now: () => NOW, ticking: () => NOW, watch: () => () => undefined } },
+      { provide: Api, useValue: api },
       provideRouter([]),
       providePrimeNG(),
-      provideStore({ shop: shopReducer, job: jobReducer, outbox: outboxReducer }),
+      MessageService,
+      provideStore(),
+      provideState(shopFeature),
+      provideState(outboxFeature),
+      provideState(jobsFeature),
+      provideState(floorFeature),
+      provideState(instrumentsFeature),
+      JobStore,
+      StepAtHand,
     ],
   });
 };
+
+/** Opens a job in the test bed, as the server told it. */
+export function openJob(job: JobView): InstanceType<typeof JobStore> {
+  const store = TestBed.inject(Store);
+  store.dispatch(ShopActions.loaded({ shops: [{ id: 'one', name: 'Shop one' }], chosen: 'one' }));
+  const opened = TestBed.inject(JobStore);
+  opened.open(job.id);
+  store.dispatch(JobActions.loaded({ job }));
+  return opened;
+}
+
+/** What was handed to the outbox, in its order. */
+export function queuedActs(): readonly OutboxItem[] {
+  let items: readonly OutboxItem[] = [];
+  TestBed.inject(Store)
+    .select(selectItems)
+    .subscribe((now) => (items = now))
+    .unsubscribe();
+  return items;
+}
+
+/** Types into a field found by its label, as a person would. */
+export async function typeInto(fixture: ComponentFixture<unknown>, label: string, value: string): Promise<void> {
+  const labels = [...document.querySelectorAll('label')];
+  const found = labels.find((one) => one.textContent!.trim().startsWith(label));
+  const field =
+    found?.querySelector<HTMLInputElement>('input, textarea') ??
+    (found?.htmlFor ? (document.getElementById(found.htmlFor) as HTMLInputElement | null) : null);
+  if (!field) throw new Error(`no field “${label}” among ${labels.map((one) => one.textContent!.trim()).join(' | ')}`);
+  field.value = value;
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  field.dispatchEvent(new Event('blur'));
+  await fixture.whenStable();
+}
+
+/** Chooses an option of a list that opens, by the label of the list. */
+export async function pick(fixture: ComponentFixture<unknown>, label: string, option: string): Promise<void> {
+  const part = [...document.querySelectorAll('tt-select')].find((one) => one.textContent!.includes(label));
+  if (!part) throw new Error(`no list “${label}”`);
+  part.querySelector<HTMLElement>('.p-select')!.click();
+  await fixture.whenStable();
+  const options = [...document.querySelectorAll<HTMLElement>('[role=option]')];
+  const found = options.find((one) => one.textContent!.trim() === option);
+  if (!found)
+    throw new Error(`no option “${option}” among ${options.map((one) => one.textContent!.trim()).join(' | ')}`);
+  found.click();
+  await fixture.whenStable();
+}
+
+/** Sends the form in the page. */
+export async function submit(fixture: ComponentFixture<unknown>): Promise<void> {
+  document.querySelector('form')!.dispatchEvent(new Event('submit'));
+  await fixture.whenStable();
+}

@@ -2,7 +2,7 @@
 import { checkCase, describeMisfits } from '@tetrad/core';
 import type { System } from '@tetrad/core';
 import fc from 'fast-check';
-import { draftOf, systemOf } from '../src/app/label/system-draft';
+import { draftOf, systemForm, systemOf } from '../src/app/label/system-draft';
 import type { SystemDraft } from '../src/app/label/system-draft';
 
 const bare: System = { nominalVolts: 12, battery: { chemistry: 'flooded' } };
@@ -31,10 +31,11 @@ const figure = fc.oneof(
 it.each(Object.keys(PLACES) as (keyof typeof PLACES)[])('%s', (field) => {
   fc.assert(
     fc.property(figure, (value) => {
-      const typed = systemOf({ ...draftOf(bare), [field]: String(value) });
+      const form = systemForm({ ...draftOf(bare), [field]: String(value) });
       const imported = caseOf(PLACES[field]!(value));
-      expect([value, typed.ok]).toEqual([value, imported.ok]);
-      if (!typed.ok) expect(typed.problems.map((problem) => problem.field)).toEqual([field]);
+      expect([value, form.valid]).toEqual([value, imported.ok]);
+      const wrong = Object.entries(form.controls).flatMap(([name, control]) => (control.invalid ? [name] : []));
+      expect(wrong).toEqual(form.valid ? [] : [field]);
     }),
     { numRuns: 200 },
   );
@@ -43,12 +44,12 @@ it.each(Object.keys(PLACES) as (keyof typeof PLACES)[])('%s', (field) => {
 it('whatever the form takes is a case that fits', () => {
   fc.assert(
     fc.property(fc.record(Object.fromEntries(Object.keys(PLACES).map((field) => [field, figure]))), (values) => {
-      const typed = systemOf({
+      const form = systemForm({
         ...draftOf(bare),
         ...Object.fromEntries(Object.entries(values).map(([field, value]) => [field, String(value)])),
       });
-      if (!typed.ok) return;
-      const result = caseOf(typed.system);
+      if (form.invalid) return;
+      const result = caseOf(systemOf(form.getRawValue()));
       if (!result.ok) throw new Error(describeMisfits(result.misfits));
     }),
     { numRuns: 300 },

@@ -2,11 +2,10 @@
 import { HttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
-import type { JobView } from '@tetrad/contracts';
 import { delay, map, timer } from 'rxjs';
 import { Clock } from '../src/app/device/clock';
-import { JobActions } from '../src/app/job/job.reducer';
-import { eventStream } from '../src/app/state/live/event-stream';
+import { JobActions, selectJobs } from '../src/app/job/jobs.feature';
+import { eventStream } from '../src/app/state/event-stream';
 import { rest, standingBed, subject, view } from './bench-fixtures';
 
 describe('the clock', () => {
@@ -131,8 +130,8 @@ describe('live news', () => {
     store.dispatch(JobActions.loaded({ job: newer }));
     store.dispatch(JobActions.loaded({ job: view(subject(), { revision: 4 }) }));
     let readings = -1;
-    store.subscribe((state) => {
-      readings = (state as { job: { jobs: Record<string, JobView> } }).job.jobs[newer.id]!.case.readings.length;
+    store.select(selectJobs).subscribe((jobs) => {
+      readings = jobs[newer.id]!.case.readings.length;
     });
     expect(readings).toBe(1);
   });

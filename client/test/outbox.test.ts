@@ -1,19 +1,22 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
-import { Store, provideStore } from '@ngrx/store';
+import { Store, provideState, provideStore } from '@ngrx/store';
 import type { JobView } from '@tetrad/contracts';
 import { firstValueFrom, of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Api } from '../src/app/state/api';
-import { jobReducer } from '../src/app/job/job.reducer';
-import { withOutbox } from '../src/app/job/with-outbox';
+import { conflictOf } from '../src/app/outbox/conflict';
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
-import { queued } from '../src/app/outbox/outbox-item';
+import { queued, requestOf, withOutbox } from '../src/app/outbox/outbox-item';
 import { OutboxKeeper } from '../src/app/outbox/outbox-keeper';
 import { OutboxActions } from '../src/app/outbox/outbox.actions';
 import { OutboxEffects, nextToSend } from '../src/app/outbox/outbox.effects';
-import { outboxReducer, selectItems, selectRefused } from '../src/app/outbox/outbox.reducer';
+import { outboxFeature, selectItems, selectRefused } from '../src/app/outbox/outbox.feature';
+
+const { reducer } = outboxFeature;
+const itemsOf = (state: ReturnType<typeof reducer>): readonly OutboxItem[] =>
+  state.ids.map((id) => state.entities[id]!);
 
 const JOB = '00000000-0000-4000-8000-000000000001';
 const jobView = (readings: JobView['case']['readings'] = []): JobView => ({
@@ -63,7 +66,8 @@ describe('the outbox', () => {
     };
     TestBed.configureTestingModule({
       providers: [
-        provideStore({ outbox: outboxReducer, job: jobReducer }),
+        provideStore(),
+        provideState(outboxFeature),
         provideEffects(OutboxEffects),
         { provide: Api, useValue: api },
         { provide: OutboxKeeper, useValue: keeper },
@@ -125,7 +129,7 @@ describe('the outbox', () => {
 });
 
 describe('a quick check', () => {
-  const opening = (): OutboxItem => ({
+  const opening: OutboxItem = {
     ...queued({
       kind: 'new-job',
       shop: 'one',
@@ -137,29 +141,28 @@ describe('a quick check', () => {
       },
     }),
     state: 'held',
-  });
+  };
   const begun = (...more: readonly OutboxItem[]) =>
-    [opening(), ...more].reduce(
-      (state, item) => outboxReducer(state, OutboxActions.queued({ item })),
-      outboxReducer(undefined, { type: 'start' }),
+    [opening, ...more].reduce(
+      (state, item) => reducer(state, OutboxActions.queued({ item })),
+      reducer(undefined, { type: 'start' }),
     );
 
   it('holds what is entered into it, and nothing of it is sent', () => {
-    const { items } = begun(reading('a', 12.6), reading('b', 12.5));
+    const items = itemsOf(begun(reading('a', 12.6), reading('b', 12.5)));
     expect(items.map(({ state }) => state)).toEqual(['held', 'held', 'held']);
     expect(nextToSend(items)).toBeUndefined();
   });
 
   it('does not hold up the entries of other jobs', () => {
     const other = { ...reading('c', 12.4), job: '00000000-0000-4000-8000-000000000002' };
-    expect(nextToSend(begun(reading('a', 12.6), other).items)?.job).toBe(other.job);
+    expect(nextToSend(itemsOf(begun(reading('a', 12.6), other)))?.job).toBe(other.job);
   });
 
   it('given a vehicle it is sent whole, in the order it was entered', () => {
     const vehicle = { name: 'Slip car', plate: 'SC-1' };
-    let { items } = outboxReducer(
-      begun(reading('a', 12.6), reading('b', 12.5)),
-      OutboxActions.released({ job: JOB, vehicle }),
+    let items = itemsOf(
+      reducer(begun(reading('a', 12.6), reading('b', 12.5)), OutboxActions.released({ job: JOB, vehicle })),
     );
     const sent: string[] = [];
     for (let item = nextToSend(items); item; item = nextToSend(items)) {
@@ -173,8 +176,8 @@ describe('a quick check', () => {
 
   it('discarded it leaves nothing, and nothing else goes with it', () => {
     const other = { ...reading('c', 12.4), job: '00000000-0000-4000-8000-000000000002' };
-    const after = outboxReducer(begun(reading('a', 12.6), other), OutboxActions.heldDiscarded({ job: JOB }));
-    expect(after.items.map(({ job }) => job)).toEqual([other.job]);
+    const after = reducer(begun(reading('a', 12.6), other), OutboxActions.heldDiscarded({ job: JOB }));
+    expect(itemsOf(after).map(({ job }) => job)).toEqual([other.job]);
   });
 });
 
@@ -258,5 +261,74 @@ describe('a job with its outbox', () => {
     // the server's answer overtook the outbox: what it has already is not shown twice
     const twice = withOutbox(once, JOB, items)!;
     expect([twice.timers, twice.acknowledgements]).toEqual([once.timers, once.acknowledgements]);
+  });
+});
+
+describe('an observation taken back', () => {
+  const look = (id: string, finding: string): OutboxItem =>
+    queued({
+      kind: 'observation',
+      shop: 'one',
+      job: JOB,
+      body: { id, observation: { about: 'belt', finding } },
+    });
+  const back = (id: string, finding: string): OutboxItem =>
+    queued({ kind: 'take-back', shop: 'one', job: JOB, observation: id, said: { about: 'belt', finding } });
+  const belt = (...items: readonly OutboxItem[]) =>
+    withOutbox(jobView(), JOB, items)!.case.observations!.map(({ finding }) => finding);
+
+  it('counts no longer, and what was seen before counts again', () => {
+    expect(belt(look('a', 'good'), look('b', 'loose'), back('b', 'loose'))).toEqual(['good']);
+  });
+  it('takes back one look, not every look that found the same', () => {
+    expect(belt(look('a', 'good'), look('b', 'good'), back('b', 'good'))).toEqual(['good']);
+  });
+  it('is asked for by the id it was stored under', () => {
+    expect(requestOf(back('b', 'loose'), 0)).toEqual({
+      method: 'POST',
+      path: `/${JOB}/observations/b/take-back`,
+      body: null,
+    });
+  });
+});
+
+describe('requests', () => {
+  it('tell the age of what was read, by the device’s own clock and never below nothing', () => {
+    const item = { ...reading('a', 12.6), queuedAt: 10_000 };
+    expect(requestOf(item, 14_500).body).toMatchObject({ secondsAgo: 4.5 });
+    expect(requestOf(item, 9_000).body).toMatchObject({ secondsAgo: 0 });
+  });
+  it('write a reading’s id into an address so that no id can lead elsewhere', () => {
+    const item = queued({ kind: 'void', shop: 'one', job: JOB, reading: '../x y', body: { reason: 'slip' } });
+    expect(requestOf(item, 0).path).toBe(`/${JOB}/readings/..%2Fx%20y/void`);
+  });
+});
+
+describe('a change that came second', () => {
+  const refused = (status: number, errors: { field: string; found: string; allowed: string }[]): OutboxItem => ({
+    ...queued({ kind: 'changes', shop: 'one', job: JOB, body: { version: 3, assignee: 'Bo', criteria: 'careful' } }),
+    state: 'refused',
+    problem: { type: 't', title: 't', status, detail: 'd', errors },
+  });
+  const version = { field: 'version', found: '3', allowed: '5' };
+
+  it('is told with what it changes and the version that is stored', () => {
+    expect(conflictOf(refused(409, [version]))).toEqual({
+      fields: ['who has the job', 'the criteria'],
+      version: 5,
+    });
+  });
+  it('is no conflict where it was refused for what it says', () => {
+    expect(conflictOf(refused(422, [{ field: 'criteria', found: 'x', allowed: 'y' }]))).toBeNull();
+    expect(conflictOf({ ...reading('a', 1), problem: refused(409, [version]).problem })).toBeNull();
+  });
+  it('kept, is sent again on the version that is stored now', () => {
+    const item = refused(409, [version]);
+    let state = reducer(undefined, OutboxActions.queued({ item }));
+    state = reducer(state, OutboxActions.refused({ id: item.id, problem: item.problem! }));
+    const changes = { body: { version: 5, assignee: 'Bo' } } as Partial<OutboxItem>;
+    const [again] = itemsOf(reducer(state, OutboxActions.retried({ id: item.id, changes })));
+    expect(again).toMatchObject({ state: 'waiting', problem: null, body: { version: 5, assignee: 'Bo' } });
+    expect(nextToSend([again!])).toBe(again);
   });
 });

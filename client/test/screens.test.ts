@@ -1,26 +1,20 @@
-import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
-import { provideStore } from '@ngrx/store';
 import { Store } from '@ngrx/store';
 import type { FloorRow, JobView, NewJob } from '@tetrad/contracts';
-import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
+import { assessCase, fourNoteProfile, judge, rulerScale } from '@tetrad/core';
 import type { Case, Reading, StepName } from '@tetrad/core';
-import { providePrimeNG } from 'primeng/config';
-import { Attempts } from '../src/app/screens/bench/step/attempts';
-import { Verdicts } from '../src/app/screens/bench/says/verdicts';
-import { NewJobDialog } from '../src/app/screens/floor/new-job-dialog';
-import { BudgetView } from '../src/app/kit/budget-view';
+import { JobActions } from '../src/app/job/jobs.feature';
 import { GradeMark } from '../src/app/kit/grade-mark';
 import { Ruler } from '../src/app/kit/ruler';
+import { VoltSteps } from '../src/app/kit/volt-steps';
+import { Verdicts } from '../src/app/screens/bench/says/verdicts';
+import { Attempts } from '../src/app/screens/bench/step/attempts';
+import { NewJobDialog } from '../src/app/screens/floor/new-job-dialog';
 import { Report } from '../src/app/screens/report/report';
-import { Api } from '../src/app/state/api';
-import { of } from 'rxjs';
-import { floorReducer, FloorActions } from '../src/app/state/floor/floor.reducer';
-import { JobActions, jobReducer } from '../src/app/job/job.reducer';
-import { problemOf, mayRetry } from '../src/app/state/loading';
-import { outboxReducer } from '../src/app/outbox/outbox.reducer';
-import { shopReducer } from '../src/app/state/shop/shop.reducer';
+import { FloorActions, floorFeature } from '../src/app/state/floor/floor.feature';
+import { mayRetry, problemOf } from '../src/app/state/loading';
+import { pick, standingBed, submit, typeInto } from './bench-fixtures';
 
 const subject = (...readings: Reading[]): Case => ({
   format: 'tetrad-case/1',
@@ -34,17 +28,7 @@ const voided: Reading = { id: 'c', test: 'cranking-voltage', value: 6.1, void: '
 const text = (fixture: ComponentFixture<unknown>): string =>
   (fixture.nativeElement as HTMLElement).textContent!.replace(/\s+/g, ' ');
 
-beforeEach(() => {
-  TestBed.configureTestingModule({
-    providers: [
-      { provide: ComponentFixtureAutoDetect, useValue: true },
-      provideRouter([]),
-      providePrimeNG(),
-      { provide: Api, useValue: { vehicles: () => of([]), visits: () => of([]) } },
-      provideStore({ shop: shopReducer, floor: floorReducer, job: jobReducer, outbox: outboxReducer }),
-    ],
-  });
-});
+beforeEach(standingBed);
 
 describe('the verdicts', () => {
   async function shown(...readings: Reading[]) {
@@ -111,26 +95,16 @@ describe('a new job', () => {
     const opened: NewJob[] = [];
     fixture.componentInstance.opened.subscribe((draft) => opened.push(draft));
     await fixture.whenStable();
-    const type = async (name: string, value: string) => {
-      const field = document.querySelector<HTMLInputElement | HTMLSelectElement>(`[name=${name}]`)!;
-      field.value = value;
-      field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
-      await fixture.whenStable();
-    };
-    const submit = async () => {
-      document.querySelector('form')!.dispatchEvent(new Event('submit'));
-      await fixture.whenStable();
-    };
-    return { fixture, opened, type, submit, said: () => document.body.textContent! };
+    return { fixture, opened, said: () => document.body.textContent! };
   }
 
   it('needs a name and nothing else', async () => {
-    const { opened, type, submit, said } = await dialog();
-    await submit();
+    const { fixture, opened, said } = await dialog();
+    await submit(fixture);
     expect(opened).toEqual([]);
-    expect(said()).toContain('A name is needed');
-    await type('name', 'Quay van');
-    await submit();
+    expect(said()).toContain('Needed: text of 1 to 80 characters.');
+    await typeInto(fixture, 'Vehicle', 'Quay van');
+    await submit(fixture);
     expect(opened).toEqual([
       expect.objectContaining({
         vehicle: expect.objectContaining({ name: 'Quay van' }),
@@ -140,18 +114,18 @@ describe('a new job', () => {
   });
 
   it.each(['0', '-5', 'lots'])('refuses a rating of %s and says what is allowed', async (rating) => {
-    const { opened, type, submit, said } = await dialog();
-    await type('name', 'Quay van');
-    await type('rating', rating);
-    await submit();
+    const { fixture, opened, said } = await dialog();
+    await typeInto(fixture, 'Vehicle', 'Quay van');
+    await typeInto(fixture, 'Battery rating', rating);
+    await submit(fixture);
     expect(opened).toEqual([]);
     expect(said()).toMatch(/above 0, at most 5000 \(A\)/);
   });
 
   it('tells what a CA figure is in CCA', async () => {
-    const { type, said } = await dialog();
-    await type('standard', 'CA');
-    await type('rating', '700');
+    const { fixture, said } = await dialog();
+    await pick(fixture, 'Standard', 'CA');
+    await typeInto(fixture, 'Battery rating', '700');
     expect(said()).toContain('About 560 A CCA');
   });
 });
@@ -218,7 +192,9 @@ describe('marks', () => {
   it('the ruler keeps the reading on it, however far out it lies', async () => {
     for (const value of [0.01, 8.2, 19.9]) {
       const fixture = TestBed.createComponent(Ruler);
-      fixture.componentRef.setInput('assessment', assessCase(subject(resting, { ...cranking, value }))[1]!);
+      const { resolved, grade } = assessCase(subject(resting, { ...cranking, value }))[1]!;
+      fixture.componentRef.setInput('scale', rulerScale(resolved!));
+      fixture.componentRef.setInput('grade', grade);
       await fixture.whenStable();
       const x = Number(
         /M([\d.]+)/.exec((fixture.nativeElement as HTMLElement).querySelector('.hand')!.getAttribute('d')!)![1],
@@ -229,13 +205,13 @@ describe('marks', () => {
   });
 
   it('the budget names each piece with volts and milliohms', async () => {
-    const fixture = TestBed.createComponent(BudgetView);
+    const fixture = TestBed.createComponent(VoltSteps);
     fixture.componentRef.setInput(
       'budget',
       judge(subject(resting, cranking, { id: 'd', test: 'starter-draw', value: 200 })).budget.starting,
     );
     await fixture.whenStable();
-    expect(text(fixture)).toMatch(/battery ?4.42 V ?22.1 mΩ/);
+    expect(text(fixture)).toMatch(/battery ?−4.42 V ?22.1 mΩ/);
     expect(text(fixture)).toMatch(/left for the starter ?8.20 V/);
   });
 });
@@ -253,10 +229,10 @@ describe('the profile’s geometry', () => {
           of(0.1, 'ripple-ac', 'w'),
         ),
       };
-      const shape = fourNoteProfile(
-        assessCase({ ...whole, system: { ...whole.system, nominalVolts: nominal } }),
-        nominal,
-      );
+      const shape = fourNoteProfile(assessCase({ ...whole, system: { ...whole.system, nominalVolts: nominal } }), {
+        ...whole.system,
+        nominalVolts: nominal,
+      });
       const [rest, crank, charge] = shape.notes.map(({ y }) => y!);
       expect(charge!).toBeLessThan(rest!);
       expect(rest!).toBeLessThan(crank!);
@@ -269,10 +245,11 @@ describe('the profile’s geometry', () => {
 describe('state', () => {
   it('a failed floor keeps the rows it has', () => {
     const row = { id: 'j' } as FloorRow;
-    const loaded = floorReducer(undefined, FloorActions.loaded({ rows: [row] }));
+    const { reducer } = floorFeature;
+    const loaded = reducer(undefined, FloorActions.loaded({ rows: [row] }));
     const problem = { type: 't', title: 't', status: 0, detail: 'away' };
-    expect(floorReducer(loaded, FloorActions.failed({ problem }))).toMatchObject({
-      rows: [row],
+    expect(reducer(loaded, FloorActions.failed({ problem }))).toMatchObject({
+      ids: ['j'],
       loading: { state: 'failed', problem },
     });
   });

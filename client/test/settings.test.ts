@@ -1,16 +1,19 @@
 /** How figures are written: a choice of the device, at once and after a reload. */
-import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
-import { providePrimeNG } from 'primeng/config';
+import { TestBed } from '@angular/core/testing';
 import { SettingsDialog } from '../src/app/shell/settings-dialog';
 import { Figures } from '../src/app/device/figures';
+import { Settings } from '../src/app/device/settings';
+import { Theme } from '../src/app/device/theme';
+import { queuedActs, standingBed, typeInto } from './bench-fixtures';
+import { Store } from '@ngrx/store';
+import { selectWho } from '../src/app/state/shop/shop.feature';
 
 const KEPT = 'tetrad.figures';
 
 beforeEach(() => {
   localStorage.removeItem(KEPT);
-  TestBed.configureTestingModule({
-    providers: [{ provide: ComponentFixtureAutoDetect, useValue: true }, providePrimeNG()],
-  });
+  localStorage.removeItem('tetrad.settings');
+  standingBed();
 });
 afterAll(() => localStorage.removeItem(KEPT));
 
@@ -44,4 +47,29 @@ it.each([
 ])('finding %s on the device, it begins with what can be read of it', (_, kept, shown) => {
   if (kept !== null) localStorage.setItem(KEPT, kept);
   expect(TestBed.inject(Figures).voice().volts(12.61)).toBe(shown);
+});
+
+it('theme, sounds, what follows Enter and the name are chosen here, and nothing is sent for it', async () => {
+  const fixture = TestBed.createComponent(SettingsDialog);
+  await fixture.whenStable();
+  for (const words of ['Dark', 'Off', 'Stay in the four notes']) {
+    option(words).click();
+    await fixture.whenStable();
+  }
+  await typeInto(fixture, 'Your name', ' Ilse Marrow ');
+  expect(TestBed.inject(Theme).name()).toBe('dark');
+  expect(document.documentElement.classList).toContain('dark');
+  expect(TestBed.inject(Settings).choice()).toEqual({ sounds: 'off', afterEnter: 'notes' });
+  expect(TestBed.inject(Store).selectSignal(selectWho)()).toBe('Ilse Marrow');
+  expect(queuedActs()).toEqual([]);
+  TestBed.inject(Theme).choose('light');
+});
+
+it.each([
+  ['{"afterEnter":"sideways"}', 'judge'],
+  ['[]', 'judge'],
+  ['{"afterEnter":"notes","other":1}', 'notes'],
+])('finding %s it follows %s after Enter', (kept, expected) => {
+  localStorage.setItem('tetrad.settings', kept);
+  expect(TestBed.inject(Settings).choice().afterEnter).toBe(expected);
 });

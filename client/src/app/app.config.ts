@@ -24,7 +24,9 @@ export const appConfig: ApplicationConfig = {
     provideState(shopFeature),
     provideState(outboxFeature),
     provideEffects(ShopEffects, OutboxEffects),
-    providePrimeNG({ theme: { preset: DRAFTING, options: { darkModeSelector: '.dark', cssLayer: { name: 'primeng' } } } }),
+    providePrimeNG({
+      theme: { preset: DRAFTING, options: { darkModeSelector: '.dark', cssLayer: { name: 'primeng' } } },
+    }),
     MessageService,
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),

@@ -7,7 +7,11 @@ export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'floor' },
   { path: 'floor', title: 'Floor · Tetrad', loadChildren: () => import('./screens/floor/floor.routes') },
   { path: 'jobs/:job', loadChildren: () => import('./job/job.routes') },
-  { path: 'quick', title: 'Quick check · Tetrad', loadComponent: () => import('./screens/quick/quick').then((m) => m.Quick) },
+  {
+    path: 'quick',
+    title: 'Quick check · Tetrad',
+    loadComponent: () => import('./screens/quick/quick').then((m) => m.Quick),
+  },
   {
     path: 'instruments',
     title: 'Instruments · Tetrad',

@@ -31,7 +31,10 @@ export const instrumentsFeature = createFeature({
       loading: LOADED,
     })),
     on(InstrumentActions.stored, (state, { instrument }) => adapter.upsertOne(instrument, state)),
-    on(InstrumentActions.failed, (state, { problem }) => ({ ...state, loading: { state: 'failed' as const, problem } })),
+    on(InstrumentActions.failed, (state, { problem }) => ({
+      ...state,
+      loading: { state: 'failed' as const, problem },
+    })),
   ),
   extraSelectors: ({ selectInstrumentsState }) => {
     const { selectAll } = adapter.getSelectors(selectInstrumentsState);

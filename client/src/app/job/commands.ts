@@ -135,4 +135,3 @@ function before(job: JobView, changes: LabelChanges): JobChanges {
 /** A change is made on the version of now, also where it takes one back. */
 const renewed = (act: Act, job: JobView | null): Act =>
   act.kind === 'changes' && job ? { ...act, body: { ...act.body, version: job.version } } : act;
-

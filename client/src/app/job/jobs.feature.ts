@@ -47,9 +47,4 @@ export const jobsFeature = createFeature({
     selectToldJob: createSelector(selectEntities, selectOpened, (jobs, id) => (id !== null && jobs[id] ? id : null)),
   }),
 });
-export const {
-  selectEntities: selectJobs,
-  selectLoading: selectJobLoading,
-  selectOpened,
-  selectToldJob,
-} = jobsFeature;
+export const { selectEntities: selectJobs, selectLoading: selectJobLoading, selectOpened, selectToldJob } = jobsFeature;

@@ -7,7 +7,10 @@ import { Message as PMessage } from 'primeng/message';
   imports: [PMessage],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p-message [severity]="kind() === 'problem' ? 'error' : 'secondary'" [attr.role]="kind() === 'problem' ? 'alert' : 'note'">
+    <p-message
+      [severity]="kind() === 'problem' ? 'error' : 'secondary'"
+      [attr.role]="kind() === 'problem' ? 'alert' : 'note'"
+    >
       <div class="kit-message"><ng-content /></div>
     </p-message>
   `,

@@ -10,14 +10,14 @@ const WIDE = 400;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let on = at();
-      <svg viewBox="0 0 400 40" preserveAspectRatio="none" aria-hidden="true">
-        <line class="base" x1="0" x2="400" y1="28" y2="28" />
-        <rect class="allowed" [attr.x]="on.from" [attr.width]="on.to - on.from" y="16" height="12" />
-        @for (edge of on.edges; track edge) {
-          <line class="edge" [attr.x1]="edge" [attr.x2]="edge" y1="8" y2="34" />
-        }
-        <path [class]="'hand grade-' + grade()" [attr.d]="'M' + on.value + ' 2V34'" />
-      </svg>
+    <svg viewBox="0 0 400 40" preserveAspectRatio="none" aria-hidden="true">
+      <line class="base" x1="0" x2="400" y1="28" y2="28" />
+      <rect class="allowed" [attr.x]="on.from" [attr.width]="on.to - on.from" y="16" height="12" />
+      @for (edge of on.edges; track edge) {
+        <line class="edge" [attr.x1]="edge" [attr.x2]="edge" y1="8" y2="34" />
+      }
+      <path [class]="'hand grade-' + grade()" [attr.d]="'M' + on.value + ' 2V34'" />
+    </svg>
   `,
   styles: `
     :host {

@@ -1,5 +1,5 @@
 import { DestroyRef, Directive, Injector, forwardRef, inject, model, signal } from '@angular/core';
-import type { OnInit } from '@angular/core';
+import type { AfterViewInit } from '@angular/core';
 import type { Type } from '@angular/core';
 import type { ControlValueAccessor } from '@angular/forms';
 import { NG_VALUE_ACCESSOR, NgControl } from '@angular/forms';
@@ -7,7 +7,7 @@ import { watchProblem } from './forms/problem';
 
 /** A choice as a form control, or with a plain `[(value)]`. */
 @Directive()
-export abstract class ValueControl<T> implements ControlValueAccessor, OnInit {
+export abstract class ValueControl<T> implements ControlValueAccessor, AfterViewInit {
   readonly #injector = inject(Injector);
   readonly #destroyed = inject(DestroyRef);
   readonly value = model<T | null>(null);
@@ -17,8 +17,8 @@ export abstract class ValueControl<T> implements ControlValueAccessor, OnInit {
   #changed: (value: T) => void = () => undefined;
   protected touched: () => void = () => undefined;
 
-  ngOnInit(): void {
-    // asked for late: the form's directive needs this part first
+  ngAfterViewInit(): void {
+    // asked for late: the form's directive needs this part first, and finds its control after it
     const control = this.#injector.get(NgControl, null, { self: true, optional: true })?.control;
     if (control) this.#destroyed.onDestroy(watchProblem(control, (found) => this.problem.set(found)));
   }

@@ -72,6 +72,8 @@ export class VoltSteps {
     const steps = this.steps();
     if (steps.length === 0) return '';
     const begin = `M0 ${steps[0]!.from.toFixed(1)}`;
-    return begin + steps.map(({ x, width, to }) => `H${x.toFixed(1)}V${to.toFixed(1)}H${(x + width).toFixed(1)}`).join('');
+    return (
+      begin + steps.map(({ x, width, to }) => `H${x.toFixed(1)}V${to.toFixed(1)}H${(x + width).toFixed(1)}`).join('')
+    );
   });
 }

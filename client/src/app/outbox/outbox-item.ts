@@ -23,7 +23,8 @@ export function queued(draft: OutboxDraft, now = Date.now()): OutboxItem {
 }
 
 // an item and its kind belong together by its `kind`, which the compiler cannot follow through the table
-const kindOf = ({ kind }: OutboxItem): OutboxKind<OutboxItem> => OUTBOX_KINDS[kind] as OutboxKind<object> as OutboxKind<OutboxItem>;
+const kindOf = ({ kind }: OutboxItem): OutboxKind<OutboxItem> =>
+  OUTBOX_KINDS[kind] as OutboxKind<object> as OutboxKind<OutboxItem>;
 
 /** How an item is sent; `now` is the device's time, ms. */
 export const requestOf = (item: OutboxItem, now: number): OutboxRequest => kindOf(item).request(item, now);

@@ -120,7 +120,13 @@ export class OutboxEffects {
   readonly again = createEffect(() =>
     merge(
       this.#actions.pipe(
-        ofType(OutboxActions.restored, OutboxActions.stored, OutboxActions.refused, OutboxActions.retried, OutboxActions.discarded),
+        ofType(
+          OutboxActions.restored,
+          OutboxActions.stored,
+          OutboxActions.refused,
+          OutboxActions.retried,
+          OutboxActions.discarded,
+        ),
       ),
       this.#actions.pipe(
         ofType(OutboxActions.waiting),

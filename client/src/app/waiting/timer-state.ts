@@ -28,10 +28,7 @@ export const timerAt = (timer: TimerView, nowMs: number): TimerNow => ({
 export function runningCount(timers: readonly TimerView[], nowMs: number): TimerNow | null {
   const counts = timers
     .map((timer) => timerAt(timer, nowMs))
-    .filter(
-      ({ isCount: counts, timer, state }) =>
-        counts && (!state.over || nowMs < endOf(timer) + COUNT_KEPT_MS),
-    );
+    .filter(({ isCount: counts, timer, state }) => counts && (!state.over || nowMs < endOf(timer) + COUNT_KEPT_MS));
   return counts.at(-1) ?? null;
 }
 

@@ -9,8 +9,11 @@ export function controlValue<T>(control: () => AbstractControl<unknown, T>): Sig
     const told = control().events.subscribe(() => changes.update((count) => count + 1));
     onCleanup(() => told.unsubscribe());
   });
-  return computed(() => {
-    changes();
-    return control().getRawValue();
-  }, { equal: () => false });
+  return computed(
+    () => {
+      changes();
+      return control().getRawValue();
+    },
+    { equal: () => false },
+  );
 }

@@ -28,4 +28,6 @@ export function bindKeys<S extends KeyScope>(scope: S, handlers: KeyHandlers<S>)
 /** True while a text is being written: single letters belong to it. */
 export const isWriting = ({ target }: KeyboardEvent): boolean =>
   target instanceof HTMLTextAreaElement ||
-  (target instanceof HTMLInputElement && target.inputMode !== 'decimal' && !/^(checkbox|radio|file)$/.test(target.type));
+  (target instanceof HTMLInputElement &&
+    target.inputMode !== 'decimal' &&
+    !/^(checkbox|radio|file)$/.test(target.type));

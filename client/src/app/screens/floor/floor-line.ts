@@ -44,7 +44,10 @@ function waitOf(row: FloorRow, nowMs: number): Pick<FloorLine, 'readiness' | 'wa
 }
 
 /** True where every word is in what the line shows. */
-export function matches({ row, vehicle, complaint, waitsFor, verdict, who }: FloorLine, words: readonly string[]): boolean {
+export function matches(
+  { row, vehicle, complaint, waitsFor, verdict, who }: FloorLine,
+  words: readonly string[],
+): boolean {
   const text = `${vehicle} ${row.vehicle.plate ?? ''} ${complaint} ${waitsFor} ${verdict} ${who}`.toLowerCase();
   return words.every((word) => text.includes(word));
 }

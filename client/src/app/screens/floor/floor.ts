@@ -57,9 +57,12 @@ export class Floor {
   protected readonly floor = this.#store.selectSignal(selectFloor);
   protected readonly rows = this.#store.selectSignal(selectRows);
   /** The server's time, read only while something waits. */
-  protected readonly now = computed(() => (this.rows().some(({ timer }) => timer !== null) ? this.#clock.ticking() : 0), {
-    equal: (a, b) => Math.floor(a / 1000) === Math.floor(b / 1000),
-  });
+  protected readonly now = computed(
+    () => (this.rows().some(({ timer }) => timer !== null) ? this.#clock.ticking() : 0),
+    {
+      equal: (a, b) => Math.floor(a / 1000) === Math.floor(b / 1000),
+    },
+  );
   readonly #shop = this.#store.selectSignal(selectShop);
   protected readonly pendingJobs = computed(() =>
     this.#items()

@@ -31,7 +31,9 @@ import { findingWords } from '../bench/route/step-key';
           @if (isGood()) {
             <p class="asks">All as it should be.</p>
           } @else {
-            <tt-message>Not as it should be: what it reads is doubted by the judge. Mend it, or read with another.</tt-message>
+            <tt-message
+              >Not as it should be: what it reads is doubted by the judge. Mend it, or read with another.</tt-message
+            >
           }
           <ul>
             @for (entry of found(); track entry[0]) {

@@ -26,17 +26,12 @@ export interface ShopState {
 export const shopFeature = createFeature({
   name: 'shop',
   reducer: createReducer<ShopState>(
-  { shops: [], chosen: null, who: '', loading: IDLE },
-  on(ShopActions.load, (state) => ({ ...state, loading: LOADING })),
-  on(ShopActions.loaded, (state, { shops, chosen }) => ({ ...state, shops, chosen, loading: LOADED })),
-  on(ShopActions.failed, (state, { problem }) => ({ ...state, loading: { state: 'failed' as const, problem } })),
-  on(ShopActions.named, (state, { who }) => ({ ...state, who })),
-  on(ShopActions.chosen, (state, { id }) => ({ ...state, chosen: id })),
-),
+    { shops: [], chosen: null, who: '', loading: IDLE },
+    on(ShopActions.load, (state) => ({ ...state, loading: LOADING })),
+    on(ShopActions.loaded, (state, { shops, chosen }) => ({ ...state, shops, chosen, loading: LOADED })),
+    on(ShopActions.failed, (state, { problem }) => ({ ...state, loading: { state: 'failed' as const, problem } })),
+    on(ShopActions.named, (state, { who }) => ({ ...state, who })),
+    on(ShopActions.chosen, (state, { id }) => ({ ...state, chosen: id })),
+  ),
 });
-export const {
-  selectShops,
-  selectChosen: selectShop,
-  selectWho,
-  selectLoading: selectShopLoading,
-} = shopFeature;
+export const { selectShops, selectChosen: selectShop, selectWho, selectLoading: selectShopLoading } = shopFeature;

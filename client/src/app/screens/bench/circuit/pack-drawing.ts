@@ -36,7 +36,14 @@ export class PackDrawing {
     const width = (WIDE - gap * (count + 1)) / count;
     return Array.from({ length: count }, (_, i) => {
       const x = gap + i * (width + gap);
-      return { number: i + 1, x, width, plus: x + width * 0.24, minus: x + width * 0.76, isAtHand: this.battery() === i + 1 };
+      return {
+        number: i + 1,
+        x,
+        width,
+        plus: x + width * 0.24,
+        minus: x + width * 0.76,
+        isAtHand: this.battery() === i + 1,
+      };
     });
   });
 
@@ -63,13 +70,18 @@ export class PackDrawing {
     const [first, last] = [this.batteries()[0]!, this.batteries().at(-1)!];
     return this.isSeries()
       ? []
-      : [`M${first.plus} ${BUS_PLUS}H${last.plus}M${first.plus} ${BUS_PLUS}V18`, `M${first.minus} ${BUS_MINUS}H${last.minus}M${last.minus} ${BUS_MINUS}V18`];
+      : [
+          `M${first.plus} ${BUS_PLUS}H${last.plus}M${first.plus} ${BUS_PLUS}V18`,
+          `M${first.minus} ${BUS_MINUS}H${last.minus}M${last.minus} ${BUS_MINUS}V18`,
+        ];
   });
   /** Where red and black go. */
   protected readonly tips = computed(() => {
     const all = this.batteries();
     const own = all.find(({ isAtHand }) => isAtHand);
-    return own ? { red: own.plus, black: own.minus } : { red: all[0]!.plus, black: this.isSeries() ? all.at(-1)!.minus : all[0]!.minus };
+    return own
+      ? { red: own.plus, black: own.minus }
+      : { red: all[0]!.plus, black: this.isSeries() ? all.at(-1)!.minus : all[0]!.minus };
   });
   protected readonly spoken = computed(() => {
     const built = `${this.count()} batteries in ${this.isSeries() ? 'series' : 'parallel'}`;

@@ -129,7 +129,12 @@ export class RouteList {
       })),
       isNext,
       blocked: value === '' && newest.length === 0 && name !== null ? this.#why(name) : null,
-      stays: value !== '' || newest.length > 0 || isNext || step === this.at.step() || (step.kind === 'reading' && step.note === true),
+      stays:
+        value !== '' ||
+        newest.length > 0 ||
+        isNext ||
+        step === this.at.step() ||
+        (step.kind === 'reading' && step.note === true),
     };
   }
 

@@ -26,9 +26,7 @@ export function asideOf(
   if (typed === null) return '';
   const resistance = Math.abs(typed) / amps;
   const full =
-    PATHS[test].loadedBy === 'charging'
-      ? situation.case.system.alternator?.ratedAmps
-      : derived?.expectedDrawAmps?.max;
+    PATHS[test].loadedBy === 'charging' ? situation.case.system.alternator?.ratedAmps : derived?.expectedDrawAmps?.max;
   const atFull = full ? `; at ${voice.amps(full)} it would be ${voice.smallVolts(resistance * full)}` : '';
   return `${voice.ohms(resistance)}${atFull}.`;
 }

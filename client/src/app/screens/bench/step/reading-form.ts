@@ -17,9 +17,7 @@ const namesOf = (step: ReadingStep): readonly ConditionName[] => Object.keys(ste
 /** What a condition's figure may be; null for one that is no figure. */
 export function conditionRule(name: ConditionName): FigureRule | null {
   const row = CONDITIONS[name];
-  return row.type === 'number'
-    ? { shape: conditionFigure(row), unit: row.unit as EntryUnit }
-    : null;
+  return row.type === 'number' ? { shape: conditionFigure(row), unit: row.unit as EntryUnit } : null;
 }
 
 const typedOf = (name: ConditionName, value: string | number | boolean | undefined): TypedCondition =>

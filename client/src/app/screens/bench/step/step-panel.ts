@@ -75,9 +75,7 @@ export class StepPanel {
   );
   /** What counts of this pass: the newest that is not void, of each battery. */
   readonly #counting = computed(() =>
-    this.attempts().filter(
-      ({ grade, reading }) => grade !== 'void' && (reading.pass ?? 'before') === this.view().pass,
-    ),
+    this.attempts().filter(({ grade, reading }) => grade !== 'void' && (reading.pass ?? 'before') === this.view().pass),
   );
 
   /** Batteries of the pack that are read by themselves here; none where there is one. */
@@ -110,7 +108,9 @@ export class StepPanel {
   protected readonly shows = computed(() => this.#isAllRead() && !this.#again());
   /** What is shown large: the newest of the battery at hand, the worst where none is. */
   protected readonly shown = computed(() => this.#counting().at(-1) ?? null);
-  protected readonly others = computed(() => this.attempts().filter(({ id }) => id !== this.shown()?.id || !this.shows()));
+  protected readonly others = computed(() =>
+    this.attempts().filter(({ id }) => id !== this.shown()?.id || !this.shows()),
+  );
 
   /** Why the bench came here, in a line. */
   protected readonly why = computed((): string => {
@@ -158,7 +158,9 @@ export class StepPanel {
       : [];
   });
   /** The newest that counts came out badly: the path is worth halving. */
-  protected readonly failing = computed(() => (this.shown()?.grade === 'outside' ? (this.reading()?.test ?? null) : null));
+  protected readonly failing = computed(() =>
+    this.shown()?.grade === 'outside' ? (this.reading()?.test ?? null) : null,
+  );
 
   protected readonly waitKinds = computed((): readonly WaitKind[] => this.reading()?.waits ?? []);
   /** Waits of this job that have run out. */
