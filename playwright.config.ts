@@ -15,6 +15,7 @@ export default defineConfig({
     : 'list',
   globalSetup: './e2e/cluster.ts',
   use: {
+    serviceWorkers: 'block', // a test that is about them allows them
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
     screenshot: 'only-on-failure',

@@ -56,9 +56,20 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
 /** Chooses the shop whose floor is empty. */
 export async function toEmptyShop(page: Page, app: Application): Promise<void> {
   await page.goto(`${app.url}/floor`);
-  await page.getByLabel('Shop').selectOption('island');
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await pick(page, 'Shop', 'Skerry island workshop');
   await expect(page.getByText('The floor is empty.')).toBeVisible();
 }
+
+/** Chooses from a list that opens. */
+export async function pick(page: Page, label: string, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label }).click();
+  await page.getByRole('option', typeof option === 'string' ? { name: option, exact: true } : { name: option }).click();
+}
+
+/** This device stays in the four notes after Enter. */
+export const inTheFourNotes = (page: Page): Promise<unknown> =>
+  page.addInitScript(() => localStorage.setItem('tetrad.settings', '{"afterEnter":"notes"}'));
 
 /** Types a reading into the entry in focus and saves it by keyboard. */
 export async function enter(page: Page, step: string, typed: string): Promise<void> {

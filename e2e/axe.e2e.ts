@@ -53,11 +53,17 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   { name: 'bench, looking', path: job(8) },
   { name: 'bench, complaint', path: job(1), open: (page) => page.getByRole('button', { name: /^Complaint/ }).click() },
   { name: 'label', path: job(1), open: (page) => page.getByRole('button', { name: /12 V flooded/ }).click() },
-  { name: 'sign-off', path: job(1), open: (page) => page.keyboard.press('Alt+s') },
+  { name: 'sign-off', path: job(1), open: (page) => page.keyboard.press('Alt+g') },
   { name: 'phone code', path: job(1), open: (page) => page.keyboard.press('Alt+w') },
   { name: 'wheel', path: `${job(1)}/wheel` },
   { name: 'report', path: `${job(1)}/report` },
   { name: 'quick check', path: '/quick' },
+  { name: 'instruments', path: '/instruments' },
+  {
+    name: 'settings',
+    path: '/floor',
+    open: (page) => page.getByRole('button', { name: 'Settings' }).click(),
+  },
 ];
 
 const HALVES = [SCREENS.filter((_, index) => index % 2 === 0), SCREENS.filter((_, index) => index % 2 === 1)];
@@ -76,7 +82,7 @@ HALVES.forEach((screens, half) =>
         // the themes differ in colours alone: all rules once, and those of colours again
         const found = await findings(page, theme === 'first' ? {} : { runOnly: ['color-contrast'] });
         all.push(...found.map((text) => `${name}: ${text}`));
-        await page.keyboard.press('Alt+t');
+        await page.keyboard.press('Alt+y');
         await expect(page.locator('html')).toHaveClass(theme === 'first' ? /dark/ : /^(?!.*dark)/);
       }
     }

@@ -1,11 +1,12 @@
-import { enter, expect, test, toEmptyShop } from './application';
+import { enter, expect, inTheFourNotes, pick, test, toEmptyShop } from './application';
 
 test('a job from an empty floor, by keyboard alone: four readings, a verdict, and all found again', async ({
   page,
   app,
 }) => {
+  await inTheFourNotes(page);
   await toEmptyShop(page, app);
-  await page.locator('body').press('n');
+  await page.keyboard.press('Alt+n');
   const dialog = page.getByRole('dialog', { name: 'New job' });
   await expect(dialog.getByLabel('Vehicle')).toBeFocused();
   await page.keyboard.type('Harbour van 1.8 petrol');
@@ -19,25 +20,26 @@ test('a job from an empty floor, by keyboard alone: four readings, a verdict, an
   await enter(page, 'Cranking voltage', '10.6');
   await enter(page, 'Charging voltage', '14.2 V');
   await enter(page, 'Ripple', '40 mV');
-  await expect(page.locator('.says .words')).toHaveText('Not proven yet');
-  await expect(page.locator('.says')).toContainText('Next');
+  await expect(page.locator('tt-verdicts .words')).toHaveText('Not proven yet');
+  await expect(page.locator('tt-verdicts')).toContainText('Next');
   await expect(page.getByRole('img', { name: /Resting voltage 12.61 V, within/ })).toBeVisible();
   await expect(page.getByText('Saving …')).toBeHidden();
 
   await page.reload();
-  await expect(page.locator('.says .words')).toHaveText('Not proven yet');
+  await expect(page.locator('tt-verdicts .words')).toHaveText('Not proven yet');
   await expect(page.getByRole('button', { name: /Cranking voltage 10.60 V/ })).toBeVisible();
 
   await page.keyboard.press('Alt+p');
   await expect(page.getByRole('heading', { name: 'Harbour van 1.8 petrol' })).toBeVisible();
   await expect(page.getByRole('row', { name: /Ripple 40 mV Within/ })).toBeVisible();
 
-  await page.keyboard.press('Alt+f');
+  await page.keyboard.press('Alt+j');
   const row = page.getByRole('row', { name: /Harbour van/ });
   await expect(row).toContainText('Not proven yet');
 });
 
 test('the server goes away between two readings: none is lost, and each is stored once', async ({ page, app }) => {
+  await inTheFourNotes(page);
   await toEmptyShop(page, app);
   await page.getByRole('button', { name: 'New job' }).first().click();
   await page.getByLabel('Vehicle').fill('Ferry tug 2.0 diesel');
@@ -103,10 +105,13 @@ test('a reading is voided with a reason, stays in sight, and undo voids the last
   const box = page.getByRole('textbox', { name: 'Resting voltage' });
   await box.fill('12.6');
   await box.press('Enter');
-  await page.keyboard.press('Alt+z');
-  await expect(page.getByRole('textbox', { name: 'Resting voltage' })).toBeFocused();
-  await page.getByRole('button', { name: 'Resting voltage', exact: false }).first().click();
+  await expect(page.locator('p-toast')).toContainText('Resting voltage: 12.60 V');
+  await page.locator('p-toast').getByRole('button', { name: 'Undo' }).last().click();
+  await expect(box).toBeFocused();
   await expect(page.getByText('Voided: Undone')).toBeVisible();
+  await page.keyboard.press('Alt+z');
+  await expect(page.getByText('Taken back: Reading voided')).toBeVisible();
+  await expect(page.locator('.centre .number')).toHaveText('11.20 V');
 });
 
 test('the floor filters, opens by keyboard, exports, and a bad import is refused by path', async ({ page, app }) => {
@@ -133,9 +138,9 @@ test('the floor filters, opens by keyboard, exports, and a bad import is refused
 test('? shows the keys, and the theme is remembered', async ({ page, app }) => {
   await page.goto(`${app.url}/floor`);
   await page.locator('body').press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('save the reading');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('read this step again');
   await page.keyboard.press('Escape');
-  await page.keyboard.press('Alt+t');
+  await page.keyboard.press('Alt+y');
   await expect(page.locator('html')).toHaveClass(/dark/);
   await page.reload();
   await expect(page.locator('html')).toHaveClass(/dark/);
@@ -166,7 +171,7 @@ test('the battery’s label and the criteria are corrected, and every reading is
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007`);
   await expect(page.getByRole('button', { name: /Cranking voltage 10.90 V Within/ })).toBeVisible();
   await page.getByRole('button', { name: /12 V flooded/ }).click();
-  await page.locator('select[name=criteria]').selectOption('careful');
+  await pick(page, 'Criteria', /^Careful/);
   await page.getByLabel('Battery rating, A').fill('zero');
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toContainText('“zero”');

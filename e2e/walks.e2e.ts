@@ -81,6 +81,47 @@ const WALKS: readonly Walk[] = [
     says: 'Replace the alternator',
     fitted: 'alternator 110 A',
   },
+  {
+    ends: 'a glazed belt',
+    symptoms: ['Battery lamp is on', 'Belt squeals'],
+    found: {
+      Belt: 'glazed',
+      'Charging voltage': '13.2',
+      'Charging, loads on': '12.5',
+      'Alternator current': '48',
+    },
+    says: 'Replace the belt',
+    fitted: 'belt',
+  },
+  {
+    ends: 'a drain',
+    symptoms: ['Goes flat standing'],
+    found: { 'Parasitic draw': '620m' },
+    says: 'Find the drain',
+    fitted: '',
+  },
+  {
+    ends: 'a seized accessory, the clamp at its ceiling',
+    symptoms: ['Cranks slowly'],
+    found: {
+      'Cranking voltage': '9.6',
+      'Starter draw': '200, ceiling 200',
+      'Cranking speed': '105',
+      'Drop, battery + to starter motor': '450m',
+      'Drop, starter case to battery −': '190m',
+      'Turn it by hand': 'tight',
+      'Crank, belt off': 'freed',
+    },
+    says: 'Free the engine side',
+    fitted: 'idler pulley',
+  },
+  {
+    ends: 'a battery called bad elsewhere that is good',
+    symptoms: ['Cranks slowly'],
+    found: {},
+    says: 'Nothing found',
+    fitted: '',
+  },
   { ends: 'nothing found', symptoms: ['Cranks at normal speed'], found: {}, says: 'Nothing found', fitted: '' },
 ];
 
@@ -90,7 +131,7 @@ for (const { ends, symptoms, found, says, fitted } of WALKS)
     await openJob(page, `Walk van, ${ends}`, symptoms);
     const taken = await followTheJudge(page, found);
     expect(taken[0]).toBe('Resting voltage');
-    await expect(page.locator('.says .words')).toHaveText(says);
+    await expect(page.locator('tt-verdicts .words')).toHaveText(says);
     await signOff(page, fitted);
     await expect(page.locator('.decision .words')).toHaveText(says);
     await expect(page.getByText(fitted ? `Fitted: ${fitted}.` : 'No part was fitted.')).toBeVisible();

@@ -5,6 +5,7 @@ import type { JobView } from '@tetrad/contracts';
 import { judge, stepOf, survey } from '@tetrad/core';
 import type { Case, Reading, ReadingStep, StepName, WaitKind } from '@tetrad/core';
 import { Figures } from '../src/app/device/figures';
+import { Settings } from '../src/app/device/settings';
 import { CircuitDrawing } from '../src/app/screens/bench/circuit/circuit-drawing';
 import { PackDrawing } from '../src/app/screens/bench/circuit/pack-drawing';
 import { findStep, stepNameOf } from '../src/app/screens/bench/route/step-key';
@@ -158,6 +159,22 @@ describe('the entry', () => {
     await send();
     expect(at()).not.toBe('resting-voltage');
     expect(at()).toBe(TestBed.inject(StepAtHand).next()!.test);
+  });
+
+  it('in the four notes goes on to the next note, though the judge would look elsewhere', async () => {
+    TestBed.inject(Settings).set({ afterEnter: 'notes' });
+    openJob(view(subject()));
+    const fixture = TestBed.createComponent(StepPanel); // nothing was chosen: the judge points at the step at hand
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    const box = host.querySelector<HTMLInputElement>('.reading')!;
+    box.value = '12.63';
+    box.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    host.querySelector('form')!.dispatchEvent(new Event('submit'));
+    await fixture.whenStable();
+    TestBed.inject(Settings).set({ afterEnter: 'judge' });
+    expect(stepNameOf(TestBed.inject(StepAtHand).step())).toBe('cranking-voltage');
   });
 
   it('knows that the surface charge is off only once the settling is over', async () => {

@@ -1,5 +1,5 @@
 /** The kit: what a part is to a form, to a keyboard and to those who cannot see it. */
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { JobVehicle, VoidReading } from '@tetrad/contracts';
@@ -30,6 +30,7 @@ const AMPS = { shape: numberShape({ above: 0, max: 5000, unit: 'A' }), unit: 'A'
 const WORDS = ['alpha', 'beta', 'gamma'].map((value) => ({ value, label: value }));
 
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Check, CheckList, Field, Figure, Fold, InputText, ReactiveFormsModule, Segmented, Select, Suggest],
   template: `
     <form [formGroup]="form" (ngSubmit)="sent = sent + 1">

@@ -149,7 +149,7 @@ describe('the report', () => {
   };
   async function report(job: JobView) {
     const fixture = TestBed.createComponent(Report);
-    fixture.componentRef.setInput('job', job.id);
+    fixture.componentRef.setInput('id', job.id);
     await fixture.whenStable();
     TestBed.inject(Store).dispatch(JobActions.loaded({ job }));
     await fixture.whenStable();

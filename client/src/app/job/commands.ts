@@ -24,7 +24,6 @@ export type LabelChanges = Omit<JobChanges, 'version'>;
  *
  * @typeParam _ Not used: a feature that asks for something of its store must be generic to be put beside others.
  */
-// eslint-disable-next-line @typescript-eslint/no-unused-vars -- see above
 export const withCommands = <_>() =>
   signalStoreFeature(
     {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
-import { ValueControl, asControl, pageId } from './value-control';
+import { ValueControl, asControl, pageId, sendForm } from './value-control';
 import type { Option } from './value-control';
 
 /** Any of several words. */
@@ -34,7 +34,7 @@ import type { Option } from './value-control';
       gap: 0 16px;
     }
   `,
-  host: { class: 'kit-field' },
+  host: { class: 'kit-field', '(keydown.enter)': 'send($event)' },
 })
 export class CheckList<T extends string> extends ValueControl<readonly T[]> {
   readonly label = input.required<string>();
@@ -47,6 +47,8 @@ export class CheckList<T extends string> extends ValueControl<readonly T[]> {
       on: this.value()?.includes(option.value) ?? false,
     })),
   );
+
+  protected readonly send = sendForm;
 
   protected toggle(entry: T): void {
     const before = this.value() ?? [];

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
-import { ValueControl, asControl, pageId } from './value-control';
+import { ValueControl, asControl, pageId, sendForm } from './value-control';
 
 /** Holds or does not; its words stand between the tags. */
 @Component({
@@ -19,8 +19,9 @@ import { ValueControl, asControl, pageId } from './value-control';
     />
     <label [for]="id"><ng-content /></label>
   `,
-  host: { class: 'kit-check' },
+  host: { class: 'kit-check', '(keydown.enter)': 'send($event)' },
 })
 export class Check extends ValueControl<boolean> {
   protected readonly id = pageId('check');
+  protected readonly send = sendForm;
 }

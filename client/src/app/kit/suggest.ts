@@ -22,7 +22,7 @@ import { ValueControl, asControl, pageId } from './value-control';
       [inputId]="id"
       [maxlength]="maxlength()"
       [minQueryLength]="1"
-      [delay]="120"
+      [delay]="0"
       appendTo="body"
     />
     @if (problem(); as text) {

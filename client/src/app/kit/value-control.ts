@@ -55,6 +55,14 @@ export interface Option<T = string> {
   readonly label: string;
 }
 
+/** Enter in a tick sends its form, as it does in a text. */
+export function sendForm(event: Event): void {
+  const form = (event.target as HTMLElement).closest('form');
+  if (!form) return;
+  event.preventDefault();
+  form.requestSubmit();
+}
+
 let ids = 0;
 /** An id of its own for a part of the page. */
 export const pageId = (what: string): string => `${what}-${(ids += 1)}`;

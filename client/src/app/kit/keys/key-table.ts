@@ -41,6 +41,7 @@ export type KeyScope = keyof typeof KEY_TABLE;
 /** What can be typed where a figure is asked for. */
 export const ENTRIES: readonly (readonly [typed: string, means: string])[] = [
   ['Enter', 'save; in an empty entry: on to the next step'],
+  ['1 to 9', 'where something is looked at: the finding of that number'],
   ['12.61 or 12,61', 'volts'],
   ['610m', 'thousandths'],
   ['230 mV', 'with its unit'],

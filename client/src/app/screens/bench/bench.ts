@@ -68,7 +68,7 @@ export class Bench {
   protected readonly at = inject(StepAtHand);
 
   /** The job's id, from the address. */
-  readonly id = input.required<string>({ alias: 'job' });
+  readonly id = input.required<string>();
 
   protected readonly linking = signal(false);
   protected readonly signing = signal(false);

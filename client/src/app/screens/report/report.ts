@@ -27,7 +27,7 @@ import { selectShop } from '../../state/shop/shop.feature';
 export class Report {
   readonly #figures = inject(Figures);
   protected readonly job = inject(JobStore);
-  readonly id = input.required<string>({ alias: 'job' });
+  readonly id = input.required<string>();
 
   protected readonly view = this.job.view;
   readonly #shop = inject(Store).selectSignal(selectShop);

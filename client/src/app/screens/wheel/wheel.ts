@@ -42,7 +42,7 @@ export class Wheel {
   readonly #sound = inject(Sound);
   readonly #figures = inject(Figures);
   protected readonly job = inject(JobStore);
-  readonly id = input.required<string>({ alias: 'job' });
+  readonly id = input.required<string>();
 
   protected readonly name = new FormControl('', { nonNullable: true });
   protected readonly count = computed(() => {

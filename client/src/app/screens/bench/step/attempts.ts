@@ -92,6 +92,9 @@ import { Figures } from '../../../device/figures';
     .value {
       font-size: 1rem;
     }
+    .time {
+      white-space: nowrap;
+    }
     .voided .value {
       text-decoration: line-through;
     }

@@ -14,7 +14,8 @@ import { findingWords, findingsOf } from '../route/step-key';
     <div class="findings" ttFocusFirst role="group" [attr.aria-label]="'What was found'">
       @for (finding of findings(); track step().about + finding) {
         <button pButton [attr.aria-pressed]="finding === now()" (click)="found.emit(finding)">
-          {{ words(finding) }}
+          <span class="figure number" aria-hidden="true">{{ $index + 1 }}</span>
+          <span class="words">{{ words(finding) }}</span>
         </button>
       }
     </div>
@@ -40,7 +41,11 @@ import { findingWords, findingsOf } from '../route/step-key';
       min-width: 128px;
       font-size: 1.25rem;
     }
-    .findings .p-button::first-letter {
+    .number {
+      font-size: 0.875rem;
+      color: var(--ink-soft);
+    }
+    .words::first-letter {
       text-transform: uppercase;
     }
     .findings .p-button[aria-pressed='true'] {

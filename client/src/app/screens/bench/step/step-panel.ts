@@ -9,7 +9,7 @@ import { Button } from '../../../kit/button';
 import { Segmented } from '../../../kit/segmented';
 import { CountView } from '../../../waiting/count-view';
 import { runningCount, waits } from '../../../waiting/timer-state';
-import { belongs, findingWords, keyOf, nameOfStep, stepNameOf } from '../route/step-key';
+import { belongs, findingWords, findingsOf, keyOf, nameOfStep, stepNameOf } from '../route/step-key';
 import { StepAtHand } from '../step-at-hand';
 import { Attempts } from './attempts';
 import { CautionStrip } from './caution-strip';
@@ -75,12 +75,13 @@ export class StepPanel {
   );
   /** What counts of this pass: the newest that is not void, of each battery. */
   readonly #counting = computed(() =>
-    this.attempts().filter(({ grade, reading }) => grade !== 'void' && (reading.pass ?? 'before') === this.view().pass),
+    this.attempts().filter(({ grade, reading }) => grade !== 'void' && (reading.pass ?? 'before') === this.job.pass()),
   );
 
+  readonly #packOf = computed(() => this.view().case.system.battery.count ?? 1);
   /** Batteries of the pack that are read by themselves here; none where there is one. */
   protected readonly batteries = computed((): readonly number[] => {
-    const { count = 1 } = this.view().case.system.battery;
+    const count = this.#packOf();
     return this.reading()?.perBattery && count > 1 ? Array.from({ length: count }, (_, index) => index + 1) : [];
   });
   protected readonly batteryChoices = computed(() => [
@@ -99,18 +100,17 @@ export class StepPanel {
       ? this.#counting().length > 0
       : read.has(undefined) || this.batteries().every((battery) => read.has(battery));
   });
+  /** Which step of which job, and how often it was read. */
+  readonly #attempt = computed(() => `${this.job.id() ?? ''} ${keyOf(this.step())} ${this.attempts().length}`);
   /** Somebody wants to read it once more; another step, or another reading, ends that. */
   readonly #again = linkedSignal<string, boolean>({
-    source: () => `${this.job.id() ?? ''} ${keyOf(this.step())} ${this.attempts().length}`,
+    source: this.#attempt,
     computation: () => false,
   });
   /** A step that was read shows what was read; anything else asks for it. */
-  protected readonly shows = computed(() => this.#isAllRead() && !this.#again());
+  protected readonly shows = computed(() => this.#isAllRead() && !this.#again() && !this.at.isNext());
   /** What is shown large: the newest of the battery at hand, the worst where none is. */
   protected readonly shown = computed(() => this.#counting().at(-1) ?? null);
-  protected readonly others = computed(() =>
-    this.attempts().filter(({ id }) => id !== this.shown()?.id || !this.shows()),
-  );
 
   /** Why the bench came here, in a line. */
   protected readonly why = computed((): string => {
@@ -195,10 +195,11 @@ export class StepPanel {
   protected read(entered: EnteredReading): void {
     const step = this.step();
     if (step.kind !== 'reading') return;
+    this.at.choose(step); // what is asked next must not change the step before this one is done with
     this.#readWith.tell(entered.instrument, this.job);
     this.job.read(step.test, entered, keyOf(step));
+    // of a pack the next battery is read at the same place
     if (this.#isAllRead()) this.at.afterReading(step);
-    else this.at.choose(step); // the next battery of the pack, at the same place
   }
   protected observe(finding: string): void {
     const step = this.step();
@@ -225,17 +226,29 @@ export class StepPanel {
   }
   /** Counts down by keyboard, where it belongs to the step and is allowed. */
   countDown(): void {
-    if (this.waitKinds().includes('crank') && this.mayCount() && !this.cooling()) this.start('crank');
+    if (!this.waitKinds().includes('crank') || !this.mayCount() || this.cooling()) return;
+    this.readAgain();
+    this.start('crank');
   }
   /** Starts a wait and goes back to the entry: the next key is a reading again. */
   protected start(kind: WaitKind): void {
     this.job.wait({ kind });
     this.entry()?.focus();
   }
-  /** A digit typed anywhere belongs to the entry; at a step that was read it begins the next reading of it. */
+  /**
+   * A digit typed anywhere belongs to the step: to its entry (at a step that was read it begins the next reading), or
+   * where something is looked at to the finding of that number.
+   */
   protected onDigit(event: KeyboardEvent): void {
-    if (event.altKey || event.ctrlKey || event.metaKey || !/^\d$/.test(event.key) || !this.reading()) return;
+    if (event.altKey || event.ctrlKey || event.metaKey || !/^\d$/.test(event.key)) return;
     if (document.querySelector('[role=dialog]') || isTyping(event.target)) return;
+    const step = this.step();
+    if (step.kind === 'observe') {
+      const finding = findingsOf(step.about)[Number(event.key) - 1];
+      if (finding !== undefined) this.observe(finding);
+      return;
+    }
+    if (step.kind !== 'reading') return;
     this.readAgain();
     event.preventDefault();
     setTimeout(() => this.entry()?.begin(event.key));

@@ -1,0 +1,76 @@
+/** A bad ground from the empty floor to the decision, by keys alone, counted. */
+import type { Page } from '@playwright/test';
+import { expect, test, toEmptyShop } from './application';
+
+/** Most keys from the floor to the decision. */
+const MOST_KEYS = 60;
+
+/** What the meter shows, and what is seen, at a vehicle whose engine ground is bad. */
+const FOUND: Readonly<Record<string, string>> = {
+  'Resting voltage': '12.6',
+  'Cranking voltage': '11.4',
+  'Starter draw': '88',
+  'Cranking speed': '105',
+  Conductance: '575',
+  'Drop, positive post to clamp': '15m',
+  'Drop, negative post to clamp': '15m',
+  'Drop, battery + to starter motor': '.2',
+  'Drop, starter case to battery −': '2.9',
+  'Drop, engine block to battery −': '2.8',
+  'Starter control voltage': '10.4',
+  Terminals: 'clean',
+  'Turn it by hand': 'turns',
+  'Ground strap': 'damaged',
+  'Battery case': 'sound',
+};
+
+test('a bad ground is found by keys alone, and by few of them', async ({ page, app }) => {
+  await toEmptyShop(page, app);
+  let keys = 0;
+  const press = async (key: string): Promise<void> => {
+    keys += 1;
+    await page.keyboard.press(key);
+  };
+  const type = async (text: string): Promise<void> => {
+    keys += text.length;
+    await page.keyboard.type(text);
+  };
+  const began = Date.now();
+  await press('Alt+n');
+  await expect(page.getByRole('dialog').getByLabel('Vehicle')).toBeFocused();
+  await type('Van');
+  await press('Tab');
+  await press('Tab');
+  await type('560');
+  for (let i = 0; i < 6; i++) await press('Tab');
+  await expect(page.getByLabel('Cranks slowly')).toBeFocused();
+  await press('Space');
+  await press('Enter');
+  await expect(page.getByRole('heading', { name: 'Van' })).toBeVisible();
+  const steps: string[] = [];
+  while (!/Repair the connection/.test(await words(page))) {
+    expect(steps.length, steps.join(', ')).toBeLessThan(15);
+    const title = await titleOf(page);
+    const found = FOUND[title];
+    expect(found, `an answer for “${title}”`).toBeDefined();
+    steps.push(title);
+    if (await page.locator('.centre .findings').isVisible()) {
+      const findings = await page.locator('.centre .findings .words').allInnerTexts();
+      await press(String(findings.findIndex((one) => one.trim().toLowerCase() === found) + 1));
+    } else {
+      await expect(page.locator('#reading')).toBeFocused();
+      await type(found!);
+      await press('Enter');
+    }
+    await expect.poll(async () => (await titleOf(page)) !== title || /Repair/.test(await words(page))).toBe(true);
+  }
+  test.info().annotations.push({
+    type: 'keys',
+    description: `${keys} keys, ${steps.length} steps, ${((Date.now() - began) / 1000).toFixed(1)} s of the machine`,
+  });
+  expect(keys).toBeLessThanOrEqual(MOST_KEYS);
+});
+
+const words = (page: Page): Promise<string> => page.locator('tt-verdicts .words').innerText();
+const titleOf = async (page: Page): Promise<string> =>
+  (await page.locator('.centre .title').innerText()).replace(/:.*/, '').trim();
