@@ -3,43 +3,35 @@ import { benchFirstLoad } from './bench/first-load.mjs';
 import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
 import { benchCountInStep, benchLiveUpdate } from './bench/live-update.mjs';
+import { benchLayoutShift, benchLongFloor, benchRouteChange } from './bench/screens.mjs';
 import { withServedApplication } from './bench/served.mjs';
 import { writeSection } from './bench/write-section.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { fail, step } from './setup/steps.mjs';
 
+/** What is measured on the served application, by name. */
+const IN_THE_BROWSER = [
+  ['first load', benchFirstLoad],
+  ['key to grade', benchKeyToGrade],
+  ['change of screen', benchRouteChange],
+  ['long floor', benchLongFloor],
+  ['layout shift', benchLayoutShift],
+  ['live update', benchLiveUpdate],
+  ['count in step', benchCountInStep],
+];
+
 async function main() {
   for (const build of [buildServer, buildCli, buildClient]) await build();
   const rows = [await step('judge --lines', benchJudgeLines, ({ figure }) => figure)];
   await withServedApplication(async (url, browser) => {
-    rows.push(
-      await step(
-        'first load',
-        () => benchFirstLoad(url, browser),
-        ({ figure }) => figure,
-      ),
-    );
-    rows.push(
-      await step(
-        'key to grade',
-        () => benchKeyToGrade(url, browser),
-        ({ figure }) => figure,
-      ),
-    );
-    rows.push(
-      await step(
-        'live update',
-        () => benchLiveUpdate(url, browser),
-        ({ figure }) => figure,
-      ),
-    );
-    rows.push(
-      await step(
-        'count in step',
-        () => benchCountInStep(url, browser),
-        ({ figure }) => figure,
-      ),
-    );
+    for (const [name, bench] of IN_THE_BROWSER)
+      rows.push(
+        await step(
+          name,
+          () => bench(url, browser),
+          ({ figure }) => figure,
+        ),
+      );
   });
   const table = [
     '| what | figure | aim | ratio to its reference |',

@@ -17,11 +17,11 @@ const VIEWS = [
     path: '/floor',
     ready: async (page) => {
       await page.getByText('Utility van').first().waitFor();
-      await page.keyboard.press('n');
+      await page.keyboard.press('Alt+n');
       await page.getByRole('dialog').waitFor();
     },
   },
-  { name: 'bench', path: job(1), ready: bench },
+  { name: 'bench', path: job(2), ready: bench },
   {
     name: 'bench-grading',
     path: job(16),
@@ -30,7 +30,26 @@ const VIEWS = [
       await page.keyboard.type('12.31');
     },
   },
-  { name: 'bench-dark', path: job(2), ready: bench, dark: true },
+  {
+    name: 'bench-dark',
+    path: job(2),
+    dark: true,
+    ready: async (page) => {
+      await bench(page);
+      await page.getByRole('button', { name: 'Volts while starting' }).click();
+    },
+  },
+  {
+    name: 'bench-pack',
+    path: job(11),
+    ready: async (page) => {
+      await bench(page);
+      await page.locator('.route .step', { hasText: 'Resting voltage' }).first().click();
+      await page.keyboard.press('Alt+r');
+      await page.getByRole('button', { name: 'Battery 2', exact: true }).click();
+    },
+  },
+  { name: 'instruments', path: '/instruments', ready: (page) => page.locator('td').first().waitFor() },
   {
     name: 'bench-count',
     path: job(2),
@@ -40,6 +59,7 @@ const VIEWS = [
         .getByRole('button', { name: /^Drop, starter case/ })
         .first()
         .click();
+      await page.keyboard.press('Alt+r');
       await page.getByRole('textbox', { name: 'Your name' }).last().fill('Ilse Marrow');
       await page.getByRole('button', { name: 'Understood' }).click();
       await page.keyboard.press('Alt+c');
@@ -51,7 +71,7 @@ const VIEWS = [
     path: job(1),
     ready: async (page) => {
       await bench(page);
-      await page.keyboard.press('Alt+s');
+      await page.keyboard.press('Alt+g');
       await page.getByRole('dialog').waitFor();
     },
   },

@@ -14,6 +14,7 @@ const row = (id: string, more: Partial<FloorRow> = {}): FloorRow => ({
   changedAt: '2026-03-02T09:00:00Z',
   decision: { action: 'test-next', part: null, fault: null, because: 'x', minutes: 6 },
   waitsFor: 'drop-starter-ground',
+  words: { complaint: 'Cranks slowly', waitsFor: 'Drop, starter case', verdict: 'Not proven yet', tone: 'open' },
   profile: null,
   readings: 3,
   timer: null,

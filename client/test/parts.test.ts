@@ -74,6 +74,7 @@ describe('words and files', () => {
       changedAt: '',
       decision: null,
       waitsFor: null,
+      words: { complaint: '', waitsFor: '', verdict: '', tone: 'open' },
       profile: null,
       readings: 0,
       timer: null,

@@ -46,7 +46,7 @@ it.each([
   ['a choice', '{"decimal":"comma"}', '12,61 V'],
 ])('finding %s on the device, it begins with what can be read of it', (_, kept, shown) => {
   if (kept !== null) localStorage.setItem(KEPT, kept);
-  expect(TestBed.inject(Figures).voice().volts(12.61)).toBe(shown);
+  expect(TestBed.inject(Figures).format().volts(12.61)).toBe(shown);
 });
 
 it('theme, sounds, what follows Enter and the name are chosen here, and nothing is sent for it', async () => {

@@ -81,6 +81,13 @@ export interface FloorRow {
   readonly decision: Judgement['decision'] | null;
   /** The step it waits for, or null where it is settled. */
   readonly waitsFor: Judgement['next'][number]['test'] | null;
+  /** The same in words: the floor is the first screen, and loads without the sentences of the trade. */
+  readonly words: {
+    readonly complaint: string;
+    readonly waitsFor: string;
+    readonly verdict: string;
+    readonly tone: 'act' | 'open' | 'good';
+  };
   readonly profile: Profile | null;
   readonly readings: number;
   /** The timer that ends last of those that run or have run out unseen, or null. */

@@ -28,7 +28,7 @@ const isPhase = (name) => document.querySelector('[data-phase]')?.dataset.phase 
 async function devices(url, browser) {
   const bench = await browser.newPage();
   await bench.goto(`${url}/jobs/${JOB}`);
-  await bench.locator('#reading').waitFor();
+  await bench.locator('.centre .title').waitFor();
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(`${url}/jobs/${JOB}/wheel`);
   await phone.locator('.reading').waitFor();
@@ -42,6 +42,7 @@ export async function benchLiveUpdate(url, browser) {
     .getByRole('button', { name: /^Resting voltage/ })
     .first()
     .click();
+  await bench.keyboard.press('Alt+r');
   const times = [];
   const trips = [];
   for (let i = 0; i < REPEATS; i++) {
@@ -63,6 +64,7 @@ export async function benchLiveUpdate(url, browser) {
       .getByRole('button', { name: /^Resting voltage/ })
       .first()
       .click();
+    await bench.keyboard.press('Alt+r');
   }
   const figure = median(times);
   await phone.context().close();

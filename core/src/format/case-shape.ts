@@ -7,13 +7,14 @@ import type { ConditionRow, NumberCondition, ReadingConditions } from '../trade/
 import { TESTS, TEST_NAMES, isTestName } from '../trade/tables';
 import { SYMPTOM_NAMES } from '../trade/symptoms';
 import type { Test } from '../trade/test';
+import { CASE_FORMAT } from './case-format';
 import { LABEL_FIGURES } from './label-figures';
 import type { TestName } from './names';
 import { observationShape } from './observation-shape';
 import { system } from './system-shape';
 import { NOT_POSSIBLE, PASSES } from './words';
 
-export const CASE_FORMAT = 'tetrad-case/1';
+export { CASE_FORMAT } from './case-format';
 
 const complaint = object(
   {},

@@ -1,6 +1,8 @@
+import type { InstrumentBody } from '@tetrad/contracts';
 import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import { storeCase } from '../http/routes/cases';
+import { addCheck, putInstrument } from '../instruments/instruments.sql';
 import { newestJudgement } from '../sql/judgements';
 import { inTransaction } from '../sql/pool';
 import type { Pool, Sql } from '../sql/pool';
@@ -17,6 +19,13 @@ export const EMPTY_SHOP = { id: 'island', name: 'Skerry island workshop' } as co
 const HOUR_MS = 3_600_000;
 /** Minutes between two readings of a demo job. */
 const STEP_MS = 4 * 60_000;
+
+const instrumentId = (index: number): string => `7e7ad000-0000-4000-a000-${String(index + 1).padStart(12, '0')}`;
+const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
+  { name: 'Bench meter 1', kind: 'meter', uncertainty: { V: 0.02, ohm: 0.2 } },
+  { name: 'Clamp, large', kind: 'clamp', uncertainty: { A: 4 } },
+  { name: 'Round tester', kind: 'battery-tester', uncertainty: { A: 15 } },
+];
 
 const jobId = (index: number): string => `7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`;
 
@@ -68,6 +77,13 @@ export async function loadDemo(pool: Pool, now: Date): Promise<number> {
     if (rowCount) return 0;
     await addShop(sql, DEMO_SHOP);
     await addShop(sql, EMPTY_SHOP);
+    for (const [index, instrument] of DEMO_INSTRUMENTS.entries())
+      await putInstrument(sql, DEMO_SHOP.id, instrumentId(index), instrument);
+    await addCheck(sql, DEMO_SHOP.id, instrumentId(0), {
+      id: instrumentId(0),
+      findings: { 'meter-leads': 'steady', 'meter-ac': 'blocks-dc' },
+      by: 'Ilse Marrow',
+    });
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
       const openedAt = new Date(now.getTime() - job.hoursAgo * HOUR_MS);

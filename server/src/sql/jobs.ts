@@ -1,6 +1,6 @@
 import type { FloorRow, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
-import type { Case, Judgement, Pass, Profile } from '@tetrad/core';
-import { WAIT_KINDS, isCount } from '@tetrad/core';
+import type { Case, Judgement, Pass, Profile, SymptomName } from '@tetrad/core';
+import { SYMPTOMS, WAIT_KINDS, decisionTone, decisionWords, isCount, stepName } from '@tetrad/core';
 import type { Sql } from './pool';
 import { TIMER } from './timers';
 import { VEHICLE, addVehicle } from './vehicles';
@@ -93,7 +93,10 @@ export async function changeJob(sql: Sql, shop: string, id: string, changes: Job
   return rowCount === 1;
 }
 
-interface FloorRecord extends Omit<FloorRow, 'openedAt' | 'changedAt' | 'waitsFor' | 'decision' | 'readings'> {
+interface FloorRecord extends Omit<
+  FloorRow,
+  'openedAt' | 'changedAt' | 'waitsFor' | 'decision' | 'readings' | 'words'
+> {
   readonly openedAt: Date;
   readonly changedAt: Date;
   readonly decision: Judgement['decision'] | null;
@@ -121,11 +124,19 @@ export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promi
   );
   return rows.map((row) => ({
     ...row,
+    words: wordsOf(row),
     openedAt: row.openedAt.toISOString(),
     changedAt: row.changedAt.toISOString(),
     readings: Number(row.readings),
   }));
 }
+
+const wordsOf = ({ symptoms, decision, waitsFor }: FloorRecord): FloorRow['words'] => ({
+  complaint: symptoms.map((symptom) => SYMPTOMS[symptom as SymptomName]?.name ?? symptom).join(', '),
+  waitsFor: decision && waitsFor ? stepName(waitsFor) : '',
+  verdict: decision ? decisionWords(decision) : '',
+  tone: decision ? decisionTone(decision) : 'open',
+});
 
 /** Notes a change of the job: its time, its revision, and so the news of it. */
 export async function touchJob(sql: Sql, shop: string, id: string): Promise<void> {

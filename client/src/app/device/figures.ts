@@ -1,5 +1,5 @@
 import { Injectable, computed } from '@angular/core';
-import { englishVoice } from '@tetrad/core';
+import { figureFormat } from '@tetrad/core/light';
 import type { FigureChoice } from '@tetrad/core';
 import { keptChoice } from './kept-choice';
 
@@ -14,6 +14,5 @@ export class Figures {
 
   readonly choice = this.#kept.value;
   readonly set = this.#kept.set;
-  /** Sentences and figures as the person wants them. */
-  readonly voice = computed(() => englishVoice(this.choice()));
+  readonly format = computed(() => figureFormat(this.choice()));
 }

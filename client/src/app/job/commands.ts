@@ -6,7 +6,7 @@ import type { Acknowledge, JobChanges, JobView, NewSignOff, TimerView } from '@t
 import { OBSERVATIONS, TESTS, WAITS, readingWords } from '@tetrad/core';
 import type { Observation, ObservationName, Pass, Reading, TestName, WaitKind } from '@tetrad/core';
 import { Clock } from '../device/clock';
-import { Figures } from '../device/figures';
+import { Sentences } from '../device/sentences';
 import type { Act } from '../outbox/outbox-item';
 import { newId } from '../state/new-id';
 import { MOST_UNDONE } from './undo';
@@ -31,7 +31,7 @@ export const withCommands = <_>() =>
       methods: type<{ act: (act: Act) => void }>(),
     },
     withState<{ readonly done: readonly Done[] }>({ done: [] }),
-    withMethods((store, clock = inject(Clock), figures = inject(Figures)) => {
+    withMethods((store, clock = inject(Clock), voice = inject(Sentences)) => {
       const named = () => (store.who() === '' ? {} : { by: store.who() });
       const passed = () => (store.pass() === 'after' ? ({ pass: 'after' } as const) : {});
       /** Does something, and keeps how it is taken back. */
@@ -53,7 +53,7 @@ export const withCommands = <_>() =>
         /** @returns the id of the reading. */
         read(test: TestName, entered: EnteredReading, at: string | null = null): string {
           const reading = { ...entered, id: newId(), test, ...named(), ...passed() } as Reading;
-          const says = `${TESTS[test].name}: ${readingWords(reading, figures.voice())}`;
+          const says = `${TESTS[test].name}: ${readingWords(reading, voice.voice())}`;
           take(says, { kind: 'reading', body: { reading } }, [voiding(reading.id, 'Undone')], at);
           return reading.id;
         },

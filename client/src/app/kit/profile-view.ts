@@ -38,15 +38,15 @@ export class ProfileView {
     const { notes, ripple } = this.profile();
     const read = notes
       .filter(({ volts }) => volts !== null)
-      .map(({ name, volts, grade }) => `${name} ${this.#figures.voice().volts(volts!)}, ${grade}`);
+      .map(({ name, volts, grade }) => `${name} ${this.#figures.format().volts(volts!)}, ${grade}`);
     return (
-      [...read, ...(ripple ? [`Ripple ${this.#figures.voice().smallVolts(ripple.volts)}`] : [])].join('; ') ||
+      [...read, ...(ripple ? [`Ripple ${this.#figures.format().smallVolts(ripple.volts)}`] : [])].join('; ') ||
       'Nothing read yet'
     );
   });
 
   protected shown({ volts }: ProfileNote): string {
-    return volts === null ? '–' : this.#figures.voice().plain(volts, 2);
+    return volts === null ? '–' : this.#figures.format().plain(volts, 2);
   }
-  protected readonly millivolts = (volts: number): string => this.#figures.voice().smallVolts(volts);
+  protected readonly millivolts = (volts: number): string => this.#figures.format().smallVolts(volts);
 }

@@ -1,5 +1,24 @@
 import { definePreset } from '@primeuix/themes';
-import Base from '@primeuix/themes/nora';
+import base from '@primeuix/themes/nora/base';
+import autocomplete from '@primeuix/themes/nora/autocomplete';
+import badge from '@primeuix/themes/nora/badge';
+import button from '@primeuix/themes/nora/button';
+import checkbox from '@primeuix/themes/nora/checkbox';
+import chip from '@primeuix/themes/nora/chip';
+import datatable from '@primeuix/themes/nora/datatable';
+import dialog from '@primeuix/themes/nora/dialog';
+import drawer from '@primeuix/themes/nora/drawer';
+import inputtext from '@primeuix/themes/nora/inputtext';
+import menu from '@primeuix/themes/nora/menu';
+import message from '@primeuix/themes/nora/message';
+import progressbar from '@primeuix/themes/nora/progressbar';
+import select from '@primeuix/themes/nora/select';
+import selectbutton from '@primeuix/themes/nora/selectbutton';
+import skeleton from '@primeuix/themes/nora/skeleton';
+import textarea from '@primeuix/themes/nora/textarea';
+import toast from '@primeuix/themes/nora/toast';
+import togglebutton from '@primeuix/themes/nora/togglebutton';
+import virtualscroller from '@primeuix/themes/nora/virtualscroller';
 
 const COPPER = {
   50: '#fbf3ee',
@@ -64,8 +83,34 @@ const scheme = {
   },
 };
 
+/** The library’s own measures for the parts that are used; the whole set would be loaded with the first screen. */
+const USED = {
+  ...base,
+  components: {
+    autocomplete,
+    badge,
+    button,
+    checkbox,
+    chip,
+    datatable,
+    dialog,
+    drawer,
+    inputtext,
+    menu,
+    message,
+    progressbar,
+    select,
+    selectbutton,
+    skeleton,
+    textarea,
+    toast,
+    togglebutton,
+    virtualscroller,
+  },
+};
+
 /** The drafting table in the library's tokens: both themes follow our own custom properties. */
-export const DRAFTING = definePreset(Base, {
+export const DRAFTING = definePreset(USED, {
   primitive: { borderRadius: { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '2px', xl: '2px' } },
   semantic: {
     primary: COPPER,

@@ -51,9 +51,9 @@ export class VoltSteps {
   protected readonly high = HIGH;
 
   readonly #stair = computed(() => voltStair(this.budget()));
-  protected readonly whole = computed(() => this.#figures.voice().volts(this.#stair().volts));
+  protected readonly whole = computed(() => this.#figures.format().volts(this.#stair().volts));
   protected readonly steps = computed(() => {
-    const { smallVolts, volts, ohms } = this.#figures.voice();
+    const { smallVolts, volts, ohms } = this.#figures.format();
     return this.#stair().steps.map(({ piece, x, width, from, to, isDeepest }, i) => ({
       key: `${i} ${piece.piece}`,
       name: piece.piece,

@@ -54,7 +54,7 @@ export class SettingsDialog {
     option('notes', 'Stay in the four notes'),
   ];
   protected readonly sample = computed(() => {
-    const { volts, smallVolts, celsius } = this.figures.voice();
+    const { volts, smallVolts, celsius } = this.figures.format();
     return [volts(12.61), smallVolts(0.23), celsius(12)].join('   ');
   });
 

@@ -1,4 +1,4 @@
-import { WAITS, isCount, usualSeconds, waitAt } from '@tetrad/core';
+import { WAITS, isCount, usualSeconds, waitAt } from '@tetrad/core/light';
 import type { WaitRow, WaitState } from '@tetrad/core';
 import type { TimerView } from '@tetrad/contracts';
 

@@ -1,5 +1,5 @@
 import type { JobView, NewJob } from '@tetrad/contracts';
-import { CASE_FORMAT } from '@tetrad/core';
+import { CASE_FORMAT } from '@tetrad/core/light';
 import type { OutboxKind, Queued } from './kind';
 
 export interface NewJobPayload {

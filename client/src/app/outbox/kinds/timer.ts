@@ -1,5 +1,5 @@
 import type { StartTimer } from '@tetrad/contracts';
-import { usualSeconds } from '@tetrad/core';
+import { usualSeconds } from '@tetrad/core/light';
 import { ageOf, onJob } from './kind';
 import type { OutboxKind } from './kind';
 

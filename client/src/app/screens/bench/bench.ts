@@ -84,7 +84,7 @@ export class Bench {
     const readings = this.job.view()?.case.readings ?? [];
     const used = minutesOfWork(readings.flatMap(({ at }) => (at === undefined ? [] : [at])));
     const left = this.job.judgement()?.decision.minutes ?? 0;
-    const { plain } = this.#figures.voice();
+    const { plain } = this.#figures.format();
     return { used: plain(used, 0), left: left > 0 ? plain(left, 0) : null };
   });
 

@@ -1,6 +1,4 @@
 import type { FloorRow } from '@tetrad/contracts';
-import { SYMPTOMS, decisionTone, decisionWords, stepName } from '@tetrad/core';
-import type { SymptomName } from '@tetrad/core';
 import { clockWords, waits } from '../../waiting/timer-state';
 
 /** A row as the floor shows and sorts it. */
@@ -23,10 +21,7 @@ export const floorLine = (row: FloorRow, nowMs: number): FloorLine => ({
   ...waitOf(row, nowMs),
   row,
   vehicle: row.vehicle.name,
-  complaint: row.symptoms.map((symptom) => SYMPTOMS[symptom as SymptomName]?.name ?? symptom).join(', '),
-  waitsFor: row.decision ? (row.waitsFor ? stepName(row.waitsFor) : '') : '',
-  verdict: row.decision ? decisionWords(row.decision) : '',
-  tone: row.decision ? decisionTone(row.decision) : 'open',
+  ...row.words,
   who: row.assignee ?? '',
   changedAt: row.changedAt,
 });

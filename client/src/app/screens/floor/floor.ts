@@ -1,5 +1,14 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  Injector,
+  computed,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { JobStatus, NewJob } from '@tetrad/contracts';
@@ -23,7 +32,6 @@ import { callWhenOver } from '../../waiting/call-when-over';
 import { floorLine, matches } from './floor-line';
 import type { FloorLine } from './floor-line';
 import { ToDoStrip } from './to-do-strip';
-import { CaseFiles } from './case-files';
 import { NewJobDialog } from './new-job-dialog';
 
 /** All jobs of the shop: what each waits for, its profile and its verdict. */
@@ -51,7 +59,7 @@ import { NewJobDialog } from './new-job-dialog';
 export class Floor {
   readonly #store = inject(Store);
   readonly #router = inject(Router);
-  readonly #files = inject(CaseFiles);
+  readonly #injector = inject(Injector);
   readonly #clock = inject(Clock);
 
   protected readonly floor = this.#store.selectSignal(selectFloor);
@@ -76,6 +84,8 @@ export class Floor {
     { field: 'readiness', order: 1 },
     { field: 'changedAt', order: -1 },
   ];
+  /** Few rows beyond those in view: a turn of the wheel draws little. */
+  protected readonly scrolling = { numToleratedItems: 2 };
   protected readonly filter = signal('');
   protected readonly opening = signal(false);
   protected readonly importProblem = signal<string | null>(null);
@@ -143,7 +153,9 @@ export class Floor {
     const shop = this.#shop();
     if (shop === null) return;
     this.importProblem.set(null);
-    const result = await this.#files.import(shop, file);
+    // reading a case takes the whole format: it comes with the first import
+    const { CaseFiles } = await import('./case-files');
+    const result = await this.#injector.get(CaseFiles).import(shop, file);
     if (typeof result === 'string') this.importProblem.set(`${file.name} was not imported. ${result}`);
     else void this.#router.navigate(['/jobs', result.id]);
   }

@@ -1,6 +1,6 @@
 /** What to do now: the next useful steps across all open jobs, by their minutes and their waits. */
 import type { FloorRow } from '@tetrad/contracts';
-import { WAITS, stepName } from '@tetrad/core';
+import { WAITS } from '@tetrad/core/light';
 import { endOf } from '../../waiting/timer-state';
 
 /** Steps told at once. */
@@ -37,7 +37,7 @@ export function toDoNow(rows: readonly FloorRow[], nowMs: number, who = ''): ToD
   const steps: ToDo[] = [];
   let meanwhile: Waiting | null = null;
   for (const row of open) {
-    const { timer, waitsFor, vehicle, assignee, decision } = row;
+    const { timer, waitsFor, vehicle, assignee, decision, words } = row;
     const untilMs = timer ? endOf(timer) : null;
     const isWaiting = untilMs !== null && untilMs > nowMs;
     if (timer && isWaiting) {
@@ -49,7 +49,7 @@ export function toDoNow(rows: readonly FloorRow[], nowMs: number, who = ''): ToD
     steps.push({
       job: row.id,
       vehicle: vehicle.name,
-      step: timer ? WAITS[timer.kind].then : stepName(waitsFor!),
+      step: timer ? WAITS[timer.kind].then : words.waitsFor,
       minutes: decision?.minutes || null,
       who: assignee ?? '',
       calls: timer !== null,

@@ -12,7 +12,7 @@ import { Ruler } from '../../kit/ruler';
 import { VoltSteps } from '../../kit/volt-steps';
 import { saveFile } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
-import { Figures } from '../../device/figures';
+import { Sentences } from '../../device/sentences';
 import { selectShop } from '../../state/shop/shop.feature';
 
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
@@ -25,7 +25,7 @@ import { selectShop } from '../../state/shop/shop.feature';
   styleUrl: './report.css',
 })
 export class Report {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   protected readonly job = inject(JobStore);
   readonly id = input.required<string>();
 
@@ -35,11 +35,11 @@ export class Report {
   protected readonly report = computed(() => {
     const job = this.view();
     const judgement = this.job.judgement();
-    return job && judgement ? reportOf(job, judgement, this.#figures.choice()) : null;
+    return job && judgement ? reportOf(job, judgement, this.#voice.choice()) : null;
   });
   /** Where the server makes the PDF. */
   protected readonly pdf = computed(() => {
-    const asked = new URLSearchParams({ ...this.#figures.choice() });
+    const asked = new URLSearchParams({ ...this.#voice.choice() });
     return `/api/shops/${this.#shop() ?? ''}/jobs/${this.id()}/report.pdf?${asked.toString()}`;
   });
 
@@ -47,7 +47,7 @@ export class Report {
   protected readonly schools = computed(() => {
     const job = this.view();
     if (!job || job.case.readings.length === 0) return null;
-    const { schools, disagreements } = compareSchools(job.case, SCHOOLS, this.#figures.voice());
+    const { schools, disagreements } = compareSchools(job.case, SCHOOLS, this.#voice.voice());
     return {
       schools: schools.map(({ criteria, decision }) => ({ name: criteria.name, words: decisionWords(decision) })),
       disagreements: disagreements.map(({ id, test, by }) => ({ id, name: TESTS[test].name, by })),

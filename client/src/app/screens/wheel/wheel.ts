@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { CAUTIONS, TESTS, cautionsOfStep, decisionWords, readingWords, stepName } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Clock } from '../../device/clock';
-import { Figures } from '../../device/figures';
+import { Sentences } from '../../device/sentences';
 import { keepAwake } from '../../device/keep-awake';
 import { Sound } from '../../device/sound';
 import { JobStore } from '../../job/job.store';
@@ -40,7 +40,7 @@ export class Wheel {
   readonly #router = inject(Router);
   readonly #clock = inject(Clock);
   readonly #sound = inject(Sound);
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   protected readonly job = inject(JobStore);
   readonly id = input.required<string>();
 
@@ -62,7 +62,7 @@ export class Wheel {
       .filter(({ reading }) => reading.void === undefined)
       .at(-1);
     return (
-      last && { ...last, name: TESTS[last.reading.test].name, value: readingWords(last.reading, this.#figures.voice()) }
+      last && { ...last, name: TESTS[last.reading.test].name, value: readingWords(last.reading, this.#voice.voice()) }
     );
   });
   /** The caution of cranking, where nobody has acknowledged it yet. */

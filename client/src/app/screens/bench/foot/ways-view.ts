@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { WAYS, batteryUnits, capital, derive, disagreeing, limitsOf } from '@tetrad/core';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import { GradeMark } from '../../../kit/grade-mark';
 
@@ -19,7 +19,7 @@ const BESIDE = ['specific-gravity', 'hold-charge'] as const;
 })
 export class WaysView {
   readonly #job = inject(JobStore);
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly #situation = computed(() => this.#job.surveyed()?.situation ?? null);
   readonly #measured = computed(() => {
     const situation = this.#situation();
@@ -28,7 +28,7 @@ export class WaysView {
 
   protected readonly ways = computed(() =>
     this.#measured().map(({ way, health, spread, battery, reading }) => {
-      const { share, value } = this.#figures.voice();
+      const { share, value } = this.#voice.voice();
       const at = (figure: number): number => (100 * Math.min(Math.max(figure, 0), TO)) / TO;
       const name = capital(WAYS[way] ?? way).replace(/^The /, '');
       return {
@@ -59,7 +59,7 @@ export class WaysView {
         id,
         name: `${reading.test === 'hold-charge' ? 'Holding' : 'Gravity'}${reading.battery ? `, battery ${reading.battery}` : ''}`,
         grade,
-        says: this.#figures.voice().say(because),
+        says: this.#voice.voice().say(because),
       })),
   );
   protected readonly together = computed((): string => {

@@ -4,7 +4,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import type { JobView } from '@tetrad/contracts';
 import { SCHOOLS, labelDoubt } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 import type { LabelChanges } from '../../../job/commands';
 import { Button } from '../../../kit/button';
 import { Dialog } from '../../../kit/dialog';
@@ -27,7 +27,7 @@ import type { JobLabelForm } from './job-label-form';
   styleUrl: './job-label-dialog.css',
 })
 export class JobLabelDialog implements OnInit {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly job = input.required<JobView>();
   readonly changed = output<LabelChanges>();
@@ -38,17 +38,17 @@ export class JobLabelDialog implements OnInit {
   /** Why the label is doubted, where it is: saving it confirms it. */
   protected readonly doubt = computed(() => {
     const why = labelDoubt(this.job().case.system);
-    return why && this.#figures.voice().say(why);
+    return why && this.#voice.voice().say(why);
   });
-  protected readonly temperatureUnit = computed(() => (this.#figures.choice().temperature === 'F' ? '°F' : '°C'));
+  protected readonly temperatureUnit = computed(() => (this.#voice.choice().temperature === 'F' ? '°F' : '°C'));
 
   ngOnInit(): void {
-    this.form.set(jobLabelForm(this.job(), this.#figures.choice()));
+    this.form.set(jobLabelForm(this.job(), this.#voice.choice()));
   }
 
   protected save(form: JobLabelForm): void {
     form.markAllAsTouched();
     if (form.invalid) return focusProblem(this.#host.ownerDocument.body);
-    this.changed.emit(labelChangesOf(form, this.job(), this.#figures.choice()));
+    this.changed.emit(labelChangesOf(form, this.job(), this.#voice.choice()));
   }
 }

@@ -58,7 +58,7 @@ export class JobLabel {
       `${system.nominalVolts} V ${chemistry}`,
       pack,
       rating ? `${rating.value} A ${rating.standard}` : 'rating not known',
-      celsius === undefined ? 'temperature not known' : this.#figures.voice().celsius(celsius),
+      celsius === undefined ? 'temperature not known' : this.#figures.format().celsius(celsius),
     ]
       .filter((part) => part !== null)
       .join(' · ');

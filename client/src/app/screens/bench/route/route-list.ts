@@ -12,7 +12,7 @@ import type { Assessment, RouteStep, StepName } from '@tetrad/core';
 import { readingWords, stepName } from '@tetrad/core';
 import { GradeMark } from '../../../kit/grade-mark';
 import { toggled } from '../../../kit/toggled';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
 import { StepAtHand } from '../step-at-hand';
@@ -50,7 +50,7 @@ interface RouteLine {
   styleUrl: './route-list.css',
 })
 export class RouteList {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
   readonly repairDone = output();
@@ -150,12 +150,12 @@ export class RouteList {
   }
 
   #shown(reading: Assessment['reading']): string {
-    return readingWords(reading, this.#figures.voice());
+    return readingWords(reading, this.#voice.voice());
   }
 
   #why(name: StepName): string | null {
     const first = this.at.blocked().get(name);
-    return first ? this.#figures.voice().say(first.because) : null;
+    return first ? this.#voice.voice().say(first.because) : null;
   }
 
   #seen(step: RouteStep): string {

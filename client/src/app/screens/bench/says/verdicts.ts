@@ -3,7 +3,7 @@ import { JUDGED_PARTS, VERDICT_WORDS, decisionTone, decisionWords, nameOf, retel
 import type { Judgement, NextStep, RankedFault, Reading, StepName, Voice } from '@tetrad/core';
 import { findStep, nameOfStep } from '../route/step-key';
 import { Button } from '../../../kit/button';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 
 /** Faults under this are not worth a line. */
 const WORTH_SHOWING = 0.1;
@@ -26,7 +26,7 @@ interface EvidenceLine {
   styleUrl: './verdicts.css',
 })
 export class Verdicts {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly judgement = input.required<Judgement>();
   readonly readings = input.required<readonly Reading[]>();
   readonly next = input.required<NextStep | null>();
@@ -34,7 +34,7 @@ export class Verdicts {
 
   /** A sentence of the judgement as this person wants its figures. */
   protected readonly told = computed(() => {
-    const voice = this.#figures.voice();
+    const voice = this.#voice.voice();
     return (said: Parameters<typeof retell>[0]): string => retell(said, voice);
   });
   protected readonly words = computed(() => decisionWords(this.judgement().decision));
@@ -59,7 +59,7 @@ export class Verdicts {
       verdict: said.verdict,
       words: VERDICT_WORDS[said.verdict],
       because: this.told()(said),
-      charge: said.stateOfCharge === undefined ? '' : this.#figures.voice().share(said.stateOfCharge),
+      charge: said.stateOfCharge === undefined ? '' : this.#voice.voice().share(said.stateOfCharge),
     })),
   );
   protected readonly faults = computed(() =>
@@ -70,7 +70,7 @@ export class Verdicts {
         ...entry,
         name: nameOf(entry.fault),
         share: Math.round(entry.probability * 100),
-        shown: this.#figures.voice().probability(entry.probability),
+        shown: this.#voice.voice().probability(entry.probability),
         for: this.#evidence(entry, 1),
         against: this.#evidence(entry, -1),
       })),
@@ -89,7 +89,7 @@ export class Verdicts {
 
   protected conditions(): string {
     return Object.entries(this.next()?.conditions ?? {})
-      .map(([name, value]) => CONDITION_WORDS[name]?.(value as number, this.#figures.voice()) ?? '')
+      .map(([name, value]) => CONDITION_WORDS[name]?.(value as number, this.#voice.voice()) ?? '')
       .filter(Boolean)
       .join(', ');
   }

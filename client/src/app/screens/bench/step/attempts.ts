@@ -10,7 +10,7 @@ import { Field } from '../../../kit/field';
 import { FocusFirst } from '../../../kit/focus-first';
 import { bodyOf } from '../../../kit/forms/body-form';
 import { GradeMark } from '../../../kit/grade-mark';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 
 /** All readings of this step, voided ones too: evidence is kept. */
 @Component({
@@ -117,7 +117,7 @@ import { Figures } from '../../../device/figures';
   `,
 })
 export class Attempts {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly attempts = input.required<readonly Assessment[]>();
   readonly pending = input.required<ReadonlySet<string>>();
   readonly voided = output<{ id: string; reason: string }>();
@@ -133,12 +133,12 @@ export class Attempts {
         ).values(),
       ),
   );
-  protected readonly say = computed(() => this.#figures.voice().say);
+  protected readonly say = computed(() => this.#voice.voice().say);
   protected readonly voiding = signal<string | null>(null);
   protected readonly form = new FormGroup({ reason: new FormControl('', { nonNullable: true }) });
 
   protected show({ reading }: Assessment): string {
-    return readingWords(reading, this.#figures.voice());
+    return readingWords(reading, this.#voice.voice());
   }
   protected begin(id: string): void {
     this.form.reset();

@@ -69,6 +69,6 @@ export class HalvedPathView {
   protected readonly nameOf = ({ test, pieces }: PathPart): string =>
     test ? TESTS[test].name : pieces.map((piece) => PIECES[piece].name).join(', ');
   protected readonly volts = ({ volts }: PathPart): string =>
-    volts === null ? 'not measured' : this.#figures.voice().smallVolts(volts);
-  protected readonly ohms = ({ ohms }: PathPart): string => (ohms === null ? '' : this.#figures.voice().ohms(ohms));
+    volts === null ? 'not measured' : this.#figures.format().smallVolts(volts);
+  protected readonly ohms = ({ ohms }: PathPart): string => (ohms === null ? '' : this.#figures.format().ohms(ohms));
 }

@@ -15,7 +15,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import { CONDITIONS, NOT_POSSIBLE, TESTS, assessCase, rulerScale } from '@tetrad/core';
 import type { Assessment, ConditionName, Reading, ReadingConditions, ReadingStep, WaitKind } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import type { EnteredReading } from '../../../job/commands';
 import { Button } from '../../../kit/button';
@@ -54,7 +54,7 @@ const BLANK: ReadingForm = blankForm();
   styleUrl: './reading-entry.css',
 })
 export class ReadingEntry {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly #kept = inject(KeptEntries);
   protected readonly job = inject(JobStore);
   readonly step = input.required<ReadingStep>();
@@ -109,7 +109,7 @@ export class ReadingEntry {
     } as Reading;
     return assessCase({ ...view.case, readings: [...view.case.readings, reading] }, this.job.criteria()).at(-1) ?? null;
   });
-  protected readonly say = computed(() => this.#figures.voice().say);
+  protected readonly say = computed(() => this.#voice.voice().say);
   /** What this test says beside its grade: amps and floor of a load test, milliohms of a drop. */
   protected readonly aside = computed((): string => {
     const found = this.understood();
@@ -120,7 +120,7 @@ export class ReadingEntry {
     const form = this.form();
     const amps = form ? conditionsOf(form, this.step()).amps : undefined;
     const seen = { situation: surveyed.situation, derived: this.job.judgement()?.derived ?? null };
-    return asideOf({ test: this.step().test, typed, amps, battery: this.battery() }, seen, this.#figures.voice());
+    return asideOf({ test: this.step().test, typed, amps, battery: this.battery() }, seen, this.#voice.voice());
   });
 
   constructor() {
@@ -160,7 +160,7 @@ export class ReadingEntry {
   }
 
   protected readonly scaleOf = rulerScale;
-  protected readonly showMeant = (value: number): string => this.#figures.voice().quantity(value, this.row().unit);
+  protected readonly showMeant = (value: number): string => this.#voice.voice().quantity(value, this.row().unit);
 
   protected take(index: number, text: string): void {
     this.form()?.controls.typed.at(index).setValue(text);

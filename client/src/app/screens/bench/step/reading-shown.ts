@@ -3,7 +3,7 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, viewChild } from '@angular/core';
 import { methodWords, readingWords, rulerScale } from '@tetrad/core';
 import type { Assessment } from '@tetrad/core';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
 import { Ruler } from '../../../kit/ruler';
@@ -74,20 +74,20 @@ import { Ruler } from '../../../kit/ruler';
   `,
 })
 export class ReadingShown {
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly assessment = input.required<Assessment>();
   readonly again = output();
   readonly onward = output();
   protected readonly on = viewChild.required<ElementRef<HTMLButtonElement>>('on');
 
   protected readonly scaleOf = rulerScale;
-  protected readonly say = computed(() => this.#figures.voice().say);
-  protected readonly value = computed(() => readingWords(this.assessment().reading, this.#figures.voice()));
+  protected readonly say = computed(() => this.#voice.voice().say);
+  protected readonly value = computed(() => readingWords(this.assessment().reading, this.#voice.voice()));
   protected readonly how = computed(() => {
     const { reading } = this.assessment();
     return [
       reading.battery === undefined ? '' : `battery ${reading.battery}`,
-      methodWords(reading, this.#figures.voice()),
+      methodWords(reading, this.#voice.voice()),
       reading.instrument ?? '',
       reading.by ?? '',
     ]

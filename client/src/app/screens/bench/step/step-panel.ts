@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, out
 import { TESTS, TICKS, WAITS, derivedWords, isTestName, retell, stepMinutes, stepName, stepOf } from '@tetrad/core';
 import type { CautionName, ReadingStep, StepName, WaitKind } from '@tetrad/core';
 import { Clock } from '../../../device/clock';
-import { Figures } from '../../../device/figures';
+import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import type { EnteredReading } from '../../../job/commands';
 import { Button } from '../../../kit/button';
@@ -48,7 +48,7 @@ import { StepDrawing } from '../circuit/step-drawing';
 })
 export class StepPanel {
   readonly #clock = inject(Clock);
-  readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences);
   readonly #readWith = inject(ReadWith);
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
@@ -56,7 +56,7 @@ export class StepPanel {
 
   protected readonly cautions = viewChild(CautionStrip);
   protected readonly entry = viewChild(ReadingEntry);
-  protected readonly voice = this.#figures.voice;
+  protected readonly voice = this.#voice.voice;
   protected readonly step = this.at.step;
   protected readonly view = computed(() => this.job.view()!);
   protected readonly situation = computed(() => this.job.surveyed()!.situation);

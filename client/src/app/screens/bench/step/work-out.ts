@@ -70,7 +70,7 @@ export class WorkOut {
     return count === undefined || this.form.controls.cylinders.invalid ? null : crankingRpm(entry.value, count);
   });
   protected readonly words = computed(() =>
-    this.#figures.voice().quantity(this.result() ?? 0, this.kind() === 'rpm' ? 'rpm' : 'A'),
+    this.#figures.format().quantity(this.result() ?? 0, this.kind() === 'rpm' ? 'rpm' : 'A'),
   );
 
   constructor() {
