@@ -67,6 +67,12 @@ const VIEWS = [
     },
   },
   {
+    name: 'wheel-phone',
+    path: `${job(2)}/wheel`,
+    ready: (page) => page.locator('[data-phase=crank], [data-phase=read], [data-phase=stop]').first().waitFor(),
+    size: { width: 390, height: 844 },
+  },
+  {
     name: 'sign-off',
     path: job(1),
     ready: async (page) => {
@@ -74,12 +80,6 @@ const VIEWS = [
       await page.keyboard.press('Alt+g');
       await page.getByRole('dialog').waitFor();
     },
-  },
-  {
-    name: 'wheel-phone',
-    path: `${job(2)}/wheel`,
-    ready: (page) => page.locator('[data-phase=read]').waitFor(),
-    size: { width: 390, height: 844 },
   },
   { name: 'bench-phone', path: job(9), ready: bench, size: { width: 390, height: 844 } },
   {
