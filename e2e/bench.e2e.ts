@@ -235,3 +235,110 @@ test('a whole job by keyboard alone: opened, cautions understood, read, signed o
   await type('Alt+j');
   await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible();
 });
+
+test('three batteries in parallel: the flat one is charged first and named, each has its line and its verdict', async ({
+  page,
+  app,
+}) => {
+  await toEmptyShop(page, app);
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'New job' });
+  await dialog.getByLabel('Vehicle').fill('Crane truck 9.0 diesel');
+  await dialog.getByLabel('Battery rating, A').fill('900');
+  await dialog.getByText('Pack, engine, alternator').click();
+  await pick(page, 'Batteries', 'in parallel');
+  await dialog.getByLabel('How many').fill('3');
+  await dialog.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByRole('img', { name: /Battery 1: take its links off first/ })).toBeVisible();
+  for (const volts of ['12.70', '11.60', '12.68']) await enter(page, 'Resting voltage', volts);
+  await expect(page.locator('tt-verdicts .words')).toHaveText('Charge first, then repeat');
+  await expect(page.locator('tt-verdicts').getByText('battery 2').first()).toBeVisible();
+  const line = page.locator('.route .step', { hasText: 'Resting voltage' }).first();
+  await expect(line.locator('.one')).toHaveCount(3);
+  await expect(line.locator('.one').nth(1)).toContainText('11.60 V');
+  await expect(page.getByLabel('Each battery')).toContainText('Battery 2');
+});
+
+test('the battery’s health by each way stands on one scale, agreeing or not', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000001`);
+  await page.getByRole('button', { name: 'Battery, by each way' }).click();
+  const ways = page.locator('tt-ways');
+  await expect(ways).toContainText('Conductance');
+  await expect(ways).toContainText('They agree within what each may be wrong.');
+  await expect(ways.getByRole('img', { name: /of its rating, between/ }).first()).toBeVisible();
+});
+
+test('two devices change one label: the second is told, and keeps its own or takes the other', async ({
+  page,
+  app,
+  browser,
+}) => {
+  const path = `${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007`;
+  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  for (const [mine, says, who] of [
+    ['Keep mine', 'Ilse', 'Ilse'],
+    ['Take theirs', 'Bo', 'Tomas'],
+  ] as const) {
+    await page.goto(path);
+    await other.goto(path);
+    await page.getByRole('button', { name: /12 V flooded/ }).waitFor();
+    const change = async (one: typeof page, name: string) => {
+      await one.getByRole('button', { name: /12 V flooded/ }).click();
+      await one.getByLabel('Who has the job').fill(name);
+      await one.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+    };
+    // this device does not hear of the other's change before it sends its own
+    await page.route('**/jobs/*', (route) =>
+      route.request().method() === 'PATCH' ? setTimeout(() => void route.continue(), 1500) : route.continue(),
+    );
+    await change(page, says);
+    await change(other, who === 'Ilse' ? 'Bo' : 'Tomas');
+    await expect(page.getByRole('alert').getByText('Changed on another device meanwhile.')).toBeVisible();
+    await page.unroute('**/jobs/*');
+    await page.getByRole('button', { name: mine }).click();
+    await expect(page.getByText('Changed on another device meanwhile.')).toBeHidden();
+    await expect(page.getByText('Saving …')).toBeHidden();
+    const stored = await (
+      await page.request.get(`${app.url}/api/shops/yard/jobs/7e7ad000-0000-4000-9000-000000000007`)
+    ).json();
+    expect(stored.assignee).toBe(who);
+  }
+  await other.close();
+});
+
+test('an instrument is checked in the morning, and what failed makes its readings void', async ({ page, app }) => {
+  await page.goto(`${app.url}/instruments`);
+  const row = page.getByRole('row', { name: /Bench meter 1/ });
+  await row.getByRole('button', { name: 'Check it' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Check: Bench meter 1' });
+  await dialog.getByRole('button', { name: 'jumping' }).click();
+  await dialog.getByRole('button', { name: 'blocks dc' }).click();
+  await dialog.getByRole('button', { name: 'Keep it for today' }).click();
+  await expect(row).toContainText('Failed its check');
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000016`);
+  await page.getByRole('button', { name: 'Instrument', exact: true }).click();
+  await pick(page, 'For V', 'Bench meter 1');
+  await page.keyboard.press('Escape');
+  await page.locator('#reading').fill('12.6');
+  await page.locator('#reading').press('Enter');
+  await page
+    .locator('.route .step', { hasText: 'Resting voltage' })
+    .first()
+    .click();
+  await expect(page.locator('tt-attempts')).toContainText('The meter’s leads jump');
+});
+
+test('the floor says what to do now, while another vehicle charges', async ({ page, app }) => {
+  await page.goto(`${app.url}/floor`);
+  const now = page.locator('tt-to-do-strip');
+  await expect(now).toContainText(/while Warden car 1.6 petrol: charging until\s*\d\d:\d\d/);
+  await expect(now.getByRole('listitem')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await page.getByLabel('Your name').fill('Bo Hannick');
+  await page.getByLabel('Your name').press('Tab');
+  await page.keyboard.press('Escape');
+  await now.getByRole('button', { name: 'Mine' }).click();
+  for (const item of await now.getByRole('listitem').all()) await expect(item).not.toContainText(/Ilse|Tomas/);
+  await now.getByRole('link').first().click();
+  await expect(page.locator('.centre .title')).toBeVisible();
+});

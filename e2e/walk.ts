@@ -52,6 +52,7 @@ export interface Hand {
   readonly goOn: (page: Page) => Promise<void>;
   readonly choose: (button: Locator) => Promise<void>;
   readonly save: (page: Page) => Promise<void>;
+  readonly signOff: (page: Page) => Promise<void>;
 }
 export const BY_KEYS: Hand = {
   goOn: async (page) => {
@@ -60,6 +61,7 @@ export const BY_KEYS: Hand = {
   },
   choose: (button) => button.press('Enter'),
   save: (page) => page.locator('#reading').press('Enter'),
+  signOff: (page) => page.keyboard.press('Alt+g'),
 };
 export const BY_TOUCH: Hand = {
   goOn: async (page) => {
@@ -70,6 +72,7 @@ export const BY_TOUCH: Hand = {
   },
   choose: (button) => button.tap(),
   save: (page) => page.getByRole('button', { name: 'Save' }).tap(),
+  signOff: (page) => page.getByRole('button', { name: 'Sign off' }).tap(),
 };
 
 /** Opens a job at the empty floor: the vehicle, its battery, what is wrong. */
@@ -131,8 +134,8 @@ async function answerStep(page: Page, title: string, answer: string, hand: Hand)
 }
 
 /** Signs the job off as the judge says, and reads the report. */
-export async function signOff(page: Page, fitted: string): Promise<void> {
-  await page.keyboard.press('Alt+g');
+export async function signOff(page: Page, fitted: string, hand = BY_KEYS): Promise<void> {
+  await hand.signOff(page);
   const dialog = page.getByRole('dialog', { name: 'Sign off' });
   await dialog.getByLabel('Parts fitted').fill(fitted);
   await dialog.getByLabel('Your name').fill('Ilse Marrow');

@@ -1,6 +1,6 @@
-/** Six jobs from complaint to report, driven by the judge: each must end in the part that is at fault. */
+/** Stories from complaint to report, driven by the judge: each must end in the part that is at fault. */
 import { expect, test, toEmptyShop } from './application';
-import { followTheJudge, openJob, signOff } from './walk';
+import { BY_KEYS, BY_TOUCH, followTheJudge, openJob, signOff } from './walk';
 import type { Answers } from './walk';
 
 interface Walk {
@@ -125,19 +125,40 @@ const WALKS: readonly Walk[] = [
   { ends: 'nothing found', symptoms: ['Cranks at normal speed'], found: {}, says: 'Nothing found', fitted: '' },
 ];
 
-for (const { ends, symptoms, found, says, fitted } of WALKS)
-  test(`from complaint to report: ${ends}`, async ({ page, app }) => {
-    await toEmptyShop(page, app);
-    await openJob(page, `Walk van, ${ends}`, symptoms);
-    const taken = await followTheJudge(page, found);
-    expect(taken[0]).toBe('Resting voltage');
-    await expect(page.locator('tt-verdicts .words')).toHaveText(says);
-    await signOff(page, fitted);
-    await expect(page.locator('.decision .words')).toHaveText(says);
-    await expect(page.getByText(fitted ? `Fitted: ${fitted}.` : 'No part was fitted.')).toBeVisible();
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF' }).click()]);
-    expect(file.suggestedFilename()).toMatch(/\.pdf$/);
-    await page.goto(`${app.url}/floor`);
-    await page.getByRole('button', { name: 'Closed' }).click();
-    await expect(page.getByRole('row', { name: new RegExp(ends) })).toContainText(says);
+/** The widths, the themes and the hands a workshop has; every story is walked in one of these, and all occur. */
+const PLACES = [
+  { viewport: { width: 1280, height: 800 }, hasTouch: false, colorScheme: 'light', hand: BY_KEYS },
+  { viewport: { width: 390, height: 844 }, hasTouch: true, colorScheme: 'dark', hand: BY_TOUCH },
+  { viewport: { width: 768, height: 1024 }, hasTouch: true, colorScheme: 'light', hand: BY_TOUCH },
+  { viewport: { width: 1280, height: 800 }, hasTouch: false, colorScheme: 'dark', hand: BY_KEYS },
+  { viewport: { width: 390, height: 844 }, hasTouch: true, colorScheme: 'light', hand: BY_TOUCH },
+  { viewport: { width: 768, height: 1024 }, hasTouch: false, colorScheme: 'dark', hand: BY_KEYS },
+] as const;
+
+WALKS.forEach(({ ends, symptoms, found, says, fitted }, index) => {
+  const { hand, ...place } = PLACES[index % PLACES.length]!;
+  const where = `${place.viewport.width} px, ${place.colorScheme}, ${place.hasTouch ? 'touch' : 'keys'}`;
+  test.describe(where, () => {
+    test.use(place);
+    test(`from complaint to report: ${ends}`, async ({ page, app }) => {
+      await toEmptyShop(page, app);
+      await openJob(page, `Walk van, ${ends}`, symptoms);
+      const taken = await followTheJudge(page, found, hand);
+      expect(taken[0]).toBe('Resting voltage');
+      await expect(page.locator('tt-verdicts .words')).toHaveText(says);
+      await signOff(page, fitted, hand);
+      await expect(page.locator('.decision .words')).toHaveText(says);
+      await expect(page.getByText(fitted ? `Fitted: ${fitted}.` : 'No part was fitted.')).toBeVisible();
+      const [file] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('link', { name: 'PDF' }).click(),
+      ]);
+      expect(file.suggestedFilename()).toMatch(/\.pdf$/);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(over).toBe(0);
+      await page.goto(`${app.url}/floor`);
+      await page.getByRole('button', { name: 'Closed' }).click();
+      await expect(page.getByRole('row', { name: new RegExp(ends) })).toContainText(says);
+    });
   });
+});

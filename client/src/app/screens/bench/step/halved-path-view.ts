@@ -51,6 +51,7 @@ import { Figures } from '../../../device/figures';
     td {
       text-align: right;
       padding-left: 16px;
+      white-space: nowrap;
     }
     tr {
       border-top: 1px solid var(--line-soft);
