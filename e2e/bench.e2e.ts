@@ -321,10 +321,7 @@ test('an instrument is checked in the morning, and what failed makes its reading
   await page.keyboard.press('Escape');
   await page.locator('#reading').fill('12.6');
   await page.locator('#reading').press('Enter');
-  await page
-    .locator('.route .step', { hasText: 'Resting voltage' })
-    .first()
-    .click();
+  await page.locator('.route .step', { hasText: 'Resting voltage' }).first().click();
   await expect(page.locator('tt-attempts')).toContainText('The meter’s leads jump');
 });
 

@@ -154,7 +154,9 @@ WALKS.forEach(({ ends, symptoms, found, says, fitted }, index) => {
         page.getByRole('link', { name: 'PDF' }).click(),
       ]);
       expect(file.suggestedFilename()).toMatch(/\.pdf$/);
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
       expect(over).toBe(0);
       await page.goto(`${app.url}/floor`);
       await page.getByRole('button', { name: 'Closed' }).click();
