@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, contentChild, input, output } from '@angular/core';
 import { Dialog as PDialog } from 'primeng/dialog';
+import { FocusFirst } from './focus-first';
 
 /** A dialog over the page: closed by Escape, by its cross, or by a press beside it. */
 @Component({
@@ -12,6 +13,7 @@ import { Dialog as PDialog } from 'primeng/dialog';
       [visible]="true"
       (visibleChange)="closed.emit()"
       [modal]="true"
+      [focusOnShow]="own() === undefined"
       closeAriaLabel="Close"
       [draggable]="false"
       [resizable]="false"
@@ -24,4 +26,6 @@ import { Dialog as PDialog } from 'primeng/dialog';
 export class Dialog {
   readonly header = input.required<string>();
   readonly closed = output();
+  /** What takes the focus by itself; the library would take it away again once the dialog has come in. */
+  protected readonly own = contentChild(FocusFirst, { descendants: true });
 }

@@ -34,6 +34,9 @@ import type { FloorLine } from './floor-line';
 import { ToDoStrip } from './to-do-strip';
 import { NewJobDialog } from './new-job-dialog';
 
+/** From so many jobs on the floor is drawn as far as it is in view. */
+const LONG_FLOOR = 100;
+
 /** All jobs of the shop: what each waits for, its profile and its verdict. */
 @Component({
   selector: 'tt-floor',
@@ -85,7 +88,7 @@ export class Floor {
     { field: 'changedAt', order: -1 },
   ];
   /** Few rows beyond those in view: a turn of the wheel draws little. */
-  protected readonly scrolling = { numToleratedItems: 2 };
+  protected readonly scrolling = { numToleratedItems: 1 };
   protected readonly filter = signal('');
   protected readonly opening = signal(false);
   protected readonly importProblem = signal<string | null>(null);
@@ -137,8 +140,13 @@ export class Floor {
     void this.#router.navigate(['/jobs', job]);
   }
 
-  /** Rows keep their place in the page, and the focus, while the waits count. */
-  protected readonly rowId = (_index: number, { row }: FloorLine): string => row.id;
+  /** A floor of so many jobs is drawn as far as it is in view. */
+  protected readonly isLong = computed(() => this.lines().length > LONG_FLOOR);
+  /**
+   * Rows keep their place in the page, and the focus, while the waits count. Of a long floor the rows in view are
+   * filled anew instead: to make and remove them at every turn of the wheel takes too long.
+   */
+  protected readonly rowId = (index: number, { row }: FloorLine): string | number => (this.isLong() ? index : row.id);
 
   protected async exportCsv(): Promise<void> {
     const lines = this.lines();
