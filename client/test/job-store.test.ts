@@ -17,7 +17,7 @@ beforeEach(() => {
 /** What a person sees of a job; not when, nor under which id. */
 const seen = (job: JobView | null) => {
   if (!job) return null;
-  const { case: held, timers, status, pass, criteria, assignee } = job;
+  const { case: held, timers, acknowledgements, status, pass, criteria, assignee } = job;
   return {
     readings: held.readings.filter((reading) => reading.void === undefined).map(({ test, value }) => [test, value]),
     observations: (held.observations ?? []).map(({ about, finding }) => [about, finding]),
@@ -28,6 +28,7 @@ const seen = (job: JobView | null) => {
     pass,
     criteria,
     assignee,
+    acknowledgements: acknowledgements.map(({ caution, by }) => [caution, by]),
   };
 };
 
@@ -50,6 +51,7 @@ describe('every act of the bench can be taken back, and leaves the job as it was
     ['the criteria', (store) => store.change({ criteria: 'careful', assignee: 'Ilse' })],
     ['the label', (store) => store.change({ system: { nominalVolts: 24, battery: { chemistry: 'agm' } } })],
     ['the repair done', (store) => store.change({ pass: 'after' })],
+    ['a caution understood', (store) => store.acknowledge({ caution: 'acid', by: 'Bo' })],
     ['a wait begun', (store) => store.wait({ kind: 'sleep' })],
     ['a wait stopped', (store) => store.stop('settle 30')],
   ])('%s', (_, act) => {

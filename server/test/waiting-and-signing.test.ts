@@ -66,6 +66,36 @@ test('a caution is acknowledged once: the first name and time stay', async () =>
   expect((body as JobView).acknowledgements).toMatchObject([{ caution: 'cranking', by: 'Ilse' }]);
 });
 
+test('an acknowledgement taken back counts no longer, can be given anew, and its row stays', async () => {
+  const ask = (what: string, body?: unknown) => app.ask('POST', `${path}/acknowledgements${what}`, body);
+  await ask('', { caution: 'acid', by: 'Ilse' });
+  for (let i = 0; i < 2; i++) {
+    const { status, body } = await ask('/acid/take-back');
+    expect([status, (body as JobView).acknowledgements.some(({ caution }) => caution === 'acid')]).toEqual([
+      200,
+      false,
+    ]);
+  }
+  const anew = (await ask('', { caution: 'acid', by: 'Bo' })).body as JobView;
+  expect(anew.acknowledgements.filter(({ caution }) => caution === 'acid')).toMatchObject([{ by: 'Bo' }]);
+  const { rows } = await app.pool.query(
+    "SELECT acknowledged_by FROM acknowledgement WHERE job_id = $1 AND caution = 'acid' ORDER BY seq",
+    [opened.id],
+  );
+  expect(rows.map((row) => row.acknowledged_by)).toEqual(['Ilse', 'Bo']);
+  await expect(app.pool.query('DELETE FROM acknowledgement_taken_back')).rejects.toThrow('append-only');
+});
+
+test('a caution nobody acknowledged has nothing to take back; one that is none is refused with those there are', async () => {
+  const ask = (caution: string) => app.ask('POST', `${path}/acknowledgements/${caution}/take-back`);
+  expect((await ask('acid')).status).toBe(404);
+  const refused = await ask('weather');
+  expect([refused.status, refused.body.errors]).toEqual([
+    422,
+    [expect.objectContaining({ field: 'caution', allowed: expect.stringContaining('acid') })],
+  ]);
+});
+
 describe('sign-off', () => {
   const signOff = (more: object = {}) => ({
     id: randomUUID(),

@@ -25,5 +25,14 @@ export function uuidParam(request: Request, name: string): string {
   return value.toLowerCase();
 }
 
+/** A path parameter that is one of a list of names; refused with the list. */
+export function nameParam<Name extends string>(request: Request, name: string, allowed: readonly Name[]): Name {
+  const value = String(request.params[name]);
+  const known = allowed.find((one) => one === value);
+  if (known === undefined)
+    throw misfit([{ field: name, found: JSON.stringify(value), allowed: `one of ${allowed.join(', ')}` }]);
+  return known;
+}
+
 /** The shop an address names; the router before has refused one that is not there. */
 export const shopParam = (request: Request): string => String((request.params as Record<string, unknown>)['shop']);

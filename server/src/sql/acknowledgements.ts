@@ -1,5 +1,11 @@
 import type { Acknowledge, AcknowledgementView } from '@tetrad/contracts';
+import type { CautionName } from '@tetrad/core';
 import type { Sql } from './pool';
+
+/** Acknowledgements that count: those not taken back. */
+const STANDING = `acknowledgement a WHERE a.shop_id = $1 AND a.job_id = $2 AND NOT EXISTS (
+  SELECT 1 FROM acknowledgement_taken_back t
+   WHERE (t.shop_id, t.job_id, t.caution, t.seq) = (a.shop_id, a.job_id, a.caution, a.seq))`;
 
 export async function listAcknowledgements(
   sql: Sql,
@@ -7,18 +13,36 @@ export async function listAcknowledgements(
   job: string,
 ): Promise<readonly AcknowledgementView[]> {
   const { rows } = await sql.query<Omit<AcknowledgementView, 'at'> & { at: Date }>(
-    `SELECT caution, acknowledged_by AS by, acknowledged_at AS at FROM acknowledgement
-      WHERE shop_id = $1 AND job_id = $2 ORDER BY acknowledged_at, caution`,
+    `SELECT caution, acknowledged_by AS by, acknowledged_at AS at FROM ${STANDING} ORDER BY a.seq`,
     [shop, job],
   );
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
 }
 
-/** A caution is acknowledged once a job: the first name and time stay. */
+/** A caution that stands is acknowledged once: the first name and time stay. The job is locked by the caller. */
 export async function acknowledge(sql: Sql, shop: string, job: string, { caution, by }: Acknowledge): Promise<void> {
   await sql.query(
-    `INSERT INTO acknowledgement (shop_id, job_id, caution, acknowledged_by) VALUES ($1, $2, $3, $4)
-     ON CONFLICT DO NOTHING`,
+    `INSERT INTO acknowledgement (shop_id, job_id, caution, acknowledged_by)
+     SELECT $1, $2, $3, $4 WHERE NOT EXISTS (SELECT 1 FROM ${STANDING} AND a.caution = $3)`,
     [shop, job, caution, by],
   );
+}
+
+/** Takes an acknowledgement back; its row stays. @returns false where the caution was never acknowledged. */
+export async function takeBackAcknowledgement(
+  sql: Sql,
+  shop: string,
+  job: string,
+  caution: CautionName,
+): Promise<boolean> {
+  await sql.query(
+    `INSERT INTO acknowledgement_taken_back (shop_id, job_id, caution, seq)
+     SELECT a.shop_id, a.job_id, a.caution, a.seq FROM ${STANDING} AND a.caution = $3`,
+    [shop, job, caution],
+  );
+  const known = await sql.query(
+    'SELECT 1 FROM acknowledgement_taken_back WHERE shop_id = $1 AND job_id = $2 AND caution = $3 LIMIT 1',
+    [shop, job, caution],
+  );
+  return known.rowCount === 1;
 }

@@ -88,7 +88,9 @@ export const withCommands = <_>() =>
           ]);
         },
         acknowledge(body: Acknowledge): void {
-          store.act({ kind: 'acknowledgement', body });
+          take('Caution understood', { kind: 'acknowledgement', body }, [
+            { kind: 'acknowledgement-back', caution: body.caution },
+          ]);
         },
         signOff(body: Omit<NewSignOff, 'id'>): void {
           const job = store.view();

@@ -1,10 +1,11 @@
 import { Router } from 'express';
 import { Acknowledge, StartTimer } from '@tetrad/contracts';
-import { acknowledge } from '../../sql/acknowledgements';
+import { CAUTION_NAMES } from '@tetrad/core';
+import { acknowledge, takeBackAcknowledgement } from '../../sql/acknowledgements';
 import { touchJob } from '../../sql/jobs';
 import type { Pool } from '../../sql/pool';
 import { startTimer, stopTimer } from '../../sql/timers';
-import { bodyAs, shopParam, uuidParam } from '../body';
+import { bodyAs, nameParam, shopParam, uuidParam } from '../body';
 import { notFound } from '../problem';
 import { wholeJob } from './jobs';
 import { withJob } from './with-job';
@@ -44,6 +45,17 @@ export function timerRoutes(pool: Pool): Router {
       await touchJob(sql, shop, id);
     });
     response.status(201).json(await wholeJob(pool, shop, id));
+  });
+
+  router.post('/acknowledgements/:caution/take-back', async (request, response) => {
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'job');
+    const caution = nameParam(request, 'caution', CAUTION_NAMES);
+    await withJob(pool, shop, id, async (sql) => {
+      if (!(await takeBackAcknowledgement(sql, shop, id, caution))) throw notFound('acknowledgement', caution);
+      await touchJob(sql, shop, id);
+    });
+    response.json(await wholeJob(pool, shop, id));
   });
 
   return router;

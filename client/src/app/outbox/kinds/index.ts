@@ -1,5 +1,6 @@
 /** The table of all kinds; types and the outbox itself are made from it. */
 import { acknowledgement } from './acknowledgement';
+import { acknowledgementBack } from './acknowledgement-back';
 import { changes } from './changes';
 import type { OutboxKind } from './kind';
 import { newJob } from './new-job';
@@ -21,6 +22,7 @@ export const OUTBOX_KINDS = {
   timer,
   'timer-stop': timerStop,
   acknowledgement,
+  'acknowledgement-back': acknowledgementBack,
   'sign-off': signOff,
 };
 export type OutboxKindName = keyof typeof OUTBOX_KINDS;
