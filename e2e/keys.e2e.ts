@@ -74,3 +74,29 @@ test('a bad ground is found by keys alone, and by few of them', async ({ page, a
 const words = (page: Page): Promise<string> => page.locator('tt-verdicts .words').innerText();
 const titleOf = async (page: Page): Promise<string> =>
   (await page.locator('.centre .title').innerText()).replace(/:.*/, '').trim();
+
+test('Enter saves the moment the last figure is typed; in an empty entry it goes on, and nothing is stored', async ({
+  page,
+  app,
+}) => {
+  await toEmptyShop(page, app);
+  await page.getByRole('button', { name: 'New job' }).first().click();
+  await page.getByLabel('Vehicle').fill('Quick hand');
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  const entry = page.getByRole('textbox', { name: 'Resting voltage', exact: true });
+  await expect(entry).toBeFocused();
+  // both in one turn of the page, before it can draw anything between them
+  await entry.evaluate((box: HTMLInputElement) => {
+    box.value = '12.61';
+    box.dispatchEvent(new Event('input'));
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByRole('button', { name: /Resting voltage 12.61 V/ })).toBeVisible();
+
+  await page.getByRole('button', { name: /^Ripple/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Ripple', exact: true })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Ripple', exact: true })).toBeHidden();
+  await expect(page.getByText('Saving …')).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Ripple \d/ })).toHaveCount(0);
+});

@@ -161,6 +161,12 @@ describe('the entry', () => {
     expect(at()).toBe(TestBed.inject(StepAtHand).next()!.test);
   });
 
+  it('told to stop, asks for nothing more: what was read last is shown', async () => {
+    openJob(view(subject([rest], { observations: [{ about: 'battery-case', finding: 'frozen' }] })));
+    const steps = TestBed.inject(StepAtHand);
+    expect([steps.next(), stepNameOf(steps.step())]).toEqual([null, 'resting-voltage']);
+  });
+
   it('in the four notes goes on to the next note, though the judge would look elsewhere', async () => {
     TestBed.inject(Settings).set({ afterEnter: 'notes' });
     openJob(view(subject()));
@@ -242,6 +248,17 @@ describe('the entry', () => {
     await fixture.whenStable();
     expect(said()).toContain('0,9 mΩ');
     TestBed.inject(Figures).set({ decimal: 'point', smallVolts: 'mV' });
+  });
+
+  it('an Enter that follows the last figure at once saves it, and held down saves it once', async () => {
+    const { fixture, boxes, stored } = await panel('resting-voltage', view(subject()));
+    const box = boxes()[0]!;
+    box.value = '12.61';
+    box.dispatchEvent(new Event('input'));
+    for (const repeat of [false, true, true])
+      box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', repeat, bubbles: true, cancelable: true }));
+    await fixture.whenStable();
+    expect(stored().map(({ value }) => value)).toEqual([12.61]);
   });
 
   it('an Enter in the empty entry goes on, and saves nothing', async () => {

@@ -90,10 +90,12 @@ export class StepAtHand {
     return next ? findStep(next.test, next.conditions['loads']) : undefined;
   }
 
-  /** Nothing is asked for any more: the reading that settled it. */
+  /** Nothing is asked for any more: the reading that settled it; told to stop, nothing is asked for, so the newest. */
   #settled(): RouteStep | undefined {
     const judgement = this.#job.judgement();
-    const reading = judgement && settlingReading(judgement, this.#job.assessments())?.reading;
+    const assessments = this.#job.assessments();
+    const newest = judgement?.decision.action === 'stop' ? assessments.at(-1) : undefined;
+    const reading = ((judgement && settlingReading(judgement, assessments)) ?? newest)?.reading;
     return reading ? findStep(reading.test, reading.conditions?.loads) : undefined;
   }
 

@@ -22,6 +22,7 @@ import { Button } from '../../../kit/button';
 import { Check } from '../../../kit/check';
 import { Field } from '../../../kit/field';
 import { controlValue } from '../../../kit/forms/control-value';
+import { Enter } from '../../../kit/forms/enter';
 import { Figure } from '../../../kit/forms/figure';
 import { GradeMark } from '../../../kit/grade-mark';
 import { Ruler } from '../../../kit/ruler';
@@ -48,7 +49,7 @@ const BLANK: ReadingForm = blankForm();
 /** The entry of the step at hand: big, keyboard first, graded while it is typed. */
 @Component({
   selector: 'tt-reading-entry',
-  imports: [Button, Check, Field, Figure, GradeMark, InputText, ReactiveFormsModule, Ruler, Segmented, WorkOut],
+  imports: [Button, Check, Enter, Field, Figure, GradeMark, InputText, ReactiveFormsModule, Ruler, Segmented, WorkOut],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reading-entry.html',
   styleUrl: './reading-entry.css',

@@ -6,6 +6,7 @@ import { InputText } from 'primeng/inputtext';
 import { Field } from '../../../kit/field';
 import { Fold } from '../../../kit/fold';
 import { controlValue } from '../../../kit/forms/control-value';
+import { Enter } from '../../../kit/forms/enter';
 import { Figure, figureOf, fitsFigure } from '../../../kit/forms/figure';
 import { Select } from '../../../kit/select';
 import { SYSTEM_FIGURES } from '../../../label/system-rows';
@@ -16,11 +17,11 @@ const CYLINDERS = SYSTEM_FIGURES.cylinders;
 /** Works a reading out of what the instrument shows: rpm from compression peaks, amps from a clamp's volts. */
 @Component({
   selector: 'tt-work-out',
-  imports: [Field, Figure, Fold, InputText, ReactiveFormsModule, Select],
+  imports: [Enter, Field, Figure, Fold, InputText, ReactiveFormsModule, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-fold [says]="kind() === 'rpm' ? 'From peaks …' : 'From the clamp’s volts …'">
-      <form [formGroup]="form" (ngSubmit)="take()">
+      <form [formGroup]="form" (ngSubmit)="take()" (ttEnter)="take()">
         @if (kind() === 'rpm') {
           <tt-field label="Peaks per second"><input pInputText ttFigure formControlName="shown" /></tt-field>
           <tt-field label="Cylinders"><input pInputText ttFigure formControlName="cylinders" /></tt-field>
