@@ -13,7 +13,7 @@ const WIDE = 400;
     <svg viewBox="0 0 400 40" preserveAspectRatio="none" aria-hidden="true">
       <line class="base" x1="0" x2="400" y1="28" y2="28" />
       <rect class="allowed" [attr.x]="on.from" [attr.width]="on.to - on.from" y="16" height="12" />
-      @for (edge of on.edges; track edge) {
+      @for (edge of on.edges; track $index) {
         <line class="edge" [attr.x1]="edge" [attr.x2]="edge" y1="8" y2="34" />
       }
       <path [class]="'hand grade-' + grade()" [attr.d]="'M' + on.value + ' 2V34'" />
