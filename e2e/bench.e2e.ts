@@ -60,7 +60,7 @@ test('after the repair the same tests are proposed again, and stand beside what 
 
 test('another decision than the judge’s asks for its reason; both are on the report', async ({ page, app }) => {
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000001`);
-  await page.getByRole('button', { name: 'Sign off' }).click();
+  await page.getByRole('button', { name: 'Sign off', exact: true }).first().click();
   const dialog = page.getByRole('dialog', { name: 'Sign off' });
   await pick(page, 'Decision taken', 'Charge only');
   await dialog.getByLabel('Your name').fill('Tomas Aldery');
@@ -287,12 +287,18 @@ test('two devices change one label: the second is told, and keeps its own or tak
       await one.getByLabel('Who has the job').fill(name);
       await one.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
     };
-    // this device does not hear of the other's change before it sends its own
-    await page.route('**/jobs/*', (route) =>
-      route.request().method() === 'PATCH' ? setTimeout(() => void route.continue(), 1500) : route.continue(),
-    );
+    // this device's change is on its way while the other's is stored
+    let letGo = (): void => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    await page.route('**/jobs/*', async (route) => {
+      if (route.request().method() === 'PATCH') await held;
+      await route.continue();
+    });
     await change(page, says);
+    const stands = other.waitForResponse((answer) => answer.request().method() === 'PATCH');
     await change(other, who === 'Ilse' ? 'Bo' : 'Tomas');
+    expect((await stands).status()).toBe(200);
+    letGo();
     await expect(page.getByRole('alert').getByText('Changed on another device meanwhile.')).toBeVisible();
     await page.unroute('**/jobs/*');
     await page.getByRole('button', { name: mine }).click();

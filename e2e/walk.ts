@@ -70,7 +70,7 @@ export const BY_TOUCH: Hand = {
   },
   choose: (button) => button.tap(),
   save: (page) => page.getByRole('button', { name: 'Save' }).tap(),
-  signOff: (page) => page.getByRole('button', { name: 'Sign off' }).tap(),
+  signOff: (page) => page.getByRole('button', { name: 'Sign off', exact: true }).first().tap(),
 };
 
 /** Opens a job at the empty floor: the vehicle, its battery, what is wrong. */

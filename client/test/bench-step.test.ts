@@ -161,10 +161,16 @@ describe('the entry', () => {
     expect(at()).toBe(TestBed.inject(StepAtHand).next()!.test);
   });
 
-  it('told to stop, asks for nothing more: what was read last is shown', async () => {
-    openJob(view(subject([rest], { observations: [{ about: 'battery-case', finding: 'frozen' }] })));
+  it('told to stop, asks for nothing more: what was read last is shown, and leads to signing off', async () => {
+    const stopped = view(subject([rest], { observations: [{ about: 'battery-case', finding: 'frozen' }] }));
+    openJob(stopped);
     const steps = TestBed.inject(StepAtHand);
     expect([steps.next(), stepNameOf(steps.step())]).toEqual([null, 'resting-voltage']);
+    const { fixture } = await panel('resting-voltage', stopped);
+    let decided = 0;
+    fixture.componentInstance.decided.subscribe(() => (decided += 1));
+    button(fixture, 'Sign off').click();
+    expect(decided).toBe(1);
   });
 
   it('in the four notes goes on to the next note, though the judge would look elsewhere', async () => {

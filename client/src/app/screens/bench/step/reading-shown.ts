@@ -8,6 +8,10 @@ import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
 import { Ruler } from '../../../kit/ruler';
 
+/** What follows a reading, as its button says it. */
+const ONWARD = { next: 'On to the next', 'sign-off': 'Sign off' } as const;
+export type Onward = keyof typeof ONWARD;
+
 /** What was read, first: the value, its grade, the limit, where it stands, and why. Enter goes on; a digit reads again. */
 @Component({
   selector: 'tt-reading-shown',
@@ -34,7 +38,9 @@ import { Ruler } from '../../../kit/ruler';
       }
     </p>
     <div class="on">
-      <button #on pButton kind="main" (click)="onward.emit()">On to the next</button>
+      @if (leadsTo(); as where) {
+        <button #on pButton kind="main" (click)="onward.emit()">{{ ONWARD[where] }}</button>
+      }
       <button pButton (click)="again.emit()">Again</button>
     </div>
   `,
@@ -78,7 +84,10 @@ export class ReadingShown {
   readonly assessment = input.required<Assessment>();
   readonly again = output();
   readonly onward = output();
-  protected readonly on = viewChild.required<ElementRef<HTMLButtonElement>>('on');
+  /** What its main button leads to; null where nothing follows. */
+  readonly leadsTo = input<Onward | null>('next');
+  protected readonly ONWARD = ONWARD;
+  protected readonly on = viewChild<ElementRef<HTMLButtonElement>>('on');
 
   protected readonly scaleOf = rulerScale;
   protected readonly say = computed(() => this.#voice.voice().say);
@@ -99,7 +108,7 @@ export class ReadingShown {
     effect(() => {
       this.assessment();
       // the next key goes on, or is a digit of the next reading
-      setTimeout(() => this.on().nativeElement.focus({ preventScroll: true }));
+      setTimeout(() => this.on()?.nativeElement.focus({ preventScroll: true }));
     });
   }
 }

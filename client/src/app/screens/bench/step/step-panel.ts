@@ -21,6 +21,7 @@ import { ObservationEntry } from './observation-entry';
 import { ReadWith } from './read-with';
 import { ReadingEntry } from './reading-entry';
 import { ReadingShown } from './reading-shown';
+import type { Onward } from './reading-shown';
 import { StepDrawing } from '../circuit/step-drawing';
 
 /** The step at hand: what to do now, or what was read; beside it where the leads go. */
@@ -53,6 +54,8 @@ export class StepPanel {
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
   readonly chosen = output<StepName>();
+  /** Nothing is left to read: the job can be signed off. */
+  readonly decided = output();
 
   protected readonly cautions = viewChild(CautionStrip);
   protected readonly entry = viewChild(ReadingEntry);
@@ -111,6 +114,12 @@ export class StepPanel {
   protected readonly shows = computed(() => this.#isAllRead() && !this.#again() && !this.at.isNext());
   /** What is shown large: the newest of the battery at hand, the worst where none is. */
   protected readonly shown = computed(() => this.#counting().at(-1) ?? null);
+
+  /** What follows the reading that is shown: once nothing is asked for, signing off. */
+  protected readonly leadsTo = computed((): Onward | null => {
+    if (this.at.next() !== null) return 'next';
+    return this.job.isQuick() || this.view().signOff ? null : 'sign-off';
+  });
 
   /** Why the bench came here, in a line. */
   protected readonly why = computed((): string => {
