@@ -78,4 +78,12 @@ export async function enter(page: Page, step: string, typed: string): Promise<vo
   await page.keyboard.press('Enter');
 }
 
+/** Does something and waits until the server has stored it: only then may a test take the server away. */
+export async function untilStored(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const answer = page.waitForResponse((response) => response.request().method() !== 'GET' && response.ok());
+  await act();
+  await answer;
+  await expect(page.getByText('Saving …')).toBeHidden();
+}
+
 export { expect };

@@ -1,4 +1,4 @@
-import { enter, expect, inTheFourNotes, pick, test, toEmptyShop } from './application';
+import { enter, expect, inTheFourNotes, pick, test, toEmptyShop, untilStored } from './application';
 
 test('a job from an empty floor, by keyboard alone: four readings, a verdict, and all found again', async ({
   page,
@@ -43,9 +43,8 @@ test('the server goes away between two readings: none is lost, and each is store
   await toEmptyShop(page, app);
   await page.getByRole('button', { name: 'New job' }).first().click();
   await page.getByLabel('Vehicle').fill('Ferry tug 2.0 diesel');
-  await page.getByRole('button', { name: 'Open the job' }).click();
-  await enter(page, 'Resting voltage', '12.61');
-  await expect(page.getByText('Saving …')).toBeHidden();
+  await untilStored(page, () => page.getByRole('button', { name: 'Open the job' }).click());
+  await untilStored(page, () => enter(page, 'Resting voltage', '12.61'));
 
   await app.stop();
   await enter(page, 'Cranking voltage', '10.1');
@@ -65,8 +64,7 @@ test('what was entered while the server was away is kept over a reload of the pa
   await toEmptyShop(page, app);
   await page.getByRole('button', { name: 'New job' }).first().click();
   await page.getByLabel('Vehicle').fill('Quay crane 3.0 diesel');
-  await page.getByRole('button', { name: 'Open the job' }).click();
-  await expect(page.getByText('Saving …')).toBeHidden();
+  await untilStored(page, () => page.getByRole('button', { name: 'Open the job' }).click());
   await page.route('**/readings', (route) => route.abort());
   await enter(page, 'Resting voltage', '12.58');
   await expect(page.getByText('1 waiting for the server')).toBeVisible();

@@ -1,6 +1,6 @@
 /** Two devices on one job, timers on the server's clock, and a minute without the server. */
 import type { Page } from '@playwright/test';
-import { enter, expect, inTheFourNotes, test, toEmptyShop } from './application';
+import { enter, expect, inTheFourNotes, test, toEmptyShop, untilStored } from './application';
 import { openJob } from './walk';
 
 const DEMO_JOB = '7e7ad000-0000-4000-9000-000000000002';
@@ -92,9 +92,8 @@ test('a wait survives a reload, another device and a restart of the server, and 
   browser,
 }) => {
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000016`);
-  await page.getByRole('button', { name: 'Settle', exact: true }).click();
+  await untilStored(page, () => page.getByRole('button', { name: 'Settle', exact: true }).click());
   await expect(page.locator('.chip')).toContainText(/Settle\s*2:[0-3]\d/);
-  await expect(page.getByText('Saving …')).toBeHidden();
   await page.reload();
   await expect(page.locator('.chip')).toContainText('Settle');
   await app.stop();
@@ -128,8 +127,7 @@ test('without the server: readings, a timer and a look are kept, sent in order a
 }) => {
   await inTheFourNotes(page);
   await toEmptyShop(page, app);
-  await openJob(page, 'Pier van 2.2 diesel', ['Cranks slowly']);
-  await expect(page.getByText('Saving …')).toBeHidden();
+  await untilStored(page, () => openJob(page, 'Pier van 2.2 diesel', ['Cranks slowly']));
   const job = page.url().split('/').at(-1)!;
   await app.stop();
   await enter(page, 'Resting voltage', '12.62');
