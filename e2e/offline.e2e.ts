@@ -1,7 +1,18 @@
 /** The page opens without the network: what it needs is on the device after the first visit. */
+import type { Page } from '@playwright/test';
 import { expect, inTheFourNotes, pick, test } from './application';
 
 test.use({ serviceWorkers: 'allow' });
+
+/** Until everything is fetched beforehand, and the page is served by the device. */
+async function untilOnDevice(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+  await page.waitForTimeout(3000);
+  await page.reload();
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+}
 
 test('with the server stopped the bench opens after a reload, takes a reading, and it is stored once when it is back', async ({
   page,
@@ -13,13 +24,7 @@ test('with the server stopped the bench opens after a reload, takes a reading, a
   await page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first().waitFor();
   await page.goto(`${app.url}/jobs/${job}`);
   await expect(page.getByRole('heading', { name: 'Pool car 1.2 petrol' })).toBeVisible();
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-  });
-  // everything is fetched beforehand: a second visit is served by the device
-  await page.waitForTimeout(3000);
-  await page.reload();
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await untilOnDevice(page);
 
   await app.stop();
   await page.reload();
@@ -49,12 +54,7 @@ test('without the network a job is opened and a quick check begun; both are sent
 }) => {
   await page.goto(`${app.url}/floor`);
   await page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first().waitFor();
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-  });
-  await page.waitForTimeout(3000);
-  await page.reload();
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await untilOnDevice(page);
   await app.stop();
   await page.reload();
   await page.getByRole('button', { name: 'New job' }).first().click();

@@ -52,7 +52,7 @@ export { solvePaths } from './judge/derive/solve-paths';
 export type { PathSolution, PieceEstimate } from './judge/derive/path-solution';
 export { solveSymmetric } from './judge/derive/solve-symmetric';
 export type { Assessment, ResolvedLimit } from './judge/grade/assessment';
-export { judge } from './judge/judge';
+export { judge, judgeSurvey } from './judge/judge';
 export { openRepeats, repeatsOf, testsToRepeat } from './judge/repeat-tests';
 export type { RepeatedTest } from './judge/repeat-tests';
 export { batteryUnits } from './judge/situation';

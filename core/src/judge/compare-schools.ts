@@ -6,8 +6,8 @@ import type { CriteriaSet } from '../criteria/criteria-set';
 import { SCHOOLS } from '../criteria/schools';
 import { ENGLISH } from '../words/en/voice';
 import type { Voice } from '../words/phrases';
-import { judge } from './judge';
-import { assessCase } from './survey';
+import { judgeSurvey } from './judge';
+import { survey } from './survey';
 
 /** One reading that the schools do not grade alike. */
 export interface Disagreement {
@@ -33,11 +33,11 @@ export function compareSchools(
   sets: readonly CriteriaSet[] = SCHOOLS,
   voice: Voice = ENGLISH,
 ): SchoolComparison {
-  const assessed = sets.map((criteria) => assessCase(subject, criteria));
+  const seen = sets.map((criteria) => survey(subject, criteria));
   return {
-    schools: sets.map((criteria) => ({ criteria, decision: judge(subject, criteria).decision })),
+    schools: sets.map((criteria, index) => ({ criteria, decision: judgeSurvey(seen[index]!).decision })),
     disagreements: subject.readings.flatMap(({ id, test }, index): Disagreement[] => {
-      const by = assessed.map((assessments) => {
+      const by = seen.map(({ assessments }) => {
         const { grade, resolved } = assessments[index]!;
         return { grade, limit: resolved ? voice.say(resolved.bound) : '' };
       });

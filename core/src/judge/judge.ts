@@ -36,6 +36,7 @@ import { rankFaults } from './rank/rank-faults';
 import type { Ranked } from './rank/rank-faults';
 import type { Situation } from './situation';
 import { survey } from './survey';
+import type { Survey } from './survey';
 import { findingsOf } from './weigh';
 
 /** Faults from this probability on are told what would change them. */
@@ -50,9 +51,13 @@ const NOTHING = Object.fromEntries(FAULT_NAMES.map((fault) => [fault, 0])) as Re
  * @param subject A case that fits `tetrad-case/1`.
  * @param criteria The school to judge by.
  */
-export function judge(subject: Case, criteria: CriteriaSet = BALANCED): Judgement {
-  const surveyed = survey(subject, criteria);
+export const judge = (subject: Case, criteria: CriteriaSet = BALANCED): Judgement =>
+  judgeSurvey(survey(subject, criteria));
+
+/** Judges a case that is surveyed already. */
+export function judgeSurvey(surveyed: Survey): Judgement {
   const { situation } = surveyed;
+  const { criteria } = situation;
   const figures = derive(situation);
   const ranked = rankFaults(findingsOf({ situation, figures }));
   const probability = { ...NOTHING }; // every key at once keeps the object fast

@@ -1,4 +1,4 @@
-import { BALANCED, CASE_FORMAT, assessCase, fourNoteProfile, judge, schoolById } from '@tetrad/core';
+import { BALANCED, CASE_FORMAT, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { findJob, touchJob } from '../sql/jobs';
@@ -30,8 +30,9 @@ export async function caseOf(sql: Sql, shop: string, job: JobRow): Promise<Case>
 export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
   const subject = await caseOf(sql, shop, job);
   const criteria = schoolById(job.criteria) ?? BALANCED;
-  const profile = fourNoteProfile(assessCase(subject, criteria), subject.system);
-  await addJudgement(sql, shop, job.id, judge(subject, criteria), profile);
+  const surveyed = survey(subject, criteria);
+  const profile = fourNoteProfile(surveyed.assessments, subject.system);
+  await addJudgement(sql, shop, job.id, judgeSurvey(surveyed), profile);
   await touchJob(sql, shop, job.id);
 }
 

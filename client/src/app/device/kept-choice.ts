@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
 import type { Signal } from '@angular/core';
+import { storedObject } from './stored-object';
 
 /** What a choice may hold, field by field; the first is the usual one. */
 export type Allowed<T> = { readonly [K in keyof T]: readonly [T[K], ...T[K][]] };
@@ -12,7 +13,7 @@ export interface KeptChoice<T> {
 /** Choices of this device, kept over a reload; anything kept that is no choice is passed over. */
 export function keptChoice<T extends object>(key: string, allowed: Allowed<T>): KeptChoice<T> {
   const fields = Object.keys(allowed) as (keyof T)[];
-  const kept = read<T>(key);
+  const kept: Partial<T> = storedObject(localStorage, key) ?? {};
   const first = Object.fromEntries(
     fields.map((field) => {
       const found = kept[field];
@@ -27,13 +28,4 @@ export function keptChoice<T extends object>(key: string, allowed: Allowed<T>): 
       localStorage.setItem(key, JSON.stringify(value()));
     },
   };
-}
-
-function read<T>(key: string): Partial<T> {
-  try {
-    const found: unknown = JSON.parse(localStorage.getItem(key) ?? '{}');
-    return typeof found === 'object' && found !== null ? (found as Partial<T>) : {};
-  } catch {
-    return {}; // something else wrote there
-  }
 }

@@ -1,13 +1,11 @@
-import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, combineLatest, filter, from, map, of, startWith, switchMap, tap } from 'rxjs';
-import type { InstrumentView } from '@tetrad/contracts';
+import { combineLatest, startWith, switchMap } from 'rxjs';
 import { Kept } from '../device/kept';
 import { Api } from '../state/api';
-import { problemOf } from '../state/loading';
-import { selectShop } from '../state/shop/shop.feature';
+import { keptAnswer } from '../state/kept-answer';
+import { chosenShop } from '../state/shop/shop.feature';
 import { InstrumentActions } from './instruments.feature';
 
 /** Loads the shop's instruments once they are needed; while the server is away those it told last. */
@@ -19,25 +17,13 @@ export class InstrumentsEffects {
   readonly #kept = inject(Kept);
 
   readonly load = createEffect(() =>
-    combineLatest([
-      this.#actions.pipe(ofType(InstrumentActions.load), startWith(null)),
-      this.#store.select(selectShop).pipe(filter((shop) => shop !== null)),
-    ]).pipe(
-      switchMap(([, shop]) => {
-        const key = `instruments ${shop}`;
-        return this.#api.instruments(shop).pipe(
-          tap((instruments) => void this.#kept.put(key, instruments)),
-          map((instruments) => InstrumentActions.loaded({ instruments })),
-          catchError((failure: HttpErrorResponse) =>
-            from(this.#kept.get<readonly InstrumentView[]>(key)).pipe(
-              switchMap((instruments) => {
-                const failed = InstrumentActions.failed({ problem: problemOf(failure) });
-                return instruments ? of(InstrumentActions.loaded({ instruments }), failed) : of(failed);
-              }),
-            ),
-          ),
-        );
-      }),
+    combineLatest([this.#actions.pipe(ofType(InstrumentActions.load), startWith(null)), chosenShop(this.#store)]).pipe(
+      switchMap(([, shop]) =>
+        keptAnswer(this.#kept, `instruments ${shop}`, this.#api.instruments(shop), {
+          loaded: (instruments) => InstrumentActions.loaded({ instruments }),
+          failed: (problem) => InstrumentActions.failed({ problem }),
+        }),
+      ),
     ),
   );
 }

@@ -5,7 +5,7 @@
 import { computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import { BALANCED, fourNoteProfile, judge, schoolById, survey } from '@tetrad/core';
+import { BALANCED, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { selectHeld, selectItems } from '../outbox/outbox.feature';
 import { queued, withOutbox } from '../outbox/outbox-item';
@@ -39,8 +39,8 @@ export const JobStore = signalStore(
       surveyed,
       assessments: computed(() => surveyed()?.assessments ?? []),
       judgement: computed(() => {
-        const given = subject();
-        return given && judge(given, criteria());
+        const seen = surveyed();
+        return seen && judgeSurvey(seen);
       }),
       profile: computed(() => {
         const [given, seen] = [subject(), surveyed()];

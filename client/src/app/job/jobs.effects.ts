@@ -25,7 +25,7 @@ import { selectItems } from '../outbox/outbox.feature';
 import { Api } from '../state/api';
 import { eventStream } from '../state/event-stream';
 import { mayRetry, problemOf } from '../state/loading';
-import { selectShop } from '../state/shop/shop.feature';
+import { chosenShop } from '../state/shop/shop.feature';
 import { JobActions, selectToldJob } from './jobs.feature';
 
 const RETRY_MS = 3000;
@@ -38,7 +38,7 @@ export class JobsEffects {
   readonly #store = inject(Store);
   readonly #api = inject(Api);
   readonly #kept = inject(Kept);
-  readonly #shop = this.#store.select(selectShop).pipe(filter((shop) => shop !== null));
+  readonly #shop = chosenShop(this.#store);
 
   readonly load = createEffect(() =>
     combineLatest([this.#actions.pipe(ofType(JobActions.opened)), this.#shop]).pipe(

@@ -1,8 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
-import { ValueControl, asControl, pageId } from './value-control';
-import type { Option } from './value-control';
+import { ChoiceControl, asControl, pageId } from './value-control';
 
 /** One of a few words, all of them seen. */
 @Component({
@@ -25,11 +24,8 @@ import type { Option } from './value-control';
   `,
   host: { class: 'kit-field' },
 })
-export class Segmented<T> extends ValueControl<T> {
-  readonly label = input.required<string>();
-  readonly options = input.required<readonly Option<T>[]>();
+export class Segmented<T> extends ChoiceControl<T> {
   /** The label is for screen readers only: the words beside it say it already. */
   readonly quiet = input(false);
   protected readonly id = pageId('segmented');
-  protected readonly list = computed(() => this.options().map((option) => ({ ...option })));
 }

@@ -1,8 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Select as PSelect } from 'primeng/select';
-import { ValueControl, asControl, pageId } from './value-control';
-import type { Option } from './value-control';
+import { ChoiceControl, asControl, pageId } from './value-control';
 
 /** One of many words, from a list that opens. */
 @Component({
@@ -31,11 +30,7 @@ import type { Option } from './value-control';
   `,
   host: { class: 'kit-field' },
 })
-export class Select<T> extends ValueControl<T> {
-  readonly label = input.required<string>();
-  readonly options = input.required<readonly Option<T>[]>();
+export class Select<T> extends ChoiceControl<T> {
   readonly placeholder = input('');
   protected readonly id = pageId('select');
-  /** A list of its own: the library writes into what it is given. */
-  protected readonly list = computed(() => this.options().map((option) => ({ ...option })));
 }

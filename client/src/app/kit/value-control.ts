@@ -1,4 +1,4 @@
-import { DestroyRef, Directive, Injector, forwardRef, inject, model, signal } from '@angular/core';
+import { DestroyRef, Directive, Injector, computed, forwardRef, inject, input, model, signal } from '@angular/core';
 import type { AfterViewInit } from '@angular/core';
 import type { Type } from '@angular/core';
 import type { ControlValueAccessor } from '@angular/forms';
@@ -42,6 +42,15 @@ export abstract class ValueControl<T> implements ControlValueAccessor, AfterView
   }
 }
 
+/** A choice of one of several words. */
+@Directive()
+export abstract class ChoiceControl<T> extends ValueControl<T> {
+  readonly label = input.required<string>();
+  readonly options = input.required<readonly Option<T>[]>();
+  /** A list of its own: the library writes into what it is given. */
+  protected readonly list = computed(() => this.options().map((option) => ({ ...option })));
+}
+
 /** Makes a part a form control. */
 export const asControl = (part: () => Type<unknown>) => ({
   provide: NG_VALUE_ACCESSOR,
@@ -55,7 +64,7 @@ export interface Option<T = string> {
   readonly label: string;
 }
 
-/** Enter in a tick sends its form, as it does in a text. */
+/** Sends the form of what Enter was pressed in, whether or not its button is drawn enabled yet. */
 export function sendForm(event: Event): void {
   const form = (event.target as HTMLElement).closest('form');
   if (!form) return;

@@ -1,17 +1,16 @@
-import { Directive, output } from '@angular/core';
+import { Directive } from '@angular/core';
+import { sendForm } from '../value-control';
 
 /**
- * Enter in a text of a form, told at once. A browser sends a form only if its button is enabled, and that is drawn a
- * moment after the last key: of a quick hand the Enter would be lost. A key held down tells once.
+ * A form that Enter in a text sends at once. A browser sends one only if its button is enabled, and that is drawn a
+ * moment after the last key: of a quick hand the Enter would be lost. A key held down sends once.
  */
-@Directive({ selector: 'form[ttEnter]', host: { '(keydown.enter)': 'tell($event)' } })
+@Directive({ selector: 'form[ttEnter]', host: { '(keydown.enter)': 'send($event)' } })
 export class Enter {
-  readonly ttEnter = output();
-
-  protected tell(event: Event): void {
+  protected send(event: Event): void {
     const { target } = event;
     if (!(target instanceof HTMLInputElement) || target.type !== 'text') return;
-    event.preventDefault();
-    if (!(event as KeyboardEvent).repeat) this.ttEnter.emit();
+    if ((event as KeyboardEvent).repeat) event.preventDefault();
+    else sendForm(event);
   }
 }

@@ -1,6 +1,7 @@
 import { DestroyRef, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { FormGroup } from '@angular/forms';
+import { storedObject } from '../../device/stored-object';
 
 const PREFIX = 'tetrad.draft.';
 
@@ -11,14 +12,19 @@ const PREFIX = 'tetrad.draft.';
  */
 export function keptDraft(form: FormGroup, name: string): () => void {
   const key = PREFIX + name;
-  try {
-    const kept: unknown = JSON.parse(sessionStorage.getItem(key) ?? 'null');
-    if (typeof kept === 'object' && kept !== null) form.patchValue(kept);
-  } catch {
-    // something else wrote there: begin anew
-  }
+  restoreForm(form, key);
   form.valueChanges
     .pipe(takeUntilDestroyed(inject(DestroyRef)))
     .subscribe(() => sessionStorage.setItem(key, JSON.stringify(form.getRawValue())));
   return () => sessionStorage.removeItem(key);
+}
+
+/** Fills a form with what was typed before a reload; of another shape it is passed over. */
+export function restoreForm(form: FormGroup, key: string): void {
+  const kept = storedObject(sessionStorage, key);
+  try {
+    if (kept) form.patchValue(kept);
+  } catch {
+    // something else wrote there: begin anew
+  }
 }

@@ -33,7 +33,7 @@ import { instrumentForm, instrumentOf, unitsOf } from './instrument-form';
             </tt-field>
           }
         </div>
-        <div class="end">
+        <div class="kit-end">
           <button pButton (click)="closed.emit()">Cancel</button>
           <button pButton kind="main" type="submit">Save</button>
         </div>
@@ -50,11 +50,6 @@ import { instrumentForm, instrumentOf, unitsOf } from './instrument-form';
       display: grid;
       grid-template-columns: 1fr 1fr;
       gap: 12px;
-    }
-    .end {
-      display: flex;
-      justify-content: flex-end;
-      gap: 8px;
     }
   `,
 })

@@ -1,28 +1,12 @@
-import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import {
-  EMPTY,
-  catchError,
-  combineLatest,
-  debounceTime,
-  distinctUntilChanged,
-  filter,
-  from,
-  map,
-  merge,
-  of,
-  switchMap,
-  tap,
-  withLatestFrom,
-} from 'rxjs';
-import type { FloorRow } from '@tetrad/contracts';
+import { EMPTY, combineLatest, debounceTime, distinctUntilChanged, map, merge, switchMap, withLatestFrom } from 'rxjs';
 import { Kept } from '../../device/kept';
 import { Api } from '../api';
 import { eventStream } from '../event-stream';
-import { problemOf } from '../loading';
-import { selectShop } from '../shop/shop.feature';
+import { keptAnswer } from '../kept-answer';
+import { chosenShop } from '../shop/shop.feature';
 import { FloorActions, selectFloor } from './floor.feature';
 
 /** Many jobs may change at once: the floor is read again once they are quiet. */
@@ -35,25 +19,16 @@ export class FloorEffects {
   readonly #store = inject(Store);
   readonly #api = inject(Api);
   readonly #kept = inject(Kept);
-  readonly #shop = this.#store.select(selectShop).pipe(filter((shop) => shop !== null));
+  readonly #shop = chosenShop(this.#store);
 
   readonly load = createEffect(() =>
     combineLatest([this.#actions.pipe(ofType(FloorActions.load)), this.#shop]).pipe(
-      switchMap(([{ status }, shop]) => {
-        const key = `floor ${shop} ${status}`;
-        return this.#api.floor(shop, status).pipe(
-          tap((rows) => void this.#kept.put(key, rows)),
-          map((rows) => FloorActions.loaded({ rows })),
-          catchError((failure: HttpErrorResponse) =>
-            from(this.#kept.get<readonly FloorRow[]>(key)).pipe(
-              switchMap((rows) => {
-                const failed = FloorActions.failed({ problem: problemOf(failure) });
-                return rows ? of(FloorActions.loaded({ rows }), failed) : of(failed);
-              }),
-            ),
-          ),
-        );
-      }),
+      switchMap(([{ status }, shop]) =>
+        keptAnswer(this.#kept, `floor ${shop} ${status}`, this.#api.floor(shop, status), {
+          loaded: (rows) => FloorActions.loaded({ rows }),
+          failed: (problem) => FloorActions.failed({ problem }),
+        }),
+      ),
     ),
   );
 

@@ -1,12 +1,11 @@
-import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, from, map, of, switchMap, take, tap, timer } from 'rxjs';
+import { map, switchMap, take, tap, timer } from 'rxjs';
 import type { Action } from '@ngrx/store';
 import type { ShopView } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { Api } from '../api';
-import { problemOf } from '../loading';
+import { keptAnswer } from '../kept-answer';
 import { ShopActions } from './shop.feature';
 
 const KEY = 'tetrad.shop';
@@ -31,18 +30,10 @@ export class ShopEffects {
     this.#actions.pipe(
       ofType(ShopActions.load),
       switchMap(() =>
-        this.#api.shops().pipe(
-          tap((shops) => void this.#kept.put(SHOPS, shops)),
-          map(chosenOf),
-          catchError((failure: HttpErrorResponse) =>
-            from(this.#kept.get<readonly ShopView[]>(SHOPS)).pipe(
-              switchMap((shops) => {
-                const failed = ShopActions.failed({ problem: problemOf(failure) });
-                return shops ? of(chosenOf(shops), failed) : of(failed);
-              }),
-            ),
-          ),
-        ),
+        keptAnswer(this.#kept, SHOPS, this.#api.shops(), {
+          loaded: chosenOf,
+          failed: (problem) => ShopActions.failed({ problem }),
+        }),
       ),
     ),
   );

@@ -1,4 +1,7 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
+import type { Store } from '@ngrx/store';
+import { filter } from 'rxjs';
+import type { Observable } from 'rxjs';
 import type { Problem, ShopView } from '@tetrad/contracts';
 import { IDLE, LOADED, LOADING } from '../loading';
 import type { Loading } from '../loading';
@@ -35,3 +38,7 @@ export const shopFeature = createFeature({
   ),
 });
 export const { selectShops, selectChosen: selectShop, selectWho, selectLoading: selectShopLoading } = shopFeature;
+
+/** The shop this device works for, once it is known. */
+export const chosenShop = (store: Store): Observable<string> =>
+  store.select(selectShop).pipe(filter((shop) => shop !== null));

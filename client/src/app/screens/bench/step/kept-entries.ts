@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { ReadingStep } from '@tetrad/core';
+import { restoreForm } from '../../../kit/forms/kept-draft';
 import { keyOf } from '../route/step-key';
 import type { ReadingForm } from './reading-form';
 
@@ -18,11 +19,6 @@ export class KeptEntries {
     sessionStorage.removeItem(keyFor(job, step));
   }
   restore(job: string | null, step: ReadingStep, form: ReadingForm): void {
-    try {
-      const kept: unknown = JSON.parse(sessionStorage.getItem(keyFor(job, step)) ?? 'null');
-      if (typeof kept === 'object' && kept !== null) form.patchValue(kept);
-    } catch {
-      // something else wrote there: begin anew
-    }
+    restoreForm(form, keyFor(job, step));
   }
 }

@@ -21,7 +21,7 @@ const CYLINDERS = SYSTEM_FIGURES.cylinders;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-fold [says]="kind() === 'rpm' ? 'From peaks …' : 'From the clamp’s volts …'">
-      <form [formGroup]="form" (ngSubmit)="take()" (ttEnter)="take()">
+      <form [formGroup]="form" ttEnter (ngSubmit)="take()">
         @if (kind() === 'rpm') {
           <tt-field label="Peaks per second"><input pInputText ttFigure formControlName="shown" /></tt-field>
           <tt-field label="Cylinders"><input pInputText ttFigure formControlName="cylinders" /></tt-field>
