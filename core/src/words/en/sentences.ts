@@ -7,6 +7,7 @@ import { SYMPTOMS } from '../../trade/symptoms';
 import type { SymptomName } from '../../trade/symptoms';
 import { OBSERVATIONS, TESTS, isObservationName } from '../../trade/tables';
 import type { PhraseTable, Said, Voice } from '../phrases';
+import { CAPTURED } from './captures';
 import { WAYS, listed, lower, spaced, stepName } from './names';
 import { notPossibleWords, readingWords } from './readings';
 import { DECISIONS, NEXT, VERDICTS } from './decided';
@@ -130,6 +131,7 @@ export const SENTENCES = {
   verdicts: VERDICTS,
   next: NEXT,
   cautions: CAUTION,
+  captured: CAPTURED,
 } satisfies Record<string, PhraseTable>;
 
 /** A step as it stands inside a sentence. */

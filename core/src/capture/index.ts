@@ -1,0 +1,21 @@
+/**
+ * Captures: a recorded waveform becomes readings. `read` turns a file into a recording, `map-channels` says what
+ * is what, `take-apart` finds segments, readings and what is wrong, `pyramid` makes millions of samples drawable.
+ * Not part of the core's main entry: a page loads it in its worker only.
+ */
+export { CAPTURE_FORMAT, FINDINGS, SEGMENT_KINDS, asCaseReading, captureSchema, captureShape } from './capture-format';
+export type { Capture, CaptureFinding, CaptureReading, CaptureSegment, FindingName, SegmentKind } from './capture-format';
+export { CHANNEL_ROLES } from './map-channels';
+export type { ChannelRole, MappedChannel, MappingChoice } from './map-channels';
+export { drawn, extremesOf, pyramidOf } from './pyramid';
+export type { Pyramid } from './pyramid';
+export { CaptureError } from './read/capture-fault';
+export type { CaptureFault } from './read/capture-fault';
+export { RecordingReader, readCapture } from './read/read-capture';
+export type { ReadOptions } from './read/read-capture';
+export { MOST_BYTES, MOST_SAMPLES } from './read/read-limits';
+export type { WavScale } from './read/wav-reader';
+export { secondsOf } from './recording';
+export type { RecordedChannel, Recording } from './recording';
+export { takeApart } from './take-apart/take-apart';
+export type { TakeApartOptions } from './take-apart/take-apart';

@@ -1,0 +1,219 @@
+/** Finds out how a text file is written, from its first lines: separator, decimal sign, names, units, time. */
+import type { ChannelUnit } from '../recording';
+import { CaptureError } from './capture-fault';
+import { timeSeconds } from './clock';
+import { columnName, isIndexName, isTimeName, unitOf } from './column-names';
+import type { ColumnUnit } from './column-names';
+import { readNotes } from './notes';
+
+export type ColumnKind = 'time' | 'clock' | 'channel' | 'left-out';
+
+export interface TextColumn {
+  readonly kind: ColumnKind;
+  readonly name: string;
+  /** Of a channel; `''` where it is not told. */
+  readonly unit: ChannelUnit;
+  /** Of a channel: to the base unit. Of a time: to seconds; null where the unit is not told. */
+  readonly factor: number | null;
+}
+
+export interface TextDialect {
+  readonly delimiter: string;
+  readonly decimal: string;
+  readonly columns: readonly TextColumn[];
+  /** The first row of figures, from 0. */
+  readonly firstRow: number;
+  /** From the notes; null where a column tells time. */
+  readonly intervalS: number | null;
+  readonly clampMillivoltsPerAmp: number | null;
+}
+
+/** Rows that are looked at to tell one dialect from another. */
+const ROWS_LOOKED_AT = 25;
+/** Lines that may stand above the rows. */
+const MOST_NOTES = 400;
+/** A unit's symbol is no longer than this: mV, µs, sec. */
+const MOST_SYMBOL = 3;
+const DELIMITERS = ['\t', ';', ','] as const;
+const NUMBER = { '.': /^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i, ',': /^[-+]?(?:\d+,?\d*|,\d+)(?:e[-+]?\d+)?$/i };
+
+/** A line's cells: outside quotes parted at the separator, without quotes and blanks. */
+export function cellsOf(line: string, delimiter: string): string[] {
+  const cells: string[] = [];
+  let from = 0;
+  let quoted = false;
+  for (let i = 0; i <= line.length; i++) {
+    if (line[i] === '"') quoted = !quoted;
+    if (i === line.length || (line[i] === delimiter && !quoted)) {
+      cells.push(line.slice(from, i).trim().replace(/^"|"$/g, '').trim());
+      from = i + 1;
+    }
+  }
+  return cells;
+}
+
+interface Guess {
+  readonly delimiter: string;
+  readonly decimal: '.' | ',';
+  readonly firstRow: number;
+  readonly rows: readonly (readonly string[])[];
+  readonly width: number;
+}
+
+const withoutTail = (cells: readonly string[]): readonly string[] => {
+  let end = cells.length;
+  while (end > 1 && cells[end - 1] === '') end--;
+  return cells.slice(0, end);
+};
+
+const DAY = /^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{2,4})$/;
+const isTime = (cell: string): boolean => !Number.isNaN(timeSeconds(cell));
+
+/** A row of figures: every cell a number, a time, a day or empty, and one at least a number or a time. */
+const isRow = (cells: readonly string[], number: RegExp): boolean =>
+  cells.some((cell) => number.test(cell) || isTime(cell)) &&
+  cells.every((cell) => cell === '' || number.test(cell) || isTime(cell) || DAY.test(cell));
+
+function guess(lines: readonly string[], delimiter: string, decimal: '.' | ','): Guess | null {
+  if (delimiter === ',' && decimal === ',' && !lines.some((line) => line.includes('"'))) return null;
+  const number = NUMBER[decimal];
+  for (let first = 0; first < Math.min(lines.length, MOST_NOTES); first++) {
+    const rows: string[][] = [];
+    for (let at = first; at < lines.length && rows.length < ROWS_LOOKED_AT; at++) {
+      if (lines[at]!.trim() === '') continue;
+      const cells = cellsOf(lines[at]!, delimiter);
+      if (!isRow(cells, number)) break;
+      rows.push(cells);
+    }
+    // a single odd row within the notes is not yet the table
+    if (rows.length >= Math.min(3, lines.length - first) && rows.length > 0) {
+      const width = Math.max(...rows.map((cells) => withoutTail(cells).length));
+      return { delimiter, decimal, firstRow: first, rows, width };
+    }
+  }
+  return null;
+}
+
+/** How well a guess explains the lines: rows of several cells beat one cell, real fractions beat whole numbers. */
+function worth({ rows, width, delimiter, decimal }: Guess): number {
+  const even = rows.filter((cells) => withoutTail(cells).length === width).length / rows.length;
+  const fractions = rows.some((cells) => cells.some((cell) => cell.includes(decimal)));
+  return (width > 1 ? 4 : 0) + even + (fractions ? 0.5 : 0) + (delimiter === ',' ? 0 : 0.1) + Math.min(rows.length, 5);
+}
+
+/** A unit in brackets, or a symbol; `seconds` and `volts` are names. */
+const isUnitRow = (cells: readonly string[]): boolean => {
+  const filled = cells.filter((cell) => cell !== '');
+  const isUnit = (cell: string): boolean =>
+    /^[([][^)\]]*[)\]]$/.test(cell) || (cell.length <= MOST_SYMBOL && unitOf(cell) !== null);
+  return filled.length > 0 && filled.every(isUnit);
+};
+
+interface Named {
+  readonly names: readonly string[];
+  readonly units: readonly (ColumnUnit | null)[];
+  readonly notesEnd: number;
+}
+
+/** The row of names and the row of units above the figures, where they stand. */
+function namesAbove(lines: readonly string[], { firstRow, delimiter, width }: Guess): Named {
+  const none: Named = { names: [], units: [], notesEnd: firstRow };
+  let at = firstRow - 1;
+  const above = (): readonly string[] | null => {
+    while (at >= 0 && lines[at]!.trim() === '') at--;
+    if (at < 0) return null;
+    const cells = withoutTail(cellsOf(lines[at]!.replace(/^#\s*/, ''), delimiter));
+    return cells.length >= Math.min(2, width) && cells.length <= width + 1 ? cells : null;
+  };
+  let cells = above();
+  if (!cells) return none;
+  let units: (ColumnUnit | null)[] = [];
+  if (isUnitRow(cells)) {
+    units = cells.map(unitOf);
+    const unitsAt = at--;
+    const names = above();
+    // a row of symbols with no names above it is both
+    if (!names) return { names: cells.every((cell) => /^\w/.test(cell)) ? cells : [], units, notesEnd: unitsAt };
+    cells = names;
+  }
+  const isNote = width > 1 && cells.length === 2 && width > 2 && /:$|=/.test(cells[0]!);
+  return isNote ? { ...none, units } : { names: cells, units, notesEnd: at };
+}
+
+/** Figures that only grow, by steps much alike, may be a time. */
+function grows(rows: readonly (readonly string[])[], column: number, decimal: string): boolean {
+  const values = rows.map((cells) => Number((cells[column] ?? '').replace(decimal, '.')));
+  return values.length > 2 && values.every((value, at) => at === 0 || value > values[at - 1]!);
+}
+
+/**
+ * @param lines The first lines of the file, whole ones only.
+ * @throws CaptureError where they hold no table of figures, or no time.
+ */
+export function findDialect(lines: readonly string[]): TextDialect {
+  const guesses = DELIMITERS.flatMap((delimiter) =>
+    (['.', ','] as const).map((decimal) => guess(lines, delimiter, decimal)),
+  ).filter((found) => found !== null);
+  const best = guesses.sort((a, b) => worth(b) - worth(a))[0];
+  if (!best) throw new CaptureError({ code: 'no-rows', line: Math.min(lines.length, firstTextLine(lines)) });
+  const { rows, width, decimal, delimiter, firstRow } = best;
+  const { names, units, notesEnd } = namesAbove(lines, best);
+  if (names.length > 0 && names.length !== width && names.length !== rows[0]!.length)
+    throw new CaptureError({ code: 'columns', line: firstRow + 1, found: width, wanted: names.length });
+  const notes = readNotes(lines.slice(0, notesEnd));
+  const told = Array.from({ length: Math.max(width, names.length) }, (_, column) => {
+    const { name, unit } = columnName(names[column] ?? '');
+    return { name: name || `column ${column + 1}`, isNamed: names.length > 0, unit: units[column] ?? unit };
+  });
+  const timeColumn = findTime(told, best, notes.intervalS !== null);
+  if (told.length === 1 && (timeColumn === 0 || notes.intervalS === null))
+    throw new CaptureError({ code: 'one-column', line: firstRow + 1 });
+  if (timeColumn === null && notes.intervalS === null) throw new CaptureError({ code: 'no-time', line: firstRow + 1 });
+  const columns = told.map(({ name, unit }, column): TextColumn => {
+    if (column === timeColumn) {
+      const isClock = rows.every((cells) => isTime(cells[column] ?? ''));
+      return {
+        kind: isClock ? 'clock' : 'time',
+        name,
+        unit: '',
+        factor: isClock ? 1 : unit?.quantity === 'time' ? unit.factor : null,
+      };
+    }
+    if (isIndexName(name) || isTimeName(name) || rows.some((cells) => isTime(cells[column] ?? '') || DAY.test(cells[column] ?? '')))
+      return { kind: 'left-out', name, unit: '', factor: null };
+    const known = unit && unit.quantity !== 'time' ? unit : null;
+    return { kind: 'channel', name, unit: (known?.quantity as ChannelUnit) ?? '', factor: known?.factor ?? 1 };
+  });
+  return {
+    delimiter,
+    decimal,
+    columns,
+    firstRow,
+    intervalS: timeColumn === null ? notes.intervalS : null,
+    clampMillivoltsPerAmp: notes.clampMillivoltsPerAmp,
+  };
+}
+
+interface ToldColumn {
+  readonly name: string;
+  readonly isNamed: boolean;
+  readonly unit: ColumnUnit | null;
+}
+
+/** The column that tells time: by its cells, its unit, its name, and last by its figures that only grow. */
+function findTime(told: readonly ToldColumn[], { rows, decimal }: Guess, hasInterval: boolean): number | null {
+  const first = (matches: (column: number) => boolean): number | null => {
+    const at = told.findIndex((_, column) => matches(column));
+    return at < 0 ? null : at;
+  };
+  return (
+    first((column) => rows.every((cells) => isTime(cells[column] ?? ''))) ??
+    first((column) => told[column]!.unit?.quantity === 'time') ??
+    first((column) => told[column]!.isNamed && isTimeName(told[column]!.name)) ??
+    (hasInterval
+      ? null
+      : first((column) => !isIndexName(told[column]!.name) && column === 0 && grows(rows, column, decimal)))
+  );
+}
+
+const firstTextLine = (lines: readonly string[]): number => Math.max(1, lines.findIndex((line) => line.trim() !== '') + 1);

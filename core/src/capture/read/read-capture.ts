@@ -1,0 +1,65 @@
+/** Reads a recording whatever its kind: the first bytes tell WAV, JSON and text apart, never the file's name. */
+import type { Recording } from '../recording';
+import { CaptureError } from './capture-fault';
+import type { CaptureReader } from './capture-reader';
+import { CsvReader } from './csv-reader';
+import { JsonReader } from './json-reader';
+import { MOST_BYTES } from './read-limits';
+import { WavReader } from './wav-reader';
+import type { WavScale } from './wav-reader';
+
+export interface ReadOptions {
+  /** What full scale of a WAV stands for; null where nobody said. */
+  readonly wavScale?: WavScale | null;
+}
+
+/** Enough to tell the kinds apart. */
+const KIND_BYTES = 16;
+const SPACE = 32;
+const BRACE = 123;
+
+/** A reader for a file of any kind. */
+export class RecordingReader implements CaptureReader {
+  #head: Uint8Array = new Uint8Array(0);
+  #reader: CaptureReader | null = null;
+  #bytes = 0;
+
+  constructor(private readonly options: ReadOptions = {}) {}
+
+  push(chunk: Uint8Array): void {
+    this.#bytes += chunk.length;
+    if (this.#bytes > MOST_BYTES) throw new CaptureError({ code: 'too-large', bytes: this.#bytes, most: MOST_BYTES });
+    if (this.#reader) return this.#reader.push(chunk);
+    const head = new Uint8Array(this.#head.length + chunk.length);
+    head.set(this.#head);
+    head.set(chunk, this.#head.length);
+    this.#head = head;
+    if (head.length >= KIND_BYTES) this.#begin();
+  }
+
+  finish(): Recording {
+    if (this.#bytes === 0) throw new CaptureError({ code: 'empty' });
+    if (!this.#reader) this.#begin();
+    return this.#reader!.finish();
+  }
+
+  #begin(): void {
+    this.#reader = readerFor(this.#head, this.options);
+    this.#reader.push(this.#head);
+    this.#head = new Uint8Array(0);
+  }
+}
+
+function readerFor(head: Uint8Array, { wavScale = null }: ReadOptions): CaptureReader {
+  const text = String.fromCharCode(...head.subarray(0, 4));
+  if (text === 'RIFF') return new WavReader(wavScale);
+  const first = head.find((byte) => byte > SPACE && byte < 0x80);
+  return first === BRACE ? new JsonReader() : new CsvReader();
+}
+
+/** A whole file that lies in memory already. @throws CaptureError */
+export function readCapture(bytes: Uint8Array, options: ReadOptions = {}): Recording {
+  const reader = new RecordingReader(options);
+  reader.push(bytes);
+  return reader.finish();
+}
