@@ -15,6 +15,7 @@ import {
   judgementSchema,
   phraseTables,
 } from '@tetrad/core';
+import { captureSchema } from '@tetrad/core/capture';
 import type { CriteriaSet, Limit } from '@tetrad/core';
 
 const cell = (value: unknown): string => String(value ?? '').replaceAll('|', '\\|');
@@ -162,6 +163,7 @@ const schema = (own: unknown): string => `${JSON.stringify(own, null, 2)}\n`;
 /** @returns the texts of all files that follow from the core, by path. */
 export const derivedFiles = (): Readonly<Record<string, string>> => ({
   'docs/schemas/tetrad-case-1.schema.json': schema(caseShape.schema),
+  'docs/schemas/tetrad-capture-1.schema.json': schema(captureSchema),
   'docs/schemas/tetrad-judgement-1.schema.json': schema(judgementSchema),
   'docs/tables.md': page(),
 });

@@ -1,12 +1,19 @@
-import { writeFile } from 'node:fs/promises';
+import { createWriteStream } from 'node:fs';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
-import papaparse from 'papaparse';
-import { FAULT_NAMES, SimulatedVisit, crankWaveform, simulateCase, writeCase } from '@tetrad/core';
+import {
+  FAULT_NAMES,
+  SimulatedVisit,
+  randomOf,
+  recorded,
+  simulateCase,
+  startRecord,
+  writeCase,
+  writeDialect,
+} from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
 import { UsageError } from './usage-error';
-
-/** Every how many samples of the model one is written: 0.5 ms steps become a 1 kHz record. */
-const THIN = 2;
 
 /** `simulate`: a case from the circuit model on standard output, and the capture behind it as CSV. */
 export async function simulateCommand(words: readonly string[]): Promise<number> {
@@ -30,14 +37,9 @@ export async function simulateCommand(words: readonly string[]): Promise<number>
   const options = { faults: [fault], seed, ...(severity !== undefined && { severity }) };
   process.stdout.write(writeCase(simulateCase(options)));
   if (values.capture === undefined) return 0;
-  const samples = crankWaveform(new SimulatedVisit(options).vehicle).filter((_, index) => index % THIN === 0);
-  const rows = samples.map(({ seconds, volts, amps }) => ({
-    seconds: seconds.toFixed(4),
-    volts: volts.toFixed(3),
-    amps: amps.toFixed(1),
-  }));
+  const record = recorded(startRecord(new SimulatedVisit(options).vehicle), randomOf(seed));
   try {
-    await writeFile(values.capture, `${papaparse.unparse(rows, { newline: '\n' })}\n`);
+    await pipeline(Readable.from(writeDialect(record)), createWriteStream(values.capture));
   } catch (error) {
     console.error(
       `tetrad simulate: ${values.capture} could not be written: ${error instanceof Error ? error.message : String(error)}`,

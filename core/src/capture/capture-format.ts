@@ -75,15 +75,17 @@ export const captureShape = object(
     /** The battery's resistance from many samples of the start. */
     resistance: either(object({ ohm: number({ above: 0 }), error: number({ min: 0 }) }, {}), nothing()),
     chargingAmps: maybe,
-    field: either(
-      object({ dutyPercent: number(), reservePercent: number() }, { hz: maybe }),
-      nothing(),
-    ),
+    field: either(object({ dutyPercent: number(), reservePercent: number() }, { hz: maybe }), nothing()),
     groundNoiseV: maybe,
     frequencies: list(line),
     gaps: list(object(stretch, {})),
     data: object(
-      { encoding: word([SAMPLE_ENCODING]), t0S: number(), dtS: number({ above: 0 }), columns: list(text(0, 400_000_000), 1, 8) },
+      {
+        encoding: word([SAMPLE_ENCODING]),
+        t0S: number(),
+        dtS: number({ above: 0 }),
+        columns: list(text(0, 400_000_000), 1, 8),
+      },
       {},
     ),
   },

@@ -4,7 +4,14 @@
  * Not part of the core's main entry: a page loads it in its worker only.
  */
 export { CAPTURE_FORMAT, FINDINGS, SEGMENT_KINDS, asCaseReading, captureSchema, captureShape } from './capture-format';
-export type { Capture, CaptureFinding, CaptureReading, CaptureSegment, FindingName, SegmentKind } from './capture-format';
+export type {
+  Capture,
+  CaptureFinding,
+  CaptureReading,
+  CaptureSegment,
+  FindingName,
+  SegmentKind,
+} from './capture-format';
 export { CHANNEL_ROLES } from './map-channels';
 export type { ChannelRole, MappedChannel, MappingChoice } from './map-channels';
 export { drawn, extremesOf, pyramidOf } from './pyramid';
@@ -19,3 +26,4 @@ export { secondsOf } from './recording';
 export type { RecordedChannel, Recording } from './recording';
 export { takeApart } from './take-apart/take-apart';
 export type { TakeApartOptions } from './take-apart/take-apart';
+export { withSamples } from './write-capture';

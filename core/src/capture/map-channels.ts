@@ -57,7 +57,7 @@ const TELLING_DIP = 0.8;
 /** The same samples of all channels, spread evenly. */
 const thinned = ({ samples }: RecordedChannel): Float32Array => {
   const every = Math.max(1, Math.floor(samples.length / LOOKED_AT));
-  return samples.filter((_, at) => at % every === 0);
+  return Float32Array.from({ length: Math.ceil(samples.length / every) }, (_, at) => samples[at * every]!);
 };
 
 const roleByName = ({ name, unit }: RecordedChannel): ChannelRole | null => {
@@ -78,9 +78,7 @@ interface Looked {
 function batteryScale({ channel, median }: Looked): number | null {
   if (channel.unit === 'A' || channel.unit === '%') return null;
   const scales = channel.unit === 'V' ? [1, -1] : [1, MILLI, -1];
-  return (
-    scales.find((scale) => median * scale >= BATTERY_MEDIAN[0] && median * scale <= BATTERY_MEDIAN[1]) ?? null
-  );
+  return scales.find((scale) => median * scale >= BATTERY_MEDIAN[0] && median * scale <= BATTERY_MEDIAN[1]) ?? null;
 }
 
 /** A battery keeps near its level: it falls by half at most, and is lifted by a third at most. */
@@ -94,7 +92,10 @@ const keepsLevel = ({ low, median, high }: Looked, scale: number): boolean => {
 /** A level that is left for a dip, seen in the spread of the figures. */
 const dips = ({ low, median }: Looked, scale: number): number => (median - low) * Math.abs(scale);
 
-function voltsChannel(looked: readonly Looked[], { voltsColumn, roles = {} }: MappingChoice): { at: number; scale: number } {
+function voltsChannel(
+  looked: readonly Looked[],
+  { voltsColumn, roles = {} }: MappingChoice,
+): { at: number; scale: number } {
   const known = looked.map(({ channel }) => channel.name);
   const chosen = voltsColumn
     ? looked.findIndex(({ channel }) => isCalled(channel, voltsColumn))
@@ -182,7 +183,8 @@ function ampsScale(clamp: Looked, volts: Float32Array, told: number | null, choi
   }
   const others = isTelling && !isCapped(clamp) ? [0.1, 10, 0.01, 100] : [];
   const tellsOff = others.reduce(
-    (best, other) => (worth(fromFile * other) > worth(fromFile * best) + (best === 1 ? DOUBTED_FROM : 0) ? other : best),
+    (best, other) =>
+      worth(fromFile * other) > worth(fromFile * best) + (best === 1 ? DOUBTED_FROM : 0) ? other : best,
     1,
   );
   return { scale: sign * fromFile * tellsOff, origin: tellsOff === 1 ? 'told' : 'recognised', tellsOff };
@@ -255,14 +257,21 @@ function ampsChannel(
   if (ampsColumn) {
     const at = looked.findIndex(({ channel }) => isCalled(channel, ampsColumn));
     if (at < 0)
-      throw new CaptureError({ code: 'no-such-column', name: ampsColumn, known: looked.map(({ channel }) => channel.name) });
+      throw new CaptureError({
+        code: 'no-such-column',
+        name: ampsColumn,
+        known: looked.map(({ channel }) => channel.name),
+      });
     return at;
   }
   const chosen = looked.findIndex(({ channel }) => roles[channel.column] === 'amps');
   if (chosen >= 0) return chosen;
   const able = looked
     .map((one, at) => ({ at, one, role: roleByName(one.channel), likeness: follows(volts, one.thin) }))
-    .filter(({ at, one, role }) => at !== voltsAt && roles[one.channel.column] === undefined && role !== 'field' && role !== 'ground')
+    .filter(
+      ({ at, one, role }) =>
+        at !== voltsAt && roles[one.channel.column] === undefined && role !== 'field' && role !== 'ground',
+    )
     .sort((a, b) => Number(b.role === 'amps') - Number(a.role === 'amps') || b.likeness - a.likeness);
   const best = able[0];
   return best && (best.role === 'amps' || (best.role === null && best.likeness > FOLLOWS_FROM)) ? best.at : null;

@@ -72,7 +72,12 @@ export function extremesOf({ samples, levels }: Pyramid, from: number, to: numbe
 }
 
 /** A stretch for drawing: two points a column, lowest and highest in the order in which they stand. */
-export function drawn(pyramid: Pyramid, from: number, to: number, columns: number): { at: Float64Array; value: Float32Array } {
+export function drawn(
+  pyramid: Pyramid,
+  from: number,
+  to: number,
+  columns: number,
+): { at: Float64Array; value: Float32Array } {
   const first = Math.max(0, Math.floor(from));
   const end = Math.min(pyramid.samples.length, Math.ceil(to));
   const count = Math.max(0, end - first);

@@ -3,8 +3,6 @@
  * format taken from it. It feeds the benchmark of the judge, the command line and the practice bay; the
  * judge itself never looks at it.
  */
-export { crankWaveform } from './crank-waveform';
-export type { Sample } from './crank-waveform';
 export { FULL_SET } from './full-set';
 export { simulatePack } from './pack';
 export type { PackOptions, SimulatedPack } from './pack';
@@ -12,3 +10,6 @@ export { SimulatedVisit, simulateCase } from './simulate-case';
 export type { SimulationOptions } from './simulate-case';
 export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD } from './spread';
 export type { Spread } from './spread';
+export { randomOf } from './random';
+export type { Random } from './random';
+export * from './record';

@@ -17,7 +17,7 @@ export function clockSeconds(text: string): number {
 /** A date and a clock time as seconds; the zone does not matter, only differences are used. NaN where it is none. */
 export function dateTimeSeconds(text: string): number {
   const iso = ISO.exec(text);
-  if (iso) return (Date.UTC(Number(iso[1]), Number(iso[2]) - 1, Number(iso[3])) / 1000) + clockSeconds(iso[4]!);
+  if (iso) return Date.UTC(Number(iso[1]), Number(iso[2]) - 1, Number(iso[3])) / 1000 + clockSeconds(iso[4]!);
   const dayFirst = DAY_FIRST.exec(text);
   if (!dayFirst) return NaN;
   const [, day, month, year, clock] = dayFirst;

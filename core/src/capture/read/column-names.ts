@@ -65,7 +65,8 @@ export function columnName(text: string): ColumnName {
   return { name: whole, unit: unitOf(whole) };
 }
 
-const TIME_NAMES = /^(time|t|x|x-?axis|secs?|seconds?|milliseconds?|microseconds?|elapsed.*|time.*|timestamp|clock|date.*)$/i;
+const TIME_NAMES =
+  /^(time|t|x|x-?axis|secs?|seconds?|milliseconds?|microseconds?|elapsed.*|time.*|timestamp|clock|date.*)$/i;
 const INDEX_NAMES = /^(#|n|no\.?|nr\.?|sample.*|index|point|row)$/i;
 
 /** @param name A column's name without its unit. */

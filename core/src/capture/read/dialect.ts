@@ -179,7 +179,11 @@ export function findDialect(lines: readonly string[]): TextDialect {
         factor: isClock ? 1 : unit?.quantity === 'time' ? unit.factor : null,
       };
     }
-    if (isIndexName(name) || isTimeName(name) || rows.some((cells) => isTime(cells[column] ?? '') || DAY.test(cells[column] ?? '')))
+    if (
+      isIndexName(name) ||
+      isTimeName(name) ||
+      rows.some((cells) => isTime(cells[column] ?? '') || DAY.test(cells[column] ?? ''))
+    )
       return { kind: 'left-out', name, unit: '', factor: null };
     const known = unit && unit.quantity !== 'time' ? unit : null;
     return { kind: 'channel', name, unit: (known?.quantity as ChannelUnit) ?? '', factor: known?.factor ?? 1 };
@@ -216,4 +220,5 @@ function findTime(told: readonly ToldColumn[], { rows, decimal }: Guess, hasInte
   );
 }
 
-const firstTextLine = (lines: readonly string[]): number => Math.max(1, lines.findIndex((line) => line.trim() !== '') + 1);
+const firstTextLine = (lines: readonly string[]): number =>
+  Math.max(1, lines.findIndex((line) => line.trim() !== '') + 1);

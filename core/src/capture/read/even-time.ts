@@ -78,7 +78,10 @@ function resampled(times: Float64Array, channel: Float32Array, step: number, sam
 /**
  * @throws CaptureError where time stands still, or a pause is longer than everything recorded.
  */
-export function evenTime({ times, repeats, firstRepeatLine, factor }: RowTimes, channels: readonly Float32Array[]): EvenTime {
+export function evenTime(
+  { times, repeats, firstRepeatLine, factor }: RowTimes,
+  channels: readonly Float32Array[],
+): EvenTime {
   const rows = times.length;
   const span = times[rows - 1]! - times[0]!;
   const unit = factor ?? unitFor(span);
@@ -106,8 +109,7 @@ export function evenTime({ times, repeats, firstRepeatLine, factor }: RowTimes, 
     if (pause <= PAUSE_STEPS * step) continue;
     gaps.push({ fromS: (times[at - 1]! - times[0]!) * unit, toS: (times[at]! - times[0]!) * unit });
     paused += pause;
-    if (pause > span / 2 && pause > rows * step)
-      throw new CaptureError({ code: 'gap-too-long', ...gaps.at(-1)! });
+    if (pause > span / 2 && pause > rows * step) throw new CaptureError({ code: 'gap-too-long', ...gaps.at(-1)! });
   }
   if (samples > MOST_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MOST_SAMPLES });
   // where most steps are unlike, nothing was lost: the recorder was only uneven

@@ -26,7 +26,11 @@ export class JsonReader implements CaptureReader {
     try {
       document = JSON.parse(text);
     } catch (error) {
-      throw fault('$', `no JSON document (${error instanceof Error ? error.message : String(error)})`, 'a JSON capture');
+      throw fault(
+        '$',
+        `no JSON document (${error instanceof Error ? error.message : String(error)})`,
+        'a JSON capture',
+      );
     }
     if (!isObject(document) || document['format'] !== CAPTURE_FORMAT)
       throw fault('$.format', show(isObject(document) ? document['format'] : document), `"${CAPTURE_FORMAT}"`);
@@ -46,7 +50,8 @@ export class JsonReader implements CaptureReader {
     const uneven = samples.findIndex((column) => column.length !== length);
     if (uneven >= 0)
       throw fault(`$.data.columns[${uneven}]`, `${samples[uneven]!.length} samples`, `${length} as in the first`);
-    if (length < LEAST_SAMPLES) throw new CaptureError({ code: 'too-few-samples', samples: length, least: LEAST_SAMPLES });
+    if (length < LEAST_SAMPLES)
+      throw new CaptureError({ code: 'too-few-samples', samples: length, least: LEAST_SAMPLES });
     if (length > MOST_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MOST_SAMPLES });
     return {
       source: 'json',
@@ -88,7 +93,6 @@ function floatsOf(column: unknown, path: string): Float32Array {
   }
   return floats;
 }
-
 
 const fault = (path: string, found: string, wanted: string): CaptureError =>
   new CaptureError({ code: 'json', path, found, wanted });

@@ -11,6 +11,8 @@ import type { WavScale } from './wav-reader';
 export interface ReadOptions {
   /** What full scale of a WAV stands for; null where nobody said. */
   readonly wavScale?: WavScale | null;
+  /** Bytes of a file at most. */
+  readonly mostBytes?: number;
 }
 
 /** Enough to tell the kinds apart. */
@@ -28,7 +30,8 @@ export class RecordingReader implements CaptureReader {
 
   push(chunk: Uint8Array): void {
     this.#bytes += chunk.length;
-    if (this.#bytes > MOST_BYTES) throw new CaptureError({ code: 'too-large', bytes: this.#bytes, most: MOST_BYTES });
+    const { mostBytes: most = MOST_BYTES } = this.options;
+    if (this.#bytes > most) throw new CaptureError({ code: 'too-large', bytes: this.#bytes, most });
     if (this.#reader) return this.#reader.push(chunk);
     const head = new Uint8Array(this.#head.length + chunk.length);
     head.set(this.#head);

@@ -59,7 +59,11 @@ export class WavReader implements CaptureReader {
     const { from, bytes } = this.#data;
     const held = this.#total - from;
     if (held < bytes)
-      throw fault(from - 4, `the header tells ${bytes} bytes of samples, the file holds ${held}`, 'a header that is true');
+      throw fault(
+        from - 4,
+        `the header tells ${bytes} bytes of samples, the file holds ${held}`,
+        'a header that is true',
+      );
     const samples = this.#stores[0]!.length;
     if (samples < LEAST_SAMPLES) throw new CaptureError({ code: 'too-few-samples', samples, least: LEAST_SAMPLES });
     const channels = this.#stores.map((store) => store.take());
@@ -99,7 +103,8 @@ export class WavReader implements CaptureReader {
         this.#read = body;
         return;
       }
-      if (size > MOST_HEADER_BYTES) throw fault(at + 4, `a part of ${size} bytes before the samples`, 'a header that is true');
+      if (size > MOST_HEADER_BYTES)
+        throw fault(at + 4, `a part of ${size} bytes before the samples`, 'a header that is true');
       if (body + size > bytes.length) return;
       if (word(at) === 'fmt ') this.#format = formatOf(view, body, size);
       at = body + size + (size % 2);

@@ -35,7 +35,12 @@ const HANN_POWER = 0.375;
 const LOBE = 2;
 
 /** The strongest lines, strongest first, none within the lobe of another. */
-export function strongestLines(values: Float32Array, sampleRateHz: number, count: number, fromHz: number): readonly Line[] {
+export function strongestLines(
+  values: Float32Array,
+  sampleRateHz: number,
+  count: number,
+  fromHz: number,
+): readonly Line[] {
   const powers = powersOf(values);
   const size = values.length;
   const taken = new Uint8Array(powers.length);

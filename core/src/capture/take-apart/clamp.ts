@@ -36,7 +36,11 @@ export function ceilingOf(signal: Signal, crank: Crank, steady: Steady): Ceiling
   const wave = movingMean(volts.envelope.mean.subarray(crank.from, crank.to), still);
   const top = current.reduce((most, value) => Math.max(most, value), -Infinity);
   if (!(top > 0)) return null;
-  const near = Math.max(NEAR_SHARE * top, 2.5 * noiseOf(amps.envelope.mean, crank.from, crank.to) / Math.sqrt(still), 0.05);
+  const near = Math.max(
+    NEAR_SHARE * top,
+    (2.5 * noiseOf(amps.envelope.mean, crank.from, crank.to)) / Math.sqrt(still),
+    0.05,
+  );
   // what a change of current does to the volts of this battery; a ceiling makes it look larger, never smaller
   const ohm = Math.max(0, crank.beforeV - steady.volts) / steady.amps;
   const needed = Math.max(MOVES_V * scale, MOVES_TIMES * 2 * near * ohm);

@@ -39,9 +39,7 @@ export function level(wave: Float32Array, blockS: number): Float32Array {
 export function change(wave: Float32Array, blockS: number): Float32Array {
   const still = stilled(wave, blockS);
   const reach = Math.max(1, Math.round(CHANGE_S / blockS));
-  return still.map(
-    (_, at) => still[Math.min(still.length - 1, at + reach)]! - still[Math.max(0, at - reach)]!,
-  );
+  return still.map((_, at) => still[Math.min(still.length - 1, at + reach)]! - still[Math.max(0, at - reach)]!);
 }
 
 /** A single large change, of an engine that gathers speed or fires, must not outweigh all compressions. */
@@ -60,7 +58,10 @@ export function rhythmOf(wave: Float32Array, blockS: number): Rhythm | null {
   if (longest <= shortest + 2) return null;
   const plain = bounded(change(wave, blockS));
   const mean = meanOf(plain);
-  const alike = autocorrelation(plain.map((value) => value - mean), half);
+  const alike = autocorrelation(
+    plain.map((value) => value - mean),
+    half,
+  );
   const isPeak = (lag: number): boolean => alike[lag]! >= alike[lag - 1]! && alike[lag]! > alike[lag + 1]!;
   const peaks: number[] = [];
   let falls = false;

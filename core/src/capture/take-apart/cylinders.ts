@@ -30,7 +30,11 @@ const LEAST_SPREAD = 0.03;
  * @param compressions Of the steady part, in order.
  * @param first How many compressions of the crank came before them.
  */
-export function compareCylinders(compressions: readonly Compression[], cylinders: number, first: number): Cylinders | null {
+export function compareCylinders(
+  compressions: readonly Compression[],
+  cylinders: number,
+  first: number,
+): Cylinders | null {
   if (cylinders < 2 || compressions.length < LEAST_ROUNDS * cylinders) return null;
   const heights: number[][] = Array.from({ length: cylinders }, () => []);
   compressions.forEach(({ height }, at) => heights[(first + at) % cylinders]!.push(height));

@@ -76,7 +76,9 @@ function passedSince({ volts }: Signal, crank: Crank, steady: Steady, compressio
 
 /** Which compression of the crank the first of a list is, from 0. */
 function numberOfFirst(compressions: readonly Compression[], passed: Float32Array, offset: number): number {
-  const numbers = compressions.map(({ at }, place) => passed[Math.min(passed.length - 1, at + offset)]! - FELT_AT - place);
+  const numbers = compressions.map(
+    ({ at }, place) => passed[Math.min(passed.length - 1, at + offset)]! - FELT_AT - place,
+  );
   return numbers.length > 0 ? Math.max(0, Math.round(median(numbers))) : 0;
 }
 
@@ -84,7 +86,12 @@ function numberOfFirst(compressions: readonly Compression[], passed: Float32Arra
  * Blocks of one compression in the steady part. A weak cylinder lets the engine run uneven, so where rounds are
  * known each compression is held against the same one a round later; else the slope of their places is taken.
  */
-function paceOf(compressions: readonly Compression[], { period }: Rhythm, from: number, cylinders: number | null): number {
+function paceOf(
+  compressions: readonly Compression[],
+  { period }: Rhythm,
+  from: number,
+  cylinders: number | null,
+): number {
   const places = compressions.map(({ at }) => at).filter((at) => at >= from - period / 2);
   const rounds =
     cylinders === null ? [] : places.slice(cylinders).map((at, number) => (at - places[number]!) / cylinders);

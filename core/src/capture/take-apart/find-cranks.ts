@@ -69,7 +69,11 @@ function crankFrom(steep: number, { mean, still, blockS, blocks, scale }: Looked
   const inBlocks = (seconds: number): number => Math.max(1, Math.round(seconds / blockS));
   const beforeV = medianOf(mean, Math.max(0, steep - 3 * blocks), Math.max(1, steep - blocks));
   let from = Math.max(1, steep - blocks);
-  while (from < Math.min(mean.length - 1, steep + 2 * blocks) && mean[from]! > beforeV - Math.max(LEAST_STEP_V, 0.15 * scale)) from++;
+  while (
+    from < Math.min(mean.length - 1, steep + 2 * blocks) &&
+    mean[from]! > beforeV - Math.max(LEAST_STEP_V, 0.15 * scale)
+  )
+    from++;
   const [first, last] = [from + inBlocks(SETTLING_S[0]), Math.min(mean.length, from + inBlocks(SETTLING_S[1]))];
   const lowest = Math.min(...still.subarray(from, Math.max(from + 1, Math.min(first, still.length))));
   const aboutV = last > first ? Math.min(medianOf(mean, first, last), beforeV) : lowest;

@@ -47,7 +47,7 @@ function recordFindings({ signal, recording, main, charging, ripple }: Apart): C
   const hz = recording.sampleRateHz;
   if (main && hz < INRUSH_FROM_HZ)
     found.push(finding('rate-too-low', SURE, sayFinding('capture-rate-low-inrush', { hz })));
-  else if (charging && (hz < RIPPLE_FROM_HZ || (hz < 2 * RIPPLE_FROM_HZ && ripple?.humpHz == null)))
+  else if (charging && (hz < RIPPLE_FROM_HZ || (hz < 2 * RIPPLE_FROM_HZ && (ripple?.humpHz ?? null) === null)))
     found.push(finding('rate-too-low', SURE, sayFinding('capture-rate-low-ripple', { hz })));
   if (recording.truncated) found.push(finding('truncated', 1, sayFinding('capture-truncated', {})));
   return found;
@@ -60,7 +60,10 @@ function engineFindings({ cylinders, outcome, main, signal, recording }: Apart):
     const said = sayFinding('capture-weak-cylinder', { index, relative, of: cylinders.cylinders.length });
     found.push(finding('weak-cylinder', confidence, said));
   }
-  const after = main && { fromS: main.crank.to * signal.volts.envelope.blockS, toS: recording.samples / recording.sampleRateHz };
+  const after = main && {
+    fromS: main.crank.to * signal.volts.envelope.blockS,
+    toS: recording.samples / recording.sampleRateHz,
+  };
   if (outcome?.kind === 'did-not-start')
     found.push(finding('did-not-start', outcome.confidence, sayFinding('capture-did-not-start', {}), after));
   if (outcome?.kind === 'not-charging' && after) {

@@ -123,7 +123,14 @@ function after({ signal, recording, attempts, outcome, charging, ripple, field }
       const value = meanOf(mean, from, to);
       const uncertainty = uncertaintyOf(value, RECORDER_SHARE.volts);
       const place = { fromS: from * blockS, toS: to * blockS };
-      told.push({ test: 'recovery-voltage', value, uncertainty, ...place, confidence: 0.9, conditions: { secondsAfter: 1 } });
+      told.push({
+        test: 'recovery-voltage',
+        value,
+        uncertainty,
+        ...place,
+        confidence: 0.9,
+        conditions: { secondsAfter: 1 },
+      });
     }
   }
   if (!charging) return told;
@@ -156,7 +163,14 @@ function after({ signal, recording, attempts, outcome, charging, ripple, field }
       confidence,
       conditions: { ...at, ...(ripple.humpsMissing !== null && { humpsMissing: ripple.humpsMissing }) },
     });
-    told.push({ test: 'ripple-ac', value: rmsV, uncertainty: uncertaintyOf(rmsV, 0.05), ...place, confidence, conditions: at });
+    told.push({
+      test: 'ripple-ac',
+      value: rmsV,
+      uncertainty: uncertaintyOf(rmsV, 0.05),
+      ...place,
+      confidence,
+      conditions: at,
+    });
   }
   if (field)
     told.push({

@@ -60,7 +60,8 @@ function look(wave: Float32Array, sampleRateHz: number): Looked {
   let falls = false;
   for (let lag = 1; lag <= longest; lag++) {
     falls ||= alike[lag]! < 0.1 || alike[lag]! < alike[lag - 1]!;
-    if (falls && alike[lag]! >= alike[lag - 1]! && alike[lag]! > alike[lag + 1]! && lag >= SAMPLES_A_HUMP) peaks.push(lag);
+    if (falls && alike[lag]! >= alike[lag - 1]! && alike[lag]! > alike[lag + 1]! && lag >= SAMPLES_A_HUMP)
+      peaks.push(lag);
   }
   const highest = Math.max(0, ...peaks.map((lag) => alike[lag]!));
   if (highest < LEAST_REGULARITY) return { humpHz: null, regularity: highest, folded: null };

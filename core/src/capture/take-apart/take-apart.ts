@@ -99,10 +99,12 @@ function apart(recording: Recording, options: TakeApartOptions): Apart {
   const charges = !first && medianOf(mean) > CHARGES_ABOVE_V * scale;
   const rest = charges ? null : restOf(mean, first ? (keyOn ?? first.crank.from) : mean.length);
   const looked = main && lookedAt(signal, main);
-  const outcome = main && outcomeOf(signal, attempts.at(-1)!.crank, looked!.steady, {
-    restV: rest?.volts ?? main.crank.beforeV,
-    keyOn,
-  });
+  const outcome =
+    main &&
+    outcomeOf(signal, attempts.at(-1)!.crank, looked!.steady, {
+      restV: rest?.volts ?? main.crank.beforeV,
+      keyOn,
+    });
   const runs: Blocks | null = main
     ? outcome?.kind === 'charging'
       ? outcome.stretch
@@ -135,8 +137,7 @@ function apart(recording: Recording, options: TakeApartOptions): Apart {
     charging,
     ripple: stretch && sampleRateHz >= RIPPLE_FROM_HZ ? rippleOf(part(volts.samples), sampleRateHz) : null,
     field: signal.field && stretch ? fieldOf(part(signal.field.samples), sampleRateHz, isPercent) : null,
-    groundNoiseV:
-      signal.ground && stretch ? deviationOf(coupled(part(signal.ground.samples), sampleRateHz)) : null,
+    groundNoiseV: signal.ground && stretch ? deviationOf(coupled(part(signal.ground.samples), sampleRateHz)) : null,
   };
 }
 

@@ -130,7 +130,8 @@ export function startRecord(vehicle: Vehicle, options: StartOptions = {}): Start
         const drive = open - slowV - vehicle.voltsPerRpm * (vehicle.driveEngages ? rpm : vehicle.usualAmps);
         motorA = Math.max(0, (motorA + (stepS / INDUCTANCE_H) * drive) / (1 + (stepS / INDUCTANCE_H) * fixedOhm));
       } else motorA = 0;
-      const has = weakCylinder && Math.floor(compressions) % cylinders === weakCylinder.index - 1 ? weakCylinder.share : 1;
+      const has =
+        weakCylinder && Math.floor(compressions) % cylinders === weakCylinder.index - 1 ? weakCylinder.share : 1;
       const felt = Math.min(1, rpm / TURNING_RPM);
       const pulse = 1 + PULSE_SHARE * felt * (2 * has * Math.sin(Math.PI * compressions) ** 2 - 1);
       const load = (vehicle.loadAmps + vehicle.dragAmps) * pulse + vehicle.ampsPerRpm * rpm;
@@ -177,12 +178,12 @@ export function startRecord(vehicle: Vehicle, options: StartOptions = {}): Start
       crank: works ? { fromS: crankAtS, toS: ran ? endS : crankAtS + crankS } : null,
       inrush: works ? { volts: told.inrushV, amps: told.inrushA } : null,
       sustained:
-        told.count > 0 ? { volts: told.volts / told.count, amps: told.amps / told.count, rpm: told.rpm / told.count } : null,
+        told.count > 0
+          ? { volts: told.volts / told.count, amps: told.amps / told.count, rpm: told.rpm / told.count }
+          : null,
       ran,
       charging:
-        told.chargedCount > 0
-          ? { volts: told.chargedV / told.chargedCount, humpHz: 6 * electricalHz(IDLE_RPM) }
-          : null,
+        told.chargedCount > 0 ? { volts: told.chargedV / told.chargedCount, humpHz: 6 * electricalHz(IDLE_RPM) } : null,
     },
   };
 }

@@ -87,8 +87,7 @@ export function* writeDialect(record: StartRecord, given: Partial<Dialect> = {})
   };
   const cell = {
     time: timeCell,
-    volts: (index: number) =>
-      dialect.volts === 'mV' ? number(volts[index]! * 1000, 1) : number(volts[index]!, 4),
+    volts: (index: number) => (dialect.volts === 'mV' ? number(volts[index]! * 1000, 1) : number(volts[index]!, 4)),
     amps: (index: number) => ampsCell(amps[index]!),
   };
   for (let index = 0; index < volts.length; index++) yield line(columns.map((column) => cell[column](index)));
@@ -102,11 +101,15 @@ const WAV_HEADER = 44;
  *
  * @param fullScale What the highest sample stands for, V and A.
  */
-export function writeWav(record: StartRecord, fullScale: { readonly volts: number; readonly amps: number }): Uint8Array {
+export function writeWav(
+  record: StartRecord,
+  fullScale: { readonly volts: number; readonly amps: number },
+): Uint8Array {
   const { volts, amps, sampleRateHz } = record;
   const bytes = new Uint8Array(WAV_HEADER + volts.length * 4);
   const view = new DataView(bytes.buffer);
-  const word = (at: number, text: string): void => [...text].forEach((char, i) => view.setUint8(at + i, char.charCodeAt(0)));
+  const word = (at: number, text: string): void =>
+    [...text].forEach((char, i) => view.setUint8(at + i, char.charCodeAt(0)));
   word(0, 'RIFF');
   view.setUint32(4, bytes.length - 8, true);
   word(8, 'WAVEfmt ');
