@@ -3,10 +3,13 @@ import type { Reading } from '../format/case-shape';
 import { TEST_NAMES } from '../trade/tables';
 import { anything, either, integer, list, nothing, number, object, text, word } from '../format/shape';
 import type { Infer, JsonSchema } from '../format/shape';
-import { CHANNEL_ROLES } from './map-channels';
-import { CAPTURE_FORMAT, SAMPLE_ENCODING } from './read/json-reader';
 
-export { CAPTURE_FORMAT } from './read/json-reader';
+export const CAPTURE_FORMAT = 'tetrad-capture/1';
+export const SAMPLE_ENCODING = 'base64-float32-le';
+
+export const CHANNEL_ROLES = ['volts', 'amps', 'field', 'ground', 'unused'] as const;
+/** Volts at the battery's posts; amps of the clamp; field command; volts lost in the ground. */
+export type ChannelRole = (typeof CHANNEL_ROLES)[number];
 
 export const SEGMENT_KINDS = ['rest', 'key-on', 'inrush', 'crank', 'recovery', 'charging'] as const;
 export type SegmentKind = (typeof SEGMENT_KINDS)[number];

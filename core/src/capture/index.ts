@@ -3,17 +3,8 @@
  * is what, `take-apart` finds segments, readings and what is wrong, `pyramid` makes millions of samples drawable.
  * Not part of the core's main entry: a page loads it in its worker only.
  */
-export { CAPTURE_FORMAT, FINDINGS, SEGMENT_KINDS, asCaseReading, captureSchema, captureShape } from './capture-format';
-export type {
-  Capture,
-  CaptureFinding,
-  CaptureReading,
-  CaptureSegment,
-  FindingName,
-  SegmentKind,
-} from './capture-format';
-export { CHANNEL_ROLES } from './map-channels';
-export type { ChannelRole, MappedChannel, MappingChoice } from './map-channels';
+export * from './capture-format';
+export type { MappedChannel, MappingChoice, ScaleOrigin } from './map-channels';
 export { drawn, extremesOf, pyramidOf } from './pyramid';
 export type { Pyramid } from './pyramid';
 export { CaptureError } from './read/capture-fault';

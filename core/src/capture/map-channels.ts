@@ -1,13 +1,10 @@
 /** Which channel is what: by its name and unit, by what its figures can be, and by what a person chose. */
 import { sampleCorrelation } from 'simple-statistics';
+import type { ChannelRole } from './capture-format';
 import { CaptureError } from './read/capture-fault';
 import { clampScaleIn } from './read/column-names';
 import type { RecordedChannel, Recording } from './recording';
 import { quantilesOf } from './signal/stretch';
-
-export const CHANNEL_ROLES = ['volts', 'amps', 'field', 'ground', 'unused'] as const;
-/** Volts at the battery's posts; amps of the clamp; field command; volts lost in the ground. */
-export type ChannelRole = (typeof CHANNEL_ROLES)[number];
 
 /** How a scale was found: told by the file, recognised by what is plausible, or chosen by a person. */
 export type ScaleOrigin = 'told' | 'recognised' | 'chosen';

@@ -4,6 +4,7 @@ import express from 'express';
 import type { Express, RequestHandler } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
+import { captureRoutes } from '../captures/capture-routes';
 import { instrumentRoutes } from '../instruments/instrument-routes';
 import type { JobNewsFeed } from '../live/job-news';
 import { listShops } from '../sql/shops';
@@ -68,7 +69,13 @@ export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder 
     express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] }),
     knownShop(pool),
   );
-  shopRouter.use(liveRoutes(pool, feed, streams), caseRoutes(pool), jobRoutes(pool), instrumentRoutes(pool));
+  shopRouter.use(
+    liveRoutes(pool, feed, streams),
+    caseRoutes(pool),
+    jobRoutes(pool),
+    instrumentRoutes(pool),
+    captureRoutes(pool),
+  );
   shopRouter.use(
     '/jobs/:job',
     readingRoutes(pool),
@@ -89,9 +96,10 @@ export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder 
   return app;
 }
 
-/** An event stream must not wait in a compressor's buffer. */
+/** An event stream must not wait in a compressor's buffer, and a recorded file tells its length. */
 const isNoStream: compression.CompressionFilter = (request, response) =>
-  response.getHeader('Content-Type') !== 'text/event-stream' && compression.filter(request, response);
+  !/event-stream|octet-stream/.test(String(response.getHeader('Content-Type'))) &&
+  compression.filter(request, response);
 
 const knownShop =
   (pool: Pool): RequestHandler =>

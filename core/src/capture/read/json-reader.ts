@@ -1,12 +1,10 @@
 /** Reads `tetrad-capture/1`, our own format, with its samples beside it. */
 import { show } from '../../format/shape';
+import { CAPTURE_FORMAT, SAMPLE_ENCODING } from '../capture-format';
 import type { Recording } from '../recording';
 import { CaptureError } from './capture-fault';
 import type { CaptureReader } from './capture-reader';
 import { LEAST_SAMPLES, MOST_CHANNELS, MOST_SAMPLES } from './read-limits';
-
-export const CAPTURE_FORMAT = 'tetrad-capture/1';
-export const SAMPLE_ENCODING = 'base64-float32-le';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

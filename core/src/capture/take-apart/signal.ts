@@ -1,6 +1,7 @@
 /** What the stages look at: the mapped channels in base units, and their envelopes. */
 import { nominalScale } from '../map-channels';
-import type { ChannelRole, MappedChannel } from '../map-channels';
+import type { ChannelRole } from '../capture-format';
+import type { MappedChannel } from '../map-channels';
 import type { Recording } from '../recording';
 import { envelopeOf } from '../signal/envelope';
 import type { Envelope } from '../signal/envelope';

@@ -1,0 +1,53 @@
+import 'reflect-metadata';
+import { IsInt, IsOptional, IsString, IsUUID, Length, Max, Min } from 'class-validator';
+import { captureShape } from '@tetrad/core/capture-format';
+import type { Capture } from '@tetrad/core/capture-format';
+import { Fits } from './fits';
+
+/** Bytes of a piece of a file; only the last one is shorter. */
+export const CAPTURE_PIECE_BYTES = 1 << 20;
+/** Bytes of one file at most. */
+export const CAPTURE_MOST_BYTES = 1_000_000_000;
+
+const NAME = { message: 'a file’s name of 1 to 200 characters' };
+const BYTES = { message: `a whole number of bytes, 1 to ${CAPTURE_MOST_BYTES}` };
+
+/** The body that announces a recorded file; its pieces follow, in any order and as often as needed. */
+export class NewCapture {
+  @IsUUID('all', { message: 'a UUID' })
+  id!: string;
+
+  @IsString(NAME)
+  @Length(1, 200, NAME)
+  name!: string;
+
+  @IsInt(BYTES)
+  @Min(1, BYTES)
+  @Max(CAPTURE_MOST_BYTES, BYTES)
+  bytes!: number;
+
+  @IsOptional()
+  @IsString({ message: 'text of 1 to 80 characters' })
+  @Length(1, 80, { message: 'text of 1 to 80 characters' })
+  by?: string;
+}
+
+/** The body that tells what was found in a recorded file, once all of it is there. */
+export class CaptureFound {
+  @Fits(captureShape)
+  found!: Capture;
+}
+
+/** A recorded file of a job. */
+export interface CaptureView {
+  readonly id: string;
+  readonly name: string;
+  readonly bytes: number;
+  readonly by: string | null;
+  readonly at: string;
+  /** Pieces that are stored, by number from 0. */
+  readonly pieces: readonly number[];
+  readonly isWhole: boolean;
+  /** Null until it has been taken apart. */
+  readonly found: Capture | null;
+}

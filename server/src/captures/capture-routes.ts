@@ -1,0 +1,155 @@
+import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { promisify } from 'node:util';
+import { gunzip, gzip } from 'node:zlib';
+import { Router, raw } from 'express';
+import type { Request } from 'express';
+import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture } from '@tetrad/contracts';
+import { bodyAs, shopParam, uuidParam } from '../http/body';
+import { Refusal, misfit, notFound, problem } from '../http/problem';
+import { findJob } from '../sql/jobs';
+import type { Pool } from '../sql/pool';
+import {
+  addCapture,
+  addFound,
+  addPiece,
+  captureView,
+  capturesOfJob,
+  findCapture,
+  packedPiece,
+  pieceBytes,
+  pieceCount,
+  shopBytes,
+} from './captures.sql';
+import type { CaptureRow } from './captures.sql';
+
+const pack = promisify(gzip);
+const unpack = promisify(gunzip);
+
+/** Bytes of recorded files that a shop may keep. */
+export const SHOP_QUOTA_BYTES = 50_000_000_000;
+
+/**
+ * Recorded files: announced, sent piece by piece, told what was found in them, and given back as they were. One
+ * piece at a time is in memory; a broken connection goes on with the pieces that are missing.
+ *
+ * @param quotaBytes What one shop may keep.
+ */
+export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router {
+  const router = Router({ mergeParams: true });
+
+  async function captureOf(request: Request): Promise<CaptureRow> {
+    const id = uuidParam(request, 'capture');
+    const capture = await findCapture(pool, shopParam(request), id);
+    if (!capture) throw notFound('capture', id);
+    return capture;
+  }
+
+  router.get('/jobs/:job/captures', async (request, response) => {
+    const rows = await capturesOfJob(pool, shopParam(request), uuidParam(request, 'job'));
+    response.json(rows.map(captureView));
+  });
+
+  router.post('/jobs/:job/captures', async (request, response) => {
+    const shop = shopParam(request);
+    const job = uuidParam(request, 'job');
+    const body = bodyAs(NewCapture, request);
+    if (!(await findJob(pool, shop, job))) throw notFound('job', job);
+    const known = await findCapture(pool, shop, body.id);
+    if (known && (known.job !== job || known.name !== body.name || known.bytes !== body.bytes))
+      throw new Refusal(
+        problem(409, 'id-taken', `Capture ${body.id} is another file: ${known.name}, ${known.bytes} bytes.`),
+      );
+    if (!known) {
+      const kept = await shopBytes(pool, shop);
+      if (kept + body.bytes > quotaBytes)
+        throw new Refusal(
+          problem(
+            413,
+            'quota',
+            `This shop keeps ${kept} bytes of captures; with this file it would be more than ${quotaBytes}.`,
+            [{ field: 'bytes', found: String(body.bytes), allowed: `at most ${Math.max(0, quotaBytes - kept)} more` }],
+          ),
+        );
+      await addCapture(pool, shop, job, body);
+    }
+    response.status(201).json(captureView((await findCapture(pool, shop, body.id))!));
+  });
+
+  router.put(
+    '/captures/:capture/pieces/:number',
+    raw({ type: 'application/octet-stream', limit: CAPTURE_PIECE_BYTES }),
+    async (request, response) => {
+      const capture = await captureOf(request);
+      const number = pieceNumber(request, capture);
+      const body: unknown = request.body;
+      const piece = Buffer.isBuffer(body) ? body : Buffer.alloc(0);
+      const wanted = pieceBytes(capture.bytes, number);
+      if (piece.length !== wanted)
+        throw misfit([
+          { field: 'piece', found: `${piece.length} bytes`, allowed: `${wanted} bytes of application/octet-stream` },
+        ]);
+      const sha256 = createHash('sha256').update(piece).digest();
+      const stored = await addPiece(pool, shopParam(request), capture.id, {
+        number,
+        bytes: piece.length,
+        sha256,
+        packed: await pack(piece),
+      });
+      if (!stored)
+        throw new Refusal(problem(409, 'piece-taken', `Piece ${number} is stored already with other bytes.`));
+      response.status(204).end();
+    },
+  );
+
+  router.post('/captures/:capture/found', async (request, response) => {
+    const shop = shopParam(request);
+    const { found } = bodyAs(CaptureFound, request);
+    const capture = await captureOf(request);
+    if (capture.stored !== capture.bytes)
+      throw new Refusal(
+        problem(
+          409,
+          'not-whole',
+          `${capture.pieces.length} of ${pieceCount(capture.bytes)} pieces are stored; send the others first.`,
+        ),
+      );
+    const { data: _samples, ...told } = found;
+    await addFound(pool, shop, capture.id, told);
+    response.status(201).json(captureView((await findCapture(pool, shop, capture.id))!));
+  });
+
+  router.get('/captures/:capture/file', async (request, response) => {
+    const shop = shopParam(request);
+    const capture = await captureOf(request);
+    if (capture.stored !== capture.bytes)
+      throw new Refusal(
+        problem(409, 'not-whole', `Only ${capture.stored} of ${capture.bytes} bytes are stored so far.`),
+      );
+    response.attachment(capture.name);
+    response.type('application/octet-stream');
+    response.setHeader('Content-Length', String(capture.bytes));
+    await pipeline(Readable.from(pieces(pool, shop, capture)), response);
+  });
+
+  return router;
+}
+
+/** The file's bytes, fetched piece by piece as the reader takes them. */
+async function* pieces(pool: Pool, shop: string, { id, bytes }: CaptureRow): AsyncGenerator<Buffer> {
+  for (let number = 0; number < pieceCount(bytes); number++) {
+    const packed = await packedPiece(pool, shop, id, number);
+    if (!packed) throw new Error(`piece ${number} of capture ${id} is gone`);
+    yield await unpack(packed);
+  }
+}
+
+function pieceNumber(request: Request, { bytes }: CaptureRow): number {
+  const word = String(request.params['number']);
+  const number = Number(word);
+  if (/^\d{1,6}$/.test(word) && number < pieceCount(bytes)) return number;
+  throw misfit([
+    { field: 'number', found: JSON.stringify(word), allowed: `a whole number from 0 to ${pieceCount(bytes) - 1}` },
+  ]);
+}

@@ -1,0 +1,115 @@
+import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import type { CaptureView, NewCapture } from '@tetrad/contracts';
+import type { Capture } from '@tetrad/core/capture-format';
+import type { Sql } from '../sql/pool';
+
+export interface CaptureRow {
+  readonly id: string;
+  readonly job: string;
+  readonly name: string;
+  readonly bytes: number;
+  readonly by: string | null;
+  readonly at: Date;
+  readonly pieces: readonly number[];
+  readonly stored: number;
+  readonly found: Capture | null;
+}
+
+/** How many pieces a file of so many bytes has, and how long one of them is. */
+export const pieceCount = (bytes: number): number => Math.ceil(bytes / CAPTURE_PIECE_BYTES);
+export const pieceBytes = (bytes: number, number: number): number =>
+  Math.min(CAPTURE_PIECE_BYTES, bytes - number * CAPTURE_PIECE_BYTES);
+
+const SELECT = `
+  SELECT c.capture_id AS id, c.job_id AS job, c.name, c.bytes::float8 AS bytes, c.added_by AS by, c.added_at AS at,
+         coalesce(p.numbers, '{}') AS pieces, coalesce(p.stored, 0)::float8 AS stored, f.found
+    FROM capture c
+    LEFT JOIN LATERAL (SELECT array_agg(number ORDER BY number) AS numbers, sum(bytes) AS stored
+                         FROM capture_piece WHERE shop_id = c.shop_id AND capture_id = c.capture_id) p ON true
+    LEFT JOIN LATERAL (SELECT found FROM capture_found WHERE shop_id = c.shop_id AND capture_id = c.capture_id
+                        ORDER BY seq DESC LIMIT 1) f ON true`;
+
+export const captureView = ({ id, name, bytes, by, at, pieces, stored, found }: CaptureRow): CaptureView => ({
+  id,
+  name,
+  bytes,
+  by,
+  at: at.toISOString(),
+  pieces,
+  isWhole: stored === bytes,
+  found,
+});
+
+/** A job's captures, in the order in which they were added. */
+export async function capturesOfJob(sql: Sql, shop: string, job: string): Promise<readonly CaptureRow[]> {
+  const { rows } = await sql.query<CaptureRow>(
+    `${SELECT} WHERE c.shop_id = $1 AND c.job_id = $2 ORDER BY c.added_at, c.capture_id`,
+    [shop, job],
+  );
+  return rows;
+}
+
+export async function findCapture(sql: Sql, shop: string, id: string): Promise<CaptureRow | null> {
+  const { rows } = await sql.query<CaptureRow>(`${SELECT} WHERE c.shop_id = $1 AND c.capture_id = $2`, [shop, id]);
+  return rows[0] ?? null;
+}
+
+/** Announces a file; the same id again changes nothing. */
+export async function addCapture(sql: Sql, shop: string, job: string, body: NewCapture): Promise<void> {
+  await sql.query(
+    `INSERT INTO capture (shop_id, capture_id, job_id, name, bytes, added_by) VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT DO NOTHING`,
+    [shop, body.id, job, body.name, body.bytes, body.by ?? null],
+  );
+}
+
+/** Bytes of all files that a shop has announced. */
+export async function shopBytes(sql: Sql, shop: string): Promise<number> {
+  const { rows } = await sql.query<{ bytes: number }>(
+    'SELECT coalesce(sum(bytes), 0)::float8 AS bytes FROM capture WHERE shop_id = $1',
+    [shop],
+  );
+  return rows[0]!.bytes;
+}
+
+export interface Piece {
+  readonly number: number;
+  readonly bytes: number;
+  readonly sha256: Buffer;
+  readonly packed: Buffer;
+}
+
+/** Stores a piece once. @returns false where another piece is stored under this number. */
+export async function addPiece(sql: Sql, shop: string, id: string, piece: Piece): Promise<boolean> {
+  const added = await sql.query(
+    `INSERT INTO capture_piece (shop_id, capture_id, number, bytes, sha256, packed) VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT DO NOTHING`,
+    [shop, id, piece.number, piece.bytes, piece.sha256, piece.packed],
+  );
+  if (added.rowCount) return true;
+  const { rows } = await sql.query<{ sha256: Buffer }>(
+    'SELECT sha256 FROM capture_piece WHERE shop_id = $1 AND capture_id = $2 AND number = $3',
+    [shop, id, piece.number],
+  );
+  return rows[0]?.sha256.equals(piece.sha256) ?? false;
+}
+
+/** One piece as it is stored, compressed. */
+export async function packedPiece(sql: Sql, shop: string, id: string, number: number): Promise<Buffer | null> {
+  const { rows } = await sql.query<{ packed: Buffer }>(
+    'SELECT packed FROM capture_piece WHERE shop_id = $1 AND capture_id = $2 AND number = $3',
+    [shop, id, number],
+  );
+  return rows[0]?.packed ?? null;
+}
+
+/** Notes what was found; what was found before stays beneath it. */
+export async function addFound(sql: Sql, shop: string, id: string, found: Capture): Promise<void> {
+  await sql.query(
+    `INSERT INTO capture_found (shop_id, capture_id, found)
+     SELECT $1, $2, $3::jsonb
+      WHERE $3::jsonb IS DISTINCT FROM (SELECT found FROM capture_found WHERE shop_id = $1 AND capture_id = $2
+                                         ORDER BY seq DESC LIMIT 1)`,
+    [shop, id, JSON.stringify(found)],
+  );
+}

@@ -1,0 +1,150 @@
+/** Recorded files: in pieces, resumed, given back as they were, and never half stored. */
+import { randomBytes, randomUUID } from 'node:crypto';
+import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import { SimulatedVisit, startRecord, writeDialect } from '@tetrad/core';
+import { readCapture, takeApart } from '@tetrad/core/capture';
+import { jobBody, startApplication } from './application';
+import type { Application } from './application';
+
+let app: Application;
+beforeAll(async () => {
+  app = await startApplication();
+});
+afterAll(() => app.close());
+
+const SHOP = '/api/shops/one';
+
+async function openJob(shop = SHOP): Promise<string> {
+  const body = jobBody();
+  await app.ask('POST', `${shop}/jobs`, body);
+  return `${shop}/jobs/${body.id}`;
+}
+
+async function announce(job: string, bytes: number, more: object = {}) {
+  const id = randomUUID();
+  const answer = await app.ask('POST', `${job}/captures`, { id, name: 'start.csv', bytes, ...more });
+  return { id, answer, at: `${SHOP}/captures/${id}` };
+}
+
+const send = async (
+  at: string,
+  number: number | string,
+  piece: Uint8Array,
+): Promise<{ status: number; body: string }> => {
+  const response = await fetch(`${app.url}${at}/pieces/${number}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: piece as BodyInit,
+  });
+  return { status: response.status, body: await response.text() };
+};
+
+const pieceOf = (file: Uint8Array, number: number): Uint8Array =>
+  file.subarray(number * CAPTURE_PIECE_BYTES, (number + 1) * CAPTURE_PIECE_BYTES);
+
+const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: 3 });
+const record = startRecord(vehicle, { sampleRateHz: 500, crankS: 2, afterS: 2 });
+const csv = Buffer.from([...writeDialect(record)].join(''));
+const found = takeApart(readCapture(csv), { cylinders: 4 });
+
+describe('a recorded file', () => {
+  it('of several pieces comes back byte by byte, whatever their order and however often one is sent', async () => {
+    const job = await openJob();
+    const file = randomBytes(2 * CAPTURE_PIECE_BYTES + 12_345);
+    const { id, answer, at } = await announce(job, file.length);
+    expect(answer).toMatchObject({ status: 201, body: { id, pieces: [], isWhole: false, found: null } });
+    for (const number of [2, 0, 0]) expect((await send(at, number, pieceOf(file, number))).status).toBe(204);
+    expect((await app.ask('GET', `${job}/captures`)).body[0]).toMatchObject({ pieces: [0, 2], isWhole: false });
+    expect((await app.ask('GET', `${at}/file`)).status).toBe(409);
+    await send(at, 1, pieceOf(file, 1));
+    const back = await fetch(`${app.url}${at}/file`);
+    expect(back.headers.get('content-disposition')).toContain('start.csv');
+    expect(Buffer.from(await back.arrayBuffer()).equals(file)).toBe(true);
+  });
+
+  it('is stored compressed', async () => {
+    const { id, at } = await announce(await openJob(), csv.length);
+    await send(at, 0, csv);
+    const { rows } = await app.pool.query(
+      'SELECT bytes, length(packed) AS packed FROM capture_piece WHERE capture_id = $1',
+      [id],
+    );
+    expect(rows[0].bytes).toBe(csv.length);
+    expect(rows[0].packed).toBeLessThan(csv.length / 2);
+  });
+
+  it('has what was found noted once it is whole, the newest counting and the earlier ones kept', async () => {
+    const job = await openJob();
+    const { id, at } = await announce(job, csv.length);
+    expect((await app.ask('POST', `${at}/found`, { found })).status).toBe(409);
+    await send(at, 0, csv);
+    for (let i = 0; i < 2; i++) expect((await app.ask('POST', `${at}/found`, { found })).status).toBe(201);
+    const other = { ...found, crankingRpm: 199 };
+    await app.ask('POST', `${at}/found`, { found: other });
+    expect((await app.ask('GET', `${job}/captures`)).body[0].found.crankingRpm).toBe(199);
+    const { rows } = await app.pool.query('SELECT seq FROM capture_found WHERE capture_id = $1', [id]);
+    expect(rows).toHaveLength(2);
+  });
+
+  it('announced again is the same one; with another size or job its id is taken', async () => {
+    const job = await openJob();
+    const { id } = await announce(job, 500);
+    const again = (more: object, on = job) =>
+      app.ask('POST', `${on}/captures`, { id, name: 'start.csv', bytes: 500, ...more });
+    expect((await again({})).status).toBe(201);
+    expect((await again({ bytes: 501 })).status).toBe(409);
+    expect((await again({}, await openJob())).status).toBe(409);
+    expect((await app.ask('GET', `${job}/captures`)).body).toHaveLength(1);
+  });
+
+  it('of another shop is not found, and cannot be changed by anybody', async () => {
+    const { id, at } = await announce(await openJob(), csv.length);
+    await send(at, 0, csv);
+    for (const path of [`/api/shops/two/captures/${id}/file`]) expect((await app.ask('GET', path)).status).toBe(404);
+    await expect(app.pool.query('DELETE FROM capture_piece WHERE capture_id = $1', [id])).rejects.toThrow(
+      'append-only',
+    );
+  });
+});
+
+describe('what does not fit', () => {
+  it('is refused by its field, and nothing is stored of it', async () => {
+    const job = await openJob();
+    const field = async (more: object) =>
+      (await app.ask('POST', `${job}/captures`, { id: randomUUID(), name: 'a.csv', bytes: 10, ...more })).body.errors[0]
+        .field;
+    expect(await field({ bytes: 0 })).toBe('bytes');
+    expect(await field({ bytes: 2e9 })).toBe('bytes');
+    expect(await field({ name: '' })).toBe('name');
+    expect(await field({ id: 'x' })).toBe('id');
+    expect((await app.ask('GET', `${job}/captures`)).body).toEqual([]);
+  });
+
+  it('a piece of the wrong length, number or content', async () => {
+    const { at } = await announce(await openJob(), 10);
+    expect((await send(at, 0, Buffer.alloc(9))).status).toBe(422);
+    expect((await send(at, 1, Buffer.alloc(10))).status).toBe(422);
+    expect((await send(at, 'first', Buffer.alloc(10))).status).toBe(422);
+    expect((await send(at, 0, Buffer.alloc(10, 1))).status).toBe(204);
+    expect((await send(at, 0, Buffer.alloc(10, 2))).status).toBe(409);
+    expect((await send(at, 0, Buffer.alloc(2 * CAPTURE_PIECE_BYTES))).status).toBe(413);
+    expect((await send(`${SHOP}/captures/${randomUUID()}`, 0, Buffer.alloc(10))).status).toBe(404);
+  });
+
+  it('a finding that is none is refused by its path', async () => {
+    const { at } = await announce(await openJob(), csv.length);
+    await send(at, 0, csv);
+    const bad = await app.ask('POST', `${at}/found`, { found: { ...found, sampleRateHz: -1 } });
+    expect([bad.status, bad.body.errors[0].field]).toEqual([422, 'found.sampleRateHz']);
+  });
+
+  it('a file beyond what the shop may keep', async () => {
+    const job = await openJob('/api/shops/two');
+    await app.pool.query(
+      `INSERT INTO capture (shop_id, capture_id, job_id, name, bytes) VALUES ('two', $1, $2, 'old.csv', 49500000000)`,
+      [randomUUID(), job.split('/').at(-1)],
+    );
+    const refused = await app.ask('POST', `${job}/captures`, { id: randomUUID(), name: 'a.csv', bytes: 900_000_000 });
+    expect([refused.status, refused.body.errors[0].allowed]).toEqual([413, 'at most 500000000 more']);
+  });
+});
