@@ -82,6 +82,8 @@ export const captureShape = object(
     groundNoiseV: maybe,
     frequencies: list(line),
     gaps: list(object(stretch, {})),
+    /** Lowest and highest of equal stretches, for a picture without the samples. */
+    outline: object({ volts: list(number(), 0, 2000) }, { amps: list(number(), 0, 2000) }),
     data: object(
       {
         encoding: word([SAMPLE_ENCODING]),

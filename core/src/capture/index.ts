@@ -5,7 +5,7 @@
  */
 export * from './capture-format';
 export type { MappedChannel, MappingChoice, ScaleOrigin } from './map-channels';
-export { drawn, extremesOf, pyramidOf } from './pyramid';
+export { drawn, extremesOf, outlineOf, pyramidOf } from './pyramid';
 export type { Pyramid } from './pyramid';
 export { CaptureError } from './read/capture-fault';
 export type { CaptureFault } from './read/capture-fault';
@@ -18,3 +18,5 @@ export type { RecordedChannel, Recording } from './recording';
 export { takeApart } from './take-apart/take-apart';
 export type { TakeApartOptions } from './take-apart/take-apart';
 export { withSamples } from './write-capture';
+export { coupled } from './take-apart/ripple';
+export { mapChannels } from './map-channels';

@@ -101,3 +101,13 @@ export function drawn(
   }
   return { at, value };
 }
+
+/** Lowest and highest of so many equal stretches, in turn: what a small picture needs. */
+export function outlineOf(pyramid: Pyramid, stretches: number): number[] {
+  const { length } = pyramid.samples;
+  return Array.from({ length: stretches }, (_, at) => {
+    const from = Math.floor((length * at) / stretches);
+    const { low, high } = extremesOf(pyramid, from, Math.max(from + 1, Math.floor((length * (at + 1)) / stretches)));
+    return [low, high];
+  }).flatMap((pair) => pair.map((value) => Number(value.toFixed(3))));
+}

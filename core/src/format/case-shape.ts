@@ -81,6 +81,8 @@ const readingFields = object(
     void: text(1, 1000),
     battery: integer(1, 3),
     pass: word(PASSES),
+    /** The stretch of a recorded file that it was taken from. */
+    capture: object({ id: text(1, 80), fromS: number({ min: 0 }), toS: number({ min: 0 }) }, {}),
   },
 );
 

@@ -13,7 +13,10 @@ import { MOST_UNDONE } from './undo';
 import type { Done } from './undo';
 
 /** What is saved of one entry; the command adds id, test, pass and who. */
-export type EnteredReading = Pick<Reading, 'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty'> & {
+export type EnteredReading = Pick<
+  Reading,
+  'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty' | 'capture'
+> & {
   readonly conditions: Readonly<Record<string, string | number | boolean>>;
 };
 /** Changes to a job, without the version they are made on. */

@@ -22,6 +22,11 @@ const ROUTES: Routes = [
         loadComponent: () => import('../screens/bench/bench').then((m) => m.Bench),
       },
       {
+        path: 'captures',
+        title: 'Captures · Tetrad',
+        loadComponent: () => import('../screens/captures/captures').then((m) => m.Captures),
+      },
+      {
         path: 'report',
         title: 'Report · Tetrad',
         loadComponent: () => import('../screens/report/report').then((m) => m.Report),

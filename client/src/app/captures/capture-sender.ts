@@ -1,0 +1,113 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { Injectable, inject, signal } from '@angular/core';
+import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import type { CaptureView, Problem } from '@tetrad/contracts';
+import { firstValueFrom } from 'rxjs';
+import { CaptureKeeper } from './capture-keeper';
+import type { KeptCapture } from './capture-keeper';
+
+/** Where a file that is being sent stands. */
+export interface Sending {
+  readonly capture: KeptCapture;
+  /** 0 to 1. */
+  readonly share: number;
+  /** Why the server refused it; null while it may still be stored. */
+  readonly refused: string | null;
+}
+
+/** The server is tried again after this, growing to the second, ms. */
+const AGAIN_MS = 2000;
+const AGAIN_AT_MOST_MS = 30_000;
+
+/** Sends recorded files piece by piece, goes on where a connection broke, and keeps what is not stored yet. */
+@Injectable({ providedIn: 'root' })
+export class CaptureSender {
+  readonly #http = inject(HttpClient);
+  readonly #keeper = inject(CaptureKeeper);
+  readonly sending = signal<readonly Sending[]>([]);
+  /** Grows with every file that is stored whole: lists are to be asked for anew. */
+  readonly stored = signal(0);
+  #runs = false;
+  #again = AGAIN_MS;
+
+  constructor() {
+    globalThis.addEventListener('online', () => void this.#run());
+    void this.#begin();
+  }
+
+  /** Takes a file over: from here on nothing of it is lost. */
+  async take(capture: KeptCapture): Promise<void> {
+    this.sending.update((all) => [...all.filter((one) => one.capture.id !== capture.id), begun(capture)]);
+    await this.#keeper.keep(capture).catch(() => undefined); // a private window keeps nothing: it is sent all the same
+    void this.#run();
+  }
+
+  /** Gives up a file that the server refuses. */
+  async discard(id: string): Promise<void> {
+    await this.#keeper.drop(id);
+    this.sending.update((all) => all.filter(({ capture }) => capture.id !== id));
+  }
+
+  async #begin(): Promise<void> {
+    const kept = await this.#keeper.all().catch(() => []);
+    this.sending.update((all) => [
+      ...all,
+      ...kept.filter(({ id }) => !all.some((one) => one.capture.id === id)).map(begun),
+    ]);
+    await this.#run();
+  }
+
+  async #run(): Promise<void> {
+    if (this.#runs) return;
+    this.#runs = true;
+    try {
+      for (let next = this.#next(); next; next = this.#next()) await this.#send(next);
+      this.#again = AGAIN_MS;
+    } catch {
+      setTimeout(() => void this.#run(), this.#again);
+      this.#again = Math.min(AGAIN_AT_MOST_MS, this.#again * 2);
+    } finally {
+      this.#runs = false;
+    }
+  }
+
+  #next(): KeptCapture | null {
+    return this.sending().find(({ refused }) => refused === null)?.capture ?? null;
+  }
+
+  async #send(capture: KeptCapture): Promise<void> {
+    const { id, shop, job, name, by, file, found } = capture;
+    const at = `/api/shops/${shop}`;
+    try {
+      const body = { id, name, bytes: file.size, ...(by && { by }) };
+      const view = await firstValueFrom(this.#http.post<CaptureView>(`${at}/jobs/${job}/captures`, body));
+      const there = new Set(view.pieces);
+      const count = Math.ceil(file.size / CAPTURE_PIECE_BYTES);
+      for (let number = 0; number < count; number++) {
+        if (!there.has(number)) {
+          const piece = file.slice(
+            number * CAPTURE_PIECE_BYTES,
+            (number + 1) * CAPTURE_PIECE_BYTES,
+            'application/octet-stream',
+          );
+          await firstValueFrom(this.#http.put(`${at}/captures/${id}/pieces/${number}`, piece));
+        }
+        this.#change(id, { share: (number + 1) / count });
+      }
+      if (found) await firstValueFrom(this.#http.post(`${at}/captures/${id}/found`, { found }));
+      await this.#keeper.drop(id).catch(() => undefined);
+      this.sending.update((all) => all.filter((one) => one.capture.id !== id));
+      this.stored.update((count) => count + 1);
+    } catch (error) {
+      const refusal = error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500 ? error : null;
+      if (!refusal || refusal.status === 429) throw error;
+      this.#change(id, { refused: (refusal.error as Problem | null)?.detail ?? refusal.message });
+    }
+  }
+
+  #change(id: string, change: Partial<Sending>): void {
+    this.sending.update((all) => all.map((one) => (one.capture.id === id ? { ...one, ...change } : one)));
+  }
+}
+
+const begun = (capture: KeptCapture): Sending => ({ capture, share: 0, refused: null });

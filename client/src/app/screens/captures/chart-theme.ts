@@ -1,0 +1,26 @@
+/** The chart's colours, from the theme around it: ink for volts, copper for amps. */
+export interface ChartTheme {
+  readonly volts: string;
+  readonly amps: string;
+  readonly other: string;
+  readonly line: string;
+  readonly soft: string;
+  readonly band: string;
+  readonly cursor: string;
+  readonly mono: string;
+}
+
+export function chartTheme(element: Element): ChartTheme {
+  const style = getComputedStyle(element);
+  const of = (name: string): string => style.getPropertyValue(name).trim();
+  return {
+    volts: of('--ink'),
+    amps: of('--copper'),
+    other: of('--void'),
+    line: of('--line-soft'),
+    soft: of('--ink-soft'),
+    band: of('--shade'),
+    cursor: of('--within'),
+    mono: of('--mono'),
+  };
+}
