@@ -86,6 +86,7 @@ export type { ReportDocument, ReportReading, ReportSignOff } from './report/repo
 export { settlingReading } from './report/settled';
 export type { Settled } from './report/settled';
 export * from './simulation';
+export { CAPTURE_TESTS, isCaptureTest } from './trade/capture-tests';
 export { CAUTIONS, CAUTION_NAMES } from './trade/cautions';
 export type { CautionName } from './trade/cautions';
 export { CONDITIONS } from './trade/conditions';

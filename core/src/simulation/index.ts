@@ -10,6 +10,7 @@ export { SimulatedVisit, simulateCase } from './simulate-case';
 export type { SimulationOptions } from './simulate-case';
 export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD } from './spread';
 export type { Spread } from './spread';
+export type { Vehicle } from './vehicle';
 export { randomOf } from './random';
 export type { Random } from './random';
 export * from './record';

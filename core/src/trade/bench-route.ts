@@ -18,7 +18,7 @@ export interface ObservationStep extends Place {
 
 /** The complaint, and the charge: neither reads anything. */
 export interface ActStep extends Place {
-  readonly kind: 'ask' | 'charge';
+  readonly kind: 'ask' | 'charge' | 'capture';
   readonly name: string;
 }
 
@@ -43,6 +43,13 @@ const ACTS: readonly ActStep[] = [
     group: 'Battery',
     at: 2,
     how: 'Below what a load test needs nothing else can be judged. Charge fully, or substitute a sound one.',
+  },
+  {
+    kind: 'capture',
+    name: 'Recording of a start',
+    group: 'Starting',
+    at: 0,
+    how: 'A recorder at the posts and a clamp around the whole cable: one start shows rest, inrush, steady crank, compressions, charging and ripple.',
   },
 ];
 

@@ -1,6 +1,7 @@
 import type { InstrumentBody } from '@tetrad/contracts';
 import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
+import { storeFile } from '../captures/store-file';
 import { storeCase } from '../http/routes/cases';
 import { addCheck, putInstrument } from '../instruments/instruments.sql';
 import { newestJudgement } from '../sql/judgements';
@@ -9,6 +10,7 @@ import type { Pool, Sql } from '../sql/pool';
 import { addShop } from '../sql/shops';
 import { addSignOff } from '../sql/sign-offs';
 import { startTimer } from '../sql/timers';
+import { DEMO_CAPTURES, demoFile } from './demo-captures';
 import { DEMO_JOBS } from './demo-jobs';
 import type { DemoJob } from './demo-jobs';
 
@@ -27,6 +29,7 @@ const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
   { name: 'Round tester', kind: 'battery-tester', uncertainty: { A: 15 } },
 ];
 
+const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
 const jobId = (index: number): string => `7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`;
 
 /** A demo job as a case, its times relative to `now`. */
@@ -94,6 +97,15 @@ export async function loadDemo(pool: Pool, now: Date): Promise<number> {
         status: job.hoursAgo > 24 * 7 ? 'closed' : 'open',
       });
       await surround(sql, jobId(index), job, openedAt);
+    }
+    for (const [index, capture] of DEMO_CAPTURES.entries()) {
+      const { system } = DEMO_JOBS[capture.job]!.vehicle;
+      await storeFile(sql, DEMO_SHOP.id, jobId(capture.job), {
+        id: captureId(index),
+        name: capture.name,
+        file: demoFile(capture, system),
+        cylinders: system.engine?.cylinders ?? null,
+      });
     }
     await sql.query('UPDATE job SET changed_at = opened_at WHERE shop_id = $1', [DEMO_SHOP.id]);
     return DEMO_JOBS.length;

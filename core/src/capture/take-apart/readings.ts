@@ -1,5 +1,5 @@
 /** What of a record becomes readings of the case. */
-import type { TestName } from '../../format/names';
+import type { CaptureTest } from '../../trade/capture-tests';
 import type { ReadingConditions } from '../../trade/conditions';
 import type { CaptureReading } from '../capture-format';
 import { meanOf } from '../signal/stretch';
@@ -20,7 +20,7 @@ const DOUBTFUL = 0.45;
 const SHORT_REST_S = 0.2;
 
 interface Told {
-  readonly test: TestName;
+  readonly test: CaptureTest;
   readonly value: number;
   readonly uncertainty: number;
   readonly fromS: number;

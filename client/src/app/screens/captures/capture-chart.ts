@@ -44,7 +44,7 @@ export interface Beneath {
   readonly shiftS: number;
 }
 
-const NAMES: Readonly<Record<SegmentKind, string>> = {
+export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
   rest: 'Rest',
   'key-on': 'Key on',
   inrush: 'Inrush',
@@ -268,7 +268,7 @@ export class CaptureChart {
           drawTime: 'beforeDatasetsDraw',
           label: {
             display: share > NAMED_FROM,
-            content: NAMES[segment.kind],
+            content: SEGMENT_NAMES[segment.kind],
             position: { x: 'center', y: 'start' },
             color: theme.soft,
             font: { size: 12, weight: 'normal' },

@@ -1,6 +1,6 @@
 import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
-import { TESTS, readingWords } from '@tetrad/core';
+import { TESTS, capital, readingWords } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
 import { asCaseReading } from '@tetrad/core/capture-format';
 import type { Capture, CaptureReading } from '@tetrad/core/capture-format';
@@ -21,7 +21,7 @@ const SURE_FROM = 0.6;
   template: `
     @for (finding of capture().findings; track $index) {
       <p class="finding">
-        <strong>{{ finding.finding.replaceAll('-', ' ') }}</strong>
+        <strong>{{ capital(finding.finding.replaceAll('-', ' ')) }}</strong>&ngsp;
         <span class="soft figure">{{ finding.confidence * 100 | number: '1.0-0' }} %</span><br />
         {{ finding.because }}
         @if (finding.fromS !== undefined && finding.toS !== undefined) {
@@ -29,7 +29,12 @@ const SURE_FROM = 0.6;
         }
       </p>
     }
-    <h2>Readings it shows</h2>
+    <div class="head">
+      <h2>Readings it shows</h2>
+      @if (toTake().length > 0) {
+        <button pButton kind="main" (click)="took.emit(toTake())">Take {{ toTake().length }}</button>
+      }
+    </div>
     @for (row of rows(); track row.reading.id) {
       <div class="row">
         @if (row.isTaken) {
@@ -42,16 +47,14 @@ const SURE_FROM = 0.6;
         <button pButton kind="link" class="what" (click)="shown.emit(row.reading)">{{ row.name }}</button>
         <span class="figure value">{{ row.value }}</span>
         <span class="soft small">
-          ± {{ row.uncertainty }} · {{ row.reading.confidence * 100 | number: '1.0-0' }} % sure
+          ± {{ row.uncertainty }}
+          @if (row.reading.confidence < SURE_FROM) {
+            · only {{ row.reading.confidence * 100 | number: '1.0-0' }} % sure
+          }
         </span>
       </div>
     } @empty {
       <p class="soft">None: the record shows no stretch that a reading could be taken from.</p>
-    }
-    @if (toTake().length > 0) {
-      <button pButton kind="main" class="take" (click)="took.emit(toTake())">
-        Take {{ toTake().length }} into the job
-      </button>
     }
     @if (besides().length > 0) {
       <h2>Besides</h2>
@@ -88,16 +91,18 @@ const SURE_FROM = 0.6;
       background: var(--shade);
       line-height: 1.35;
     }
-    .finding strong {
-      text-transform: capitalize;
-    }
     .row {
       display: grid;
-      grid-template-columns: 44px minmax(0, 1fr) auto;
+      grid-template-columns: 36px minmax(0, 1fr) auto auto;
       align-items: center;
       gap: 0 8px;
       border-bottom: 1px solid var(--line-soft);
-      padding-bottom: 4px;
+    }
+    .head {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      min-height: 44px;
     }
     .what {
       justify-self: start;
@@ -106,15 +111,9 @@ const SURE_FROM = 0.6;
     .value {
       font-size: 1.25rem;
     }
-    .row .small {
-      grid-column: 2 / -1;
-    }
     .small,
     .done {
       font-size: 0.8125rem;
-    }
-    .take {
-      margin-top: 8px;
     }
     dl {
       display: grid;
@@ -159,13 +158,15 @@ export class CaptureSays {
   readonly shown = output<Stretch>();
   readonly took = output<readonly CaptureReading[]>();
 
+  protected readonly SURE_FROM = SURE_FROM;
+  protected readonly capital = capital;
   protected readonly rows = computed(() => {
     const voice = this.#voice.voice();
     return this.capture().readings.map((reading) => ({
       reading,
       name: TESTS[reading.test].name,
       value: readingWords(asCaseReading(reading), voice),
-      uncertainty: voice.quantity(reading.uncertainty, TESTS[reading.test].unit),
+      uncertainty: voice.value(reading.test, reading.uncertainty),
       isTaken: this.#isTaken(reading),
     }));
   });

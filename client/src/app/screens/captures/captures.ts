@@ -30,7 +30,7 @@ import { Coming, Empty } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
 import { newId } from '../../state/new-id';
 import { selectShop } from '../../state/shop/shop.feature';
-import { CaptureChart } from './capture-chart';
+import { CaptureChart, SEGMENT_NAMES } from './capture-chart';
 import type { Beneath, Cursors, Stretch } from './capture-chart';
 import { CaptureSays } from './capture-says';
 import { ChannelMap } from './channel-map';
@@ -49,6 +49,14 @@ interface Listed {
   readonly refused: string | null;
 }
 
+/** Four electrical turns; of a ripple without a rhythm this long, s. */
+const HUMPS_SEEN = 24;
+const RIPPLE_SEEN_S = 0.02;
+type Look = 'wave' | 'ripple';
+const LOOKS: readonly { readonly value: Look; readonly label: string }[] = [
+  { value: 'wave', label: 'Volts and amps' },
+  { value: 'ripple', label: 'Ripple' },
+];
 const NOTHING_SET: Cursors = { a: null, b: null };
 /** Kinds of files that are offered first; the content decides, not the name. */
 export const CAPTURE_FILES = '.csv,.txt,.tsv,.wav,.json';
@@ -95,13 +103,15 @@ export class Captures {
   readonly from = input<string>();
   readonly to = input<string>();
 
+  protected readonly SEGMENT_NAMES = SEGMENT_NAMES;
+  protected readonly LOOKS = LOOKS;
   protected readonly FILES = CAPTURE_FILES;
   protected readonly dropping = signal(false);
   protected readonly chosen = signal<string | null>(null);
   protected readonly opened = signal<OpenCapture | null>(null);
   protected readonly beneathId = signal<string | null>(null);
   readonly #beneathOpen = signal<OpenCapture | null>(null);
-  protected readonly look = signal<'wave' | 'ripple'>('wave');
+  protected readonly look = signal<Look | null>('wave');
   protected readonly seen = signal<Stretch | null>(null);
   protected readonly cursors = signal<Cursors>(NOTHING_SET);
   protected readonly moving = signal<'a' | 'b'>('a');
@@ -186,6 +196,17 @@ export class Captures {
       this.opened()?.close();
       this.#beneathOpen()?.close();
     });
+  }
+
+  /** Ripple is seen at a few turns of the alternator, in the middle of the charging. */
+  protected lookAt(look: Look | null): void {
+    this.look.set(look);
+    const found = this.found();
+    const charging = found?.segments.find(({ kind }) => kind === 'charging');
+    if (look !== 'ripple' || !found || !charging) return this.seen.set(null);
+    const span = found.ripple?.humpHz ? HUMPS_SEEN / found.ripple.humpHz : RIPPLE_SEEN_S;
+    const middle = (charging.fromS + 2 * charging.toS) / 3;
+    this.seen.set({ fromS: middle - span / 2, toS: middle + span / 2 });
   }
 
   protected choose(id: string): void {

@@ -9,6 +9,9 @@ import { Coming, Failed } from '../../kit/states';
 import { GradeMark } from '../../kit/grade-mark';
 import { ProfileView } from '../../kit/profile-view';
 import { Ruler } from '../../kit/ruler';
+import { httpResource } from '@angular/common/http';
+import type { CaptureView } from '@tetrad/contracts';
+import { CapturePicture } from './capture-picture';
 import { VoltSteps } from '../../kit/volt-steps';
 import { saveFile } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
@@ -18,7 +21,7 @@ import { selectShop } from '../../state/shop/shop.feature';
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
 @Component({
   selector: 'tt-report',
-  imports: [Button, Coming, DatePipe, Failed, GradeMark, ProfileView, RouterLink, Ruler, VoltSteps],
+  imports: [Button, CapturePicture, Coming, DatePipe, Failed, GradeMark, ProfileView, RouterLink, Ruler, VoltSteps],
   providers: [JobStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './report.html',
@@ -37,6 +40,15 @@ export class Report {
     const judgement = this.job.judgement();
     return job && judgement ? reportOf(job, judgement, this.#voice.choice()) : null;
   });
+  readonly #captures = httpResource<readonly CaptureView[]>(() =>
+    this.#shop() ? `/api/shops/${this.#shop()}/jobs/${this.id()}/captures` : undefined,
+  );
+  /** Recorded starts that were taken apart, each with its picture. */
+  protected readonly captures = computed(() =>
+    (this.#captures.hasValue() ? this.#captures.value() : []).flatMap(({ id, name, found }) =>
+      found?.outline ? { id, name, found } : [],
+    ),
+  );
   /** Where the server makes the PDF. */
   protected readonly pdf = computed(() => {
     const asked = new URLSearchParams({ ...this.#voice.choice() });

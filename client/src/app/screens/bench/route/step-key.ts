@@ -2,7 +2,7 @@ import { OBSERVATIONS, TESTS } from '@tetrad/core';
 import type { ObservationName, Reading, ReadingStep, RouteStep, StepName } from '@tetrad/core';
 import { BENCH_STEPS } from './bench-steps';
 
-/** What the judge calls a step; the complaint has no such name. */
+/** What the judge calls a step; complaint and recording have no such name. */
 export const stepNameOf = (step: RouteStep): StepName | null => {
   switch (step.kind) {
     case 'reading':
@@ -12,6 +12,7 @@ export const stepNameOf = (step: RouteStep): StepName | null => {
     case 'charge':
       return 'charge';
     case 'ask':
+    case 'capture':
       return null;
     default:
       throw new Error(`unknown step ${JSON.stringify(step satisfies never)}`);
@@ -22,7 +23,7 @@ export const stepNameOf = (step: RouteStep): StepName | null => {
 export const keyOf = (step: RouteStep): string =>
   step.kind === 'reading' && step.fixed?.loads !== undefined
     ? `${step.test}:${String(step.fixed.loads)}`
-    : (stepNameOf(step) ?? 'complaint');
+    : (stepNameOf(step) ?? (step.kind === 'capture' ? 'capture' : 'complaint'));
 
 /** A step's name for people. */
 export const nameOfStep = (step: RouteStep): string => {

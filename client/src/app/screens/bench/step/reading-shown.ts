@@ -1,9 +1,11 @@
 import { DatePipe } from '@angular/common';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, viewChild } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { methodWords, readingWords, rulerScale } from '@tetrad/core';
 import type { Assessment } from '@tetrad/core';
 import { Sentences } from '../../../device/sentences';
+import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
 import { Ruler } from '../../../kit/ruler';
@@ -15,7 +17,7 @@ export type Onward = keyof typeof ONWARD;
 /** What was read, first: the value, its grade, the limit, where it stands, and why. Enter goes on; a digit reads again. */
 @Component({
   selector: 'tt-reading-shown',
-  imports: [Button, DatePipe, GradeMark, Ruler],
+  imports: [Button, DatePipe, GradeMark, RouterLink, Ruler],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="value">
@@ -35,6 +37,15 @@ export type Onward = keyof typeof ONWARD;
       {{ how() }}
       @if (assessment().reading.at; as at) {
         <span class="figure">{{ at | date: 'HH:mm' }}</span>
+      }
+      @if (assessment().reading.capture; as stretch) {
+        <a
+          pButton
+          kind="link"
+          [routerLink]="['/jobs', job.view()?.id, 'captures']"
+          [queryParams]="{ capture: stretch.id, from: stretch.fromS, to: stretch.toS }"
+          >from a recording</a
+        >
       }
     </p>
     <div class="on">
@@ -81,6 +92,7 @@ export type Onward = keyof typeof ONWARD;
 })
 export class ReadingShown {
   readonly #voice = inject(Sentences);
+  protected readonly job = inject(JobStore);
   readonly assessment = input.required<Assessment>();
   readonly again = output();
   readonly onward = output();

@@ -13,6 +13,8 @@ import { belongs, findingWords, findingsOf, keyOf, nameOfStep, stepNameOf } from
 import { StepAtHand } from '../step-at-hand';
 import { Attempts } from './attempts';
 import { CautionStrip } from './caution-strip';
+import { RouterLink } from '@angular/router';
+import { isCaptureTest } from '@tetrad/core';
 import { ChargeEntry } from './charge-entry';
 import { ComplaintEntry } from './complaint-entry';
 import { HalvedPathView } from './halved-path-view';
@@ -28,6 +30,7 @@ import { StepDrawing } from '../circuit/step-drawing';
 @Component({
   selector: 'tt-step-panel',
   imports: [
+    RouterLink,
     Attempts,
     Button,
     CautionStrip,
@@ -48,6 +51,7 @@ import { StepDrawing } from '../circuit/step-drawing';
   host: { '(document:keydown)': 'onDigit($event)' },
 })
 export class StepPanel {
+  protected readonly isRecorded = isCaptureTest;
   readonly #clock = inject(Clock);
   readonly #voice = inject(Sentences);
   readonly #readWith = inject(ReadWith);
