@@ -56,6 +56,15 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   { name: 'sign-off', path: job(1), open: (page) => page.keyboard.press('Alt+g') },
   { name: 'phone code', path: job(1), open: (page) => page.keyboard.press('Alt+w') },
   { name: 'wheel', path: `${job(1)}/wheel` },
+  {
+    name: 'captures',
+    path: `${job(3)}/captures`,
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Crank', exact: true }).click();
+      await page.getByRole('button', { name: 'Channels and scale' }).click();
+      await page.locator('tt-cursor-strip').getByText('Slope').waitFor();
+    },
+  },
   { name: 'report', path: `${job(1)}/report` },
   { name: 'quick check', path: '/quick' },
   { name: 'instruments', path: '/instruments' },

@@ -1,4 +1,6 @@
 /** `npm run bench`: speed as figures and as ratios to a named reference of the same run; writes docs/benchmarks.md. */
+import { benchCaptureRead } from './bench/capture-read.mjs';
+import { benchCaptureZoom } from './bench/capture-zoom.mjs';
 import { benchFirstLoad } from './bench/first-load.mjs';
 import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
@@ -18,11 +20,15 @@ const IN_THE_BROWSER = [
   ['layout shift', benchLayoutShift],
   ['live update', benchLiveUpdate],
   ['count in step', benchCountInStep],
+  ['zoom of a capture', benchCaptureZoom],
 ];
 
 async function main() {
   for (const build of [buildServer, buildCli, buildClient]) await build();
-  const rows = [await step('judge --lines', benchJudgeLines, ({ figure }) => figure)];
+  const rows = [
+    await step('judge --lines', benchJudgeLines, ({ figure }) => figure),
+    ...(await step('reading a capture', benchCaptureRead, ([{ figure }]) => figure)),
+  ];
   await withServedApplication(async (url, browser) => {
     for (const [name, bench] of IN_THE_BROWSER)
       rows.push(

@@ -59,7 +59,11 @@ function timed(args) {
     child.on('error', reject);
     child.on('close', (status) =>
       status === 0
-        ? resolve({ seconds: (performance.now() - begun) / 1000, out, bytes: 1024 * Number(/maxrss (\d+)/.exec(err)[1]) })
+        ? resolve({
+            seconds: (performance.now() - begun) / 1000,
+            out,
+            bytes: 1024 * Number(/maxrss (\d+)/.exec(err)[1]),
+          })
         : reject(new Error(err)),
     );
   });

@@ -9,7 +9,7 @@ import { ENTRIES, KEY_TABLE } from '../kit/keys/key-table';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-dialog header="Keys" (closed)="closed.emit()">
-      <div class="groups">
+      <div class="groups" tabindex="0" role="region" aria-label="Every key">
         @for (group of groups; track group.name) {
           <section>
             <h2>{{ group.name }}</h2>
@@ -26,10 +26,14 @@ import { ENTRIES, KEY_TABLE } from '../kit/keys/key-table';
   `,
   styles: `
     .groups {
-      display: grid;
-      gap: 16px 40px;
-      grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
-      max-width: 680px;
+      columns: 280px 3;
+      column-gap: 40px;
+      width: 960px;
+      max-width: 100%;
+    }
+    section {
+      break-inside: avoid;
+      margin-bottom: 16px;
     }
     dl {
       display: grid;

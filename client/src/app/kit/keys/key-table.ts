@@ -28,6 +28,17 @@ export const KEY_TABLE = {
     down: { press: 'ArrowDown', shown: '↓', says: 'the next step' },
     up: { press: 'ArrowUp', shown: '↑', says: 'the step before' },
   },
+  Captures: {
+    closer: { press: '+', shown: '+', says: 'closer, around the cursor' },
+    further: { press: '-', shown: '−', says: 'further away' },
+    whole: { press: '0', shown: '0', says: 'the whole record' },
+    left: { press: 'ArrowLeft', shown: '←', says: 'the cursor to the left' },
+    right: { press: 'ArrowRight', shown: '→', says: 'the cursor to the right' },
+    back: { press: 'Shift+ArrowLeft', shown: 'Shift ←', says: 'earlier' },
+    onward: { press: 'Shift+ArrowRight', shown: 'Shift →', says: 'later' },
+    a: { press: 'a', shown: 'A', says: 'move cursor A' },
+    b: { press: 'b', shown: 'B', says: 'move cursor B' },
+  },
 } as const satisfies Record<string, Record<string, KeyRow>>;
 
 interface KeyRow {

@@ -1,8 +1,8 @@
+import type { ElementRef } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
   DestroyRef,
-  ElementRef,
   afterNextRender,
   effect,
   inject,
@@ -21,6 +21,7 @@ import type { Capture, SegmentKind } from '@tetrad/core/capture-format';
 import type { OpenCapture } from '../../captures/open-capture';
 import type { Drawn } from '../../captures/worker-messages';
 import { Theme } from '../../device/theme';
+import { bindKeys, isWriting } from '../../kit/keys/bind-keys';
 import { chartTheme } from './chart-theme';
 import type { ChartTheme } from './chart-theme';
 
@@ -55,11 +56,13 @@ export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
 /** Closer than this nothing more is seen, s. */
 const CLOSEST_S = 2e-4;
 /** A key moves a cursor, and pans, by these shares of what is seen. */
+const OWN_ARROWS = '[role=combobox], [role=listbox], [role=radio], [role=radiogroup], [role=group], textarea';
 const CURSOR_STEP = 1 / 200;
 const PAN_STEP = 1 / 8;
 const ZOOM_STEP = 1.4;
-/** A segment narrower than this share of what is seen is not named. */
-const NAMED_FROM = 0.045;
+const WHEEL_STEP = 1.18;
+/** A name needs so much room a letter, px. */
+const LETTER_PX = 7.5;
 
 /**
  * The waveform: volts and amps on their own axes, segments shaded, two cursors. The worker gives what is seen, a
@@ -68,14 +71,7 @@ const NAMED_FROM = 0.045;
 @Component({
   selector: 'tt-capture-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<canvas
-    #canvas
-    tabindex="0"
-    role="img"
-    [attr.aria-label]="label()"
-    (keydown)="key($event)"
-    (dblclick)="whole()"
-  ></canvas>`,
+  template: `<canvas #canvas tabindex="0" role="img" [attr.aria-label]="label()" (dblclick)="whole()"></canvas>`,
   styles: `
     :host {
       display: block;
@@ -105,10 +101,24 @@ export class CaptureChart {
   readonly #theme = inject(Theme);
   readonly #ready = signal<Chart<'line'> | null>(null);
   #asked = 0;
+  /** What the chart was dressed for: colours, axes and segments change with these only. */
+  #dressed: readonly unknown[] = [];
 
   constructor() {
     afterNextRender(() => this.#ready.set(this.#make()));
     inject(DestroyRef).onDestroy(() => this.#ready()?.destroy());
+    const unlessWriting = (act: () => void) => (event: KeyboardEvent) => (isWriting(event) ? false : act());
+    bindKeys('Captures', {
+      closer: unlessWriting(() => this.#zoomBy(1 / ZOOM_STEP)),
+      further: unlessWriting(() => this.#zoomBy(ZOOM_STEP)),
+      whole: unlessWriting(() => this.whole()),
+      left: this.#sideways(-1),
+      right: this.#sideways(1),
+      back: unlessWriting(() => this.#pan(-1)),
+      onward: unlessWriting(() => this.#pan(1)),
+      a: unlessWriting(() => this.moving.set('a')),
+      b: unlessWriting(() => this.moving.set('b')),
+    });
     effect(() => {
       const chart = this.#ready();
       const capture = this.capture();
@@ -132,22 +142,26 @@ export class CaptureChart {
     this.seen.set(null);
   }
 
-  protected key(event: KeyboardEvent): void {
-    const { fromS, toS } = this.#range();
-    const span = toS - fromS;
-    const sideways = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
-    if (sideways !== 0 && event.shiftKey)
-      this.#see(fromS + sideways * span * PAN_STEP, toS + sideways * span * PAN_STEP);
-    else if (sideways !== 0) {
-      const at = this.cursors()[this.moving()] ?? (fromS + toS) / 2;
-      this.#put(at + sideways * span * CURSOR_STEP);
-    } else if (event.key === '+' || event.key === '=') this.#zoomBy(1 / ZOOM_STEP);
-    else if (event.key === '-') this.#zoomBy(ZOOM_STEP);
-    else if (event.key === '0') this.whole();
-    else if (event.key === 'a' || event.key === 'b') this.moving.set(event.key);
-    else return;
+  /** A turn of the wheel goes closer or further around the place under the pointer. */
+  protected turn(event: WheelEvent): void {
+    const x = this.#ready()?.scales['x'];
+    const at = x?.getValueForPixel(event.offsetX);
+    if (at === undefined) return;
     event.preventDefault();
-    event.stopPropagation();
+    this.#zoomBy(event.deltaY < 0 ? 1 / WHEEL_STEP : WHEEL_STEP, at);
+  }
+
+  /** Left and right belong to choices that have them. */
+  readonly #sideways = (by: number) => (event: KeyboardEvent) => {
+    if (isWriting(event) || (event.target as Element).closest?.(OWN_ARROWS)) return false;
+    const { fromS, toS } = this.#range();
+    this.#put((this.cursors()[this.moving()] ?? (fromS + toS) / 2) + by * (toS - fromS) * CURSOR_STEP);
+    return undefined;
+  };
+  #pan(by: number): void {
+    const { fromS, toS } = this.#range();
+    const step = by * (toS - fromS) * PAN_STEP;
+    this.#see(fromS + step, toS + step);
   }
 
   #make(): Chart<'line'> {
@@ -175,7 +189,8 @@ export class CaptureChart {
           annotation: { annotations: {} },
           zoom: {
             pan: { enabled: true, mode: 'x', onPan: follow },
-            zoom: { wheel: { enabled: true, speed: 0.15 }, pinch: { enabled: true }, mode: 'x', onZoom: follow },
+            // the wheel is ours: the plugin would draw every turn once more than is needed
+            zoom: { wheel: { enabled: false }, pinch: { enabled: true }, mode: 'x', onZoom: follow },
             limits: { x: { minRange: CLOSEST_S } },
           },
         },
@@ -192,9 +207,10 @@ export class CaptureChart {
     const from = Math.max(0, Math.min(end - span, fromS));
     this.seen.set(span >= end ? null : { fromS: from, toS: from + span });
   }
-  #zoomBy(factor: number): void {
+  /** @param around Where the time stays; the cursor where it is seen. */
+  #zoomBy(factor: number, around: number | null = null): void {
     const { fromS, toS } = this.#range();
-    const at = this.cursors()[this.moving()] ?? (fromS + toS) / 2;
+    const at = around ?? this.cursors()[this.moving()] ?? (fromS + toS) / 2;
     const middle = at >= fromS && at <= toS ? at : (fromS + toS) / 2;
     this.#see(middle - (middle - fromS) * factor, middle + (toS - middle) * factor);
   }
@@ -204,7 +220,7 @@ export class CaptureChart {
   }
 
   async #draw(chart: Chart<'line'>, what: What): Promise<void> {
-    const { open, beneath, coupled, fromS, toS } = what;
+    const { open, beneath, coupled, fromS, toS, capture } = what;
     const asked = ++this.#asked;
     const columns = Math.max(200, Math.min(1600, Math.round(chart.width)));
     const shift = beneath?.shiftS ?? 0;
@@ -213,65 +229,63 @@ export class CaptureChart {
       beneath ? beneath.open.view(fromS - shift, toS - shift, columns, coupled) : [],
     ]);
     if (asked !== this.#asked) return; // something newer is being drawn
-    const theme = chartTheme(this.canvas().nativeElement);
-    chart.data.datasets = [
-      ...own.map((drawn) => dataset(drawn, theme, 0, false)),
-      ...other.map((drawn) => dataset(drawn, theme, shift, true)),
-    ];
-    this.#axes(
-      chart,
-      theme,
-      what,
-      chart.data.datasets.some(({ yAxisID }) => yAxisID === 'amps'),
-    );
-    this.#shade(chart, theme, what);
+    const dressed = [capture, this.#theme.name(), coupled, own.length, other.length];
+    if (dressed.some((part, at) => part !== this.#dressed[at])) {
+      this.#dressed = dressed;
+      const theme = chartTheme(this.canvas().nativeElement);
+      chart.data.datasets = [
+        ...own.map((drawn) => dataset(drawn, theme, false)),
+        ...other.map((drawn) => dataset(drawn, theme, true)),
+      ];
+      this.#axes(chart, theme, coupled);
+      this.#shade(chart, theme, capture);
+    }
+    [...own, ...other].forEach((drawn, at) => {
+      chart.data.datasets[at]!.data = points(drawn, at < own.length ? 0 : shift);
+    });
+    Object.assign(chart.options.scales!['x']!, { min: fromS, max: toS });
     chart.update('none');
   }
 
-  #axes(chart: Chart<'line'>, theme: ChartTheme, { fromS, toS, coupled }: What, hasAmps: boolean): void {
+  #axes(chart: Chart<'line'>, theme: ChartTheme, coupled: boolean): void {
     const font = { family: theme.mono, size: 12 };
-    const axis = (text: string, color: string) => ({
+    const hasAmps = chart.data.datasets.some(({ yAxisID }) => yAxisID === 'amps');
+    const axis = (text: string, color: string, maxTicksLimit = 8) => ({
       type: 'linear' as const,
       title: { display: true, text, color, font },
-      ticks: { color, font, maxTicksLimit: 8 },
-      border: { color: theme.line },
+      ticks: { color, font, maxTicksLimit, includeBounds: false, maxRotation: 0 },
+      grace: '4%',
     });
     chart.options.scales = {
-      x: {
-        ...axis('s', theme.soft),
-        min: fromS,
-        max: toS,
-        grid: { color: theme.line },
-        ticks: { color: theme.soft, font, maxTicksLimit: 10, includeBounds: false },
-      },
-      volts: {
-        ...axis(coupled ? 'Ripple, V' : 'V', theme.volts),
-        position: 'left',
-        grace: '4%',
-        grid: { color: theme.line },
-      },
-      amps: { ...axis('A', theme.amps), position: 'right', grace: '4%', display: hasAmps, grid: { display: false } },
+      x: { ...axis('s', theme.soft, 10), grid: { color: theme.line } },
+      volts: { ...axis(coupled ? 'Ripple, V' : 'V', theme.volts), position: 'left', grid: { color: theme.line } },
+      amps: { ...axis('A', theme.amps), position: 'right', display: hasAmps, grid: { display: false } },
     };
   }
 
-  #shade(chart: Chart<'line'>, theme: ChartTheme, { capture, fromS, toS }: What): void {
-    const boxes = capture.segments.map((segment, at): [string, AnnotationOptions] => {
-      const share = (Math.min(toS, segment.toS) - Math.max(fromS, segment.fromS)) / (toS - fromS);
+  #shade(chart: Chart<'line'>, theme: ChartTheme, { segments }: Capture): void {
+    const boxes = segments.map(({ kind, fromS, toS }, at): [string, AnnotationOptions] => {
+      const fits = ({ chart: { scales } }: { readonly chart: Chart }): boolean => {
+        const x = scales['x'];
+        if (!x) return false;
+        const px = x.getPixelForValue(Math.min(x.max, toS)) - x.getPixelForValue(Math.max(x.min, fromS));
+        return px > SEGMENT_NAMES[kind].length * LETTER_PX;
+      };
       return [
         `segment-${at}`,
         {
           type: 'box',
-          xMin: segment.fromS,
-          xMax: segment.toS,
+          xMin: fromS,
+          xMax: toS,
           backgroundColor: at % 2 === 0 ? theme.band : 'transparent',
           borderWidth: 0,
           drawTime: 'beforeDatasetsDraw',
           label: {
-            display: share > NAMED_FROM,
-            content: SEGMENT_NAMES[segment.kind],
+            display: fits,
+            content: SEGMENT_NAMES[kind],
             position: { x: 'center', y: 'start' },
             color: theme.soft,
-            font: { size: 12, weight: 'normal' },
+            font: { family: theme.sans, size: 12, weight: 'normal' },
             padding: 4,
           },
         },
@@ -302,7 +316,7 @@ export class CaptureChart {
             backgroundColor: theme.cursor,
             color: theme.band,
             padding: 3,
-            font: { size: 11 },
+            font: { family: theme.sans, size: 11 },
           },
         };
     }
@@ -316,19 +330,17 @@ interface What extends Stretch {
   readonly capture: Capture;
 }
 
-function dataset(
-  { role, name, seconds, values }: Drawn,
-  theme: ChartTheme,
-  shiftS: number,
-  isBeneath: boolean,
-): ChartDataset<'line'> {
-  const data = Array.from(seconds, (x, at) => ({ x: x + shiftS, y: values[at]! }));
+function dataset({ role, name }: Drawn, theme: ChartTheme, isBeneath: boolean): ChartDataset<'line'> {
   const isAmps = role === 'amps';
   return {
     label: name,
-    data,
+    data: [],
     yAxisID: isAmps ? 'amps' : 'volts',
     borderColor: isAmps ? theme.amps : role === 'volts' ? theme.volts : theme.other,
     ...(isBeneath && { borderDash: [3, 3], borderWidth: 1 }),
   };
 }
+
+/** @param shiftS Added to the times, s. */
+const points = ({ seconds, values }: Drawn, shiftS: number): { x: number; y: number }[] =>
+  Array.from(seconds, (x, at) => ({ x: x + shiftS, y: values[at]! }));

@@ -8,6 +8,7 @@ export interface ChartTheme {
   readonly band: string;
   readonly cursor: string;
   readonly mono: string;
+  readonly sans: string;
 }
 
 export function chartTheme(element: Element): ChartTheme {
@@ -22,5 +23,6 @@ export function chartTheme(element: Element): ChartTheme {
     band: of('--shade'),
     cursor: of('--within'),
     mono: of('--mono'),
+    sans: of('--sans'),
   };
 }
