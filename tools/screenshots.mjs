@@ -49,6 +49,26 @@ const VIEWS = [
       await page.getByRole('button', { name: 'Battery 2', exact: true }).click();
     },
   },
+  {
+    name: 'captures',
+    path: `${job(2)}/captures`,
+    ready: async (page) => {
+      await page.locator('canvas').waitFor();
+      await page.getByRole('combobox', { name: 'Laid beneath' }).click();
+      await page.getByRole('option', { name: 'before.csv' }).click();
+      await page.waitForTimeout(1500);
+    },
+  },
+  {
+    name: 'captures-ripple',
+    path: `${job(5)}/captures`,
+    dark: true,
+    ready: async (page) => {
+      await page.locator('canvas').waitFor();
+      await page.getByText('Ripple', { exact: true }).first().click();
+      await page.waitForTimeout(1000);
+    },
+  },
   { name: 'instruments', path: '/instruments', ready: (page) => page.locator('td').first().waitFor() },
   {
     name: 'bench-count',

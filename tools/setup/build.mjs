@@ -54,6 +54,7 @@ export const buildCli = () =>
           derive: 'tools/cli/derive.ts',
           fit: 'tools/cli/fit.ts',
           'bench-judge': 'tools/cli/bench-judge/main.ts',
+          'bench-captures': 'tools/cli/bench-captures/main.ts',
         },
         'dist/cli',
       ),

@@ -16,7 +16,7 @@ export interface Ceiling {
 const NEAR_SHARE = 0.004;
 /** A ceiling holds at least so long, s; the top of a real inrush is passed sooner at falling volts. */
 const HOLDS_S = 0.006;
-/** While it holds the volts move at least so far, V per 12 V, and by so many times what the ceiling's width explains. */
+/** While it holds the volts move at least so far, V per 12 V, and by so many times what the ceiling's width explains. A 6 V system’s slow changes are no smaller. */
 const MOVES_V = 0.06;
 const MOVES_TIMES = 2.5;
 /** Noise is stilled over this, s. */
@@ -43,7 +43,7 @@ export function ceilingOf(signal: Signal, crank: Crank, steady: Steady): Ceiling
   );
   // what a change of current does to the volts of this battery; a ceiling makes it look larger, never smaller
   const ohm = Math.max(0, crank.beforeV - steady.volts) / steady.amps;
-  const needed = Math.max(MOVES_V * scale, MOVES_TIMES * 2 * near * ohm);
+  const needed = Math.max(MOVES_V * Math.max(1, scale), MOVES_TIMES * 2 * near * ohm);
   for (let from = 0; from < current.length; from++) {
     if (current[from]! < top - 2 * near) continue;
     let to = from;

@@ -13,11 +13,11 @@ export interface FoldedHumps {
 const POINTS = 144;
 const HUMPS = 6;
 /** Fewer samples a hump cannot show one. */
-const LEAST_SAMPLES = 2.2;
+const LEAST_SAMPLES = 3;
 /** Missing: rises less than this share of the humps that are there. */
 const THERE_FROM = 0.4;
 /** The humps of a whole turn stand out of its range at least this far; a single hump cut in six does not. */
-const STAND_OUT = 0.055;
+const STAND_OUT = 0.14;
 /** From so many missing on, half a turn and more is gone: a diode that lets through both ways. */
 const SHORTED_FROM = 3;
 /** A single gap deeper than this many humps below the valleys is one that pulls the output down. */

@@ -1,0 +1,16 @@
+/** `npm run bench:captures`: how right simulated starts are taken apart; writes docs/benchmarks.md. */
+import { join } from 'node:path';
+import { writeSection } from './bench/write-section.mjs';
+import { buildCli } from './setup/build.mjs';
+import { ROOT } from './setup/root.mjs';
+import { run } from './setup/run.mjs';
+import { fail } from './setup/steps.mjs';
+
+try {
+  await buildCli();
+  const table = await run(process.execPath, [join(ROOT, 'dist/cli/bench-captures.mjs')], { cwd: ROOT });
+  await writeSection('captures', table.trim());
+  console.log(table);
+} catch (error) {
+  fail(error);
+}
