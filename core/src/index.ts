@@ -65,6 +65,8 @@ export { derive } from './judge/derive/derive';
 export { disagreeing, fuseHealth } from './judge/derive/health';
 export type { HealthWay } from './judge/derive/health';
 export { findingsOf } from './judge/weigh';
+export { captureOutline } from './profile/capture-outline';
+export type { CaptureOutline, OutlinePoint } from './profile/capture-outline';
 export { FOUR_NOTES, fourNoteProfile } from './profile/four-note-profile';
 export type { NoteName, Profile, ProfileNote } from './profile/four-note-profile';
 export { rulerScale } from './profile/ruler-scale';

@@ -97,6 +97,18 @@ describe('a recorded file', () => {
     expect((await app.ask('GET', `${job}/captures`)).body).toHaveLength(1);
   });
 
+  it('of another visit of the same vehicle can be asked for, to lay beneath', async () => {
+    const [first, second] = [jobBody(), jobBody()];
+    await app.ask('POST', `${SHOP}/jobs`, first);
+    await app.ask('POST', `${SHOP}/jobs`, { ...second, vehicle: first.vehicle });
+    const { id, at } = await announce(`${SHOP}/jobs/${first.id}`, csv.length);
+    await send(at, 0, csv);
+    await announce(`${SHOP}/jobs/${first.id}`, 99); // not whole yet
+    const seen = async (job: string) => (await app.ask('GET', `${SHOP}/jobs/${job}/captures-of-vehicle`)).body;
+    expect((await seen(second.id)).map((capture: { id: string }) => capture.id)).toEqual([id]);
+    expect(await seen(first.id)).toEqual([]);
+  });
+
   it('of another shop is not found, and cannot be changed by anybody', async () => {
     const { id, at } = await announce(await openJob(), csv.length);
     await send(at, 0, csv);

@@ -162,7 +162,20 @@ describe('the demo', () => {
     const { rows } = await pool.query(
       'SELECT count(*) FILTER (WHERE opened_at > now()) AS future, count(*) AS all FROM job',
     );
+    const captures = await pool.query<{ name: string; findings: string[] }>(
+      `SELECT c.name, ARRAY(SELECT jsonb_array_elements(f.found->'findings')->>'finding') AS findings
+         FROM capture c JOIN capture_found f USING (shop_id, capture_id)`,
+    );
     await pool.end();
     expect(rows[0]).toEqual({ future: '0', all: '17' });
-  });
+    expect(Object.fromEntries(captures.rows.map(({ name, findings }) => [name, findings]))).toMatchObject({
+      'cold-start.csv': [],
+      'before.csv': [],
+      'after.csv': [],
+      'compressions.tsv': expect.arrayContaining(['weak-cylinder']),
+      'no-charge.csv': expect.arrayContaining(['not-charging']),
+      'ripple.csv': ['diode-open'],
+      'small-clamp.csv': expect.arrayContaining(['clamp-saturated']),
+    });
+  }, 60_000); // seven starts are simulated and taken apart
 });

@@ -16,6 +16,7 @@ import {
   addPiece,
   captureView,
   capturesOfJob,
+  capturesOfVehicle,
   findCapture,
   packedPiece,
   pieceBytes,
@@ -49,6 +50,11 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
   router.get('/jobs/:job/captures', async (request, response) => {
     const rows = await capturesOfJob(pool, shopParam(request), uuidParam(request, 'job'));
     response.json(rows.map(captureView));
+  });
+
+  router.get('/jobs/:job/captures-of-vehicle', async (request, response) => {
+    const rows = await capturesOfVehicle(pool, shopParam(request), uuidParam(request, 'job'));
+    response.json(rows.map(captureView).filter(({ isWhole }) => isWhole));
   });
 
   router.post('/jobs/:job/captures', async (request, response) => {

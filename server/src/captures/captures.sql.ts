@@ -49,6 +49,18 @@ export async function capturesOfJob(sql: Sql, shop: string, job: string): Promis
   return rows;
 }
 
+/** Captures of other jobs of the same vehicle, newest first: a known good one to lay beneath. */
+export async function capturesOfVehicle(sql: Sql, shop: string, job: string): Promise<readonly CaptureRow[]> {
+  const { rows } = await sql.query<CaptureRow>(
+    `${SELECT}
+       JOIN job other ON other.shop_id = c.shop_id AND other.job_id = c.job_id
+       JOIN job own ON own.shop_id = c.shop_id AND own.job_id = $2 AND own.vehicle_id = other.vehicle_id
+      WHERE c.shop_id = $1 AND c.job_id <> $2 ORDER BY c.added_at DESC, c.capture_id LIMIT 50`,
+    [shop, job],
+  );
+  return rows;
+}
+
 export async function findCapture(sql: Sql, shop: string, id: string): Promise<CaptureRow | null> {
   const { rows } = await sql.query<CaptureRow>(`${SELECT} WHERE c.shop_id = $1 AND c.capture_id = $2`, [shop, id]);
   return rows[0] ?? null;

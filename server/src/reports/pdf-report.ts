@@ -1,8 +1,9 @@
 /** The report as PDF: the customer's page, then the technician's, with embedded fonts and vectors. */
 import { reportOf } from '@tetrad/contracts';
-import type { JobView } from '@tetrad/contracts';
+import type { CaptureView, JobView } from '@tetrad/contracts';
 import { figureFormat } from '@tetrad/core';
 import type { FigureChoice, ReportDocument } from '@tetrad/core';
+import { drawCapture } from './draw-capture';
 import { drawProfile } from './draw-profile';
 import { drawSettled } from './draw-settled';
 import { drawTable } from './draw-table';
@@ -20,7 +21,12 @@ const shownTime = (iso: string): string =>
 /** @returns the paper as a stream of bytes. */
 export function pdfReport(
   job: JobView,
-  { shop, fontsFolder, figures }: { shop: string; fontsFolder: string; figures: FigureChoice },
+  {
+    shop,
+    fontsFolder,
+    figures,
+    captures = [],
+  }: { shop: string; fontsFolder: string; figures: FigureChoice; captures?: readonly CaptureView[] },
 ): NodeJS.ReadableStream {
   const report = reportOf(job, undefined, figures);
   const paper = newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
@@ -29,6 +35,7 @@ export function pdfReport(
   paper.addPage();
   head(paper, job, shop);
   technicianPage(paper, report);
+  for (const capture of captures) drawCapture(paper, capture);
   pageNumbers(paper, job);
   paper.end();
   return paper;

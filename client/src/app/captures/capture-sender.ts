@@ -35,10 +35,10 @@ export class CaptureSender {
     void this.#begin();
   }
 
-  /** Takes a file over: from here on nothing of it is lost. */
+  /** Takes a file over: it is kept first, and once it is shown here nothing of it is lost. */
   async take(capture: KeptCapture): Promise<void> {
-    this.sending.update((all) => [...all.filter((one) => one.capture.id !== capture.id), begun(capture)]);
     await this.#keeper.keep(capture).catch(() => undefined); // a private window keeps nothing: it is sent all the same
+    this.sending.update((all) => [...all.filter((one) => one.capture.id !== capture.id), begun(capture)]);
     void this.#run();
   }
 

@@ -1,5 +1,5 @@
 /** Relative compression: the same cylinder comes back every round; a weak one asks for less current each time. */
-import { mean, standardDeviation } from 'simple-statistics';
+import { mean, median, standardDeviation } from 'simple-statistics';
 import type { Compression } from './compressions';
 
 export interface CylinderCompression {
@@ -21,8 +21,9 @@ export interface Cylinders {
 const LEAST_ROUNDS = 2;
 /** Weak: below this share of the others' mean, by at least so many times what single rounds differ by. */
 const WEAK_BELOW = 0.87;
-const STANDS_OUT = 4;
+const STANDS_OUT = 3;
 const ALWAYS_BELOW = 0.93;
+const MANY_ROUNDS = 4;
 /** Rounds differ by at least this share, however few were seen. */
 const LEAST_SPREAD = 0.03;
 
@@ -46,12 +47,13 @@ export function compareCylinders(
   const others = means.filter((_, at) => at !== lowest.index - 1);
   const usual = mean(others);
   const share = means[lowest.index - 1]! / usual;
-  const within = mean(heights.map((own) => (own.length > 1 ? standardDeviation(own) : 0)));
+  const within = median(heights.map((seen) => (seen.length > 1 ? standardDeviation(seen) : 0)));
   const between = others.length > 1 ? standardDeviation(others) : 0;
   const spread = Math.max(LEAST_SPREAD * usual, between, within / Math.sqrt(heights[lowest.index - 1]!.length));
   const stands = (usual - means[lowest.index - 1]!) / spread;
-  // one odd compression is no cylinder: it must be low every time
-  const always = Math.max(...heights[lowest.index - 1]!) < ALWAYS_BELOW * usual;
+  // one odd compression is no cylinder: it must be low every time, or of many all but once
+  const own = [...heights[lowest.index - 1]!].sort((a, b) => b - a);
+  const always = own[own.length >= MANY_ROUNDS ? 1 : 0]! < ALWAYS_BELOW * usual;
   const isWeak = share < WEAK_BELOW && always && stands > STANDS_OUT;
   return {
     cylinders: compared,

@@ -1,6 +1,7 @@
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { FigureQuery, figuresOf } from '@tetrad/contracts';
+import { captureView, capturesOfJob } from '../../captures/captures.sql';
 import { pdfReport } from '../../reports/pdf-report';
 import type { Pool } from '../../sql/pool';
 import { findShop } from '../../sql/shops';
@@ -14,11 +15,13 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
   router.get('/report.pdf', async (request, response) => {
     const shop = shopParam(request);
     const figures = figuresOf(queryAs(FigureQuery, request));
-    const job = await wholeJob(pool, shop, uuidParam(request, 'job'));
+    const id = uuidParam(request, 'job');
+    const job = await wholeJob(pool, shop, id);
+    const captures = (await capturesOfJob(pool, shop, id)).map(captureView);
     const name = (await findShop(pool, shop))?.name ?? shop;
     response.attachment(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.pdf`);
     response.type('application/pdf');
-    await pipeline(pdfReport(job, { shop: name, fontsFolder, figures }), response);
+    await pipeline(pdfReport(job, { shop: name, fontsFolder, figures, captures }), response);
   });
 
   return router;

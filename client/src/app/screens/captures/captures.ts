@@ -144,11 +144,29 @@ export class Captures {
       }),
     ];
   });
-  protected readonly others = computed(() => [
-    { value: null, label: 'none' },
+  /** Recordings of this vehicle from other visits: a known good one to lay beneath. */
+  readonly #earlier = httpResource<readonly CaptureView[]>(() => {
+    const shop = this.#shop();
+    return shop ? `/api/shops/${shop}/jobs/${this.id()}/captures-of-vehicle` : undefined;
+  });
+  /** What may be laid beneath the one that is shown. */
+  readonly #comparable = computed((): readonly { id: string; label: string; source: Blob | string }[] => [
     ...this.list()
       .filter(({ id }) => id !== this.chosen())
-      .map(({ id, name }) => ({ value: id as string | null, label: name })),
+      .map(({ id, name, source }) => ({ id, label: name, source })),
+    ...(this.#earlier.hasValue() ? this.#earlier.value() : []).map(({ id, name, at }) => ({
+      id,
+      label: `${name}, ${at.slice(0, 10)}`,
+      source: `/api/shops/${this.#shop()}/captures/${id}/file`,
+    })),
+  ]);
+  /** By itself: a list that is told anew opens nothing anew. */
+  readonly #beneathSource = computed(
+    () => this.#comparable().find(({ id }) => id === this.beneathId())?.source ?? null,
+  );
+  protected readonly others = computed(() => [
+    { value: null, label: 'none' },
+    ...this.#comparable().map(({ id, label }) => ({ value: id as string | null, label })),
   ]);
 
   protected readonly opening = computed(() => this.opened()?.opening() ?? null);
@@ -186,10 +204,10 @@ export class Captures {
       if (this.from() && toS > fromS) this.show({ fromS, toS });
     });
     effect(() => {
-      const beneath = this.list().find(({ id }) => id === this.beneathId());
+      const source = this.#beneathSource();
       untracked(() => {
         this.#beneathOpen()?.close();
-        this.#beneathOpen.set(beneath ? new OpenCapture(beneath.source, this.as()) : null);
+        this.#beneathOpen.set(source === null ? null : new OpenCapture(source, this.as()));
       });
     });
     inject(DestroyRef).onDestroy(() => {

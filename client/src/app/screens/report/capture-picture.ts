@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { captureOutline } from '@tetrad/core';
+import type { OutlinePoint } from '@tetrad/core';
 import type { Capture } from '@tetrad/core/capture-format';
 
 const WIDTH = 800;
@@ -68,29 +70,20 @@ export class CapturePicture {
   protected readonly WIDTH = WIDTH;
   protected readonly HEIGHT = HEIGHT;
 
-  protected readonly segments = computed(() => {
-    const { segments, seconds } = this.capture();
-    return segments.map(({ kind, fromS, toS }, at) => {
-      const [x, width] = [(WIDTH * fromS) / seconds, (WIDTH * (toS - fromS)) / seconds];
-      return { x, width, odd: at % 2 === 0, name: width > NAMED_FROM ? kind.replace('-', ' ') : '' };
-    });
-  });
-  protected readonly volts = computed(() => outline(this.capture().outline?.volts ?? []));
-  protected readonly amps = computed(() => {
-    const { amps } = this.capture().outline ?? {};
-    return amps && amps.length > 0 ? outline(amps) : null;
-  });
+  readonly #outline = computed(() => captureOutline(this.capture()));
+  protected readonly segments = computed(() =>
+    this.#outline().segments.map(({ kind, x, width }, at) => ({
+      x: x * WIDTH,
+      width: width * WIDTH,
+      odd: at % 2 === 0,
+      name: width * WIDTH > NAMED_FROM ? kind.replace('-', ' ') : '',
+    })),
+  );
+  protected readonly volts = computed(() => path(this.#outline().volts));
+  protected readonly amps = computed(() => path(this.#outline().amps) || null);
 }
 
-/** A closed shape between the lowest and the highest of every stretch. @param pairs Lowest and highest in turn. */
-function outline(pairs: readonly number[]): string {
-  if (pairs.length < 4) return '';
-  const low = Math.min(...pairs);
-  const span = Math.max(...pairs) - low || 1;
-  const count = pairs.length / 2;
-  const point = (at: number, value: number): string =>
-    `${((WIDTH * (at + 0.5)) / count).toFixed(1)},${(HEIGHT - 4 - ((HEIGHT - TOP - 8) * (value - low)) / span).toFixed(1)}`;
-  const up = Array.from({ length: count }, (_, at) => point(at, pairs[2 * at + 1]!));
-  const down = Array.from({ length: count }, (_, at) => point(count - 1 - at, pairs[2 * (count - 1 - at)]!));
-  return `M${[...up, ...down].join('L')}Z`;
-}
+const path = (points: readonly OutlinePoint[]): string =>
+  points.length === 0
+    ? ''
+    : `M${points.map(({ x, y }) => `${(x * WIDTH).toFixed(1)},${(TOP + y * (HEIGHT - TOP - 4)).toFixed(1)}`).join('L')}Z`;
