@@ -1,12 +1,13 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
-import { isDevMode, provideZonelessChangeDetection } from '@angular/core';
+import { isDevMode, provideEnvironmentInitializer, provideZonelessChangeDetection } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore } from '@ngrx/store';
 import { providePrimeNG } from 'primeng/config';
 import { ROUTES } from './app.routes';
+import { resumeSending } from './captures/resume-sending';
 import { MessageService } from 'primeng/api';
 import { OutboxEffects } from './outbox/outbox.effects';
 import { outboxFeature } from './outbox/outbox.feature';
@@ -28,6 +29,7 @@ export const appConfig: ApplicationConfig = {
       theme: { preset: DRAFTING, options: { darkModeSelector: '.dark', cssLayer: { name: 'primeng' } } },
     }),
     MessageService,
+    provideEnvironmentInitializer(resumeSending),
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),
       registrationStrategy: 'registerWhenStable:10000',
