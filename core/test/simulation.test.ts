@@ -75,65 +75,14 @@ describe('the circuit model, over hundreds of random vehicles', () => {
     fc.assert(
       fc.property(seed, (at) => {
         const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: at });
-        const { volts, amps, truth } = startRecord(vehicle, { sampleRateHz: 2000 });
+        const { volts, amps, truth } = startRecord(vehicle, { sampleRateHz: 2000, fires: false });
         const { inrush, sustained } = truth;
         expect(inrush!.volts).toBeLessThan(sustained!.volts);
         expect(inrush!.amps).toBeGreaterThan(sustained!.amps);
         expect(volts[0]).toBeCloseTo(truth.restVolts, 3);
         expect(amps[0]).toBe(0);
-        expect(volts.every(Number.isFinite) && amps.every(Number.isFinite)).toBe(true);
-      }),
-      { numRuns: 200, seed: SEED },
-    );
-  });
-
-  it('a sound vehicle keeps to the trade’s figures: draw, speed, floor, drops, charging', () => {
-    fc.assert(
-      fc.property(seed, (at) => {
-        const subject = full(['none'], at);
-        const scale = subject.system.nominalVolts / 12;
-        expect(value(subject, 'cranking-voltage') / scale).toBeGreaterThan(7); // a diesel at -20 °C
-        expect(value(subject, 'cranking-speed')).toBeGreaterThan(100);
-        expect(value(subject, 'cranking-speed')).toBeLessThan(340);
-        expect(value(subject, 'drop-starter-ground') / scale).toBeLessThan(0.5);
-        expect(value(subject, 'inrush-current')).not.toBeLessThan(value(subject, 'starter-draw'));
-        const charging = value(subject, 'charging-voltage') / scale;
-        expect(charging).toBeGreaterThan(13);
-        expect(charging).toBeLessThan(15);
-      }),
-      { numRuns: 300, seed: SEED },
-    );
-  });
-
-  it('the four corners: worn battery sags, a dragging starter asks more, a bad cable takes the volts, an open one stops it', () => {
-    fc.assert(
-      fc.property(seed, (at) => {
-        const sound = full(['none'], at);
-        const worn = full(['battery-worn'], at);
-        const greedy = full(['starter-dragging'], at);
-        const cable = full(['cable-starter-ground'], at);
-        const open = full(['cable-starter-ground'], at, 1);
-        expect(value(worn, 'cranking-voltage')).toBeLessThan(value(sound, 'cranking-voltage'));
-        expect(value(greedy, 'starter-draw')).toBeGreaterThan(value(sound, 'starter-draw') * 1.2);
-        expect(value(cable, 'drop-starter-ground')).toBeGreaterThan(value(sound, 'drop-starter-ground') * 2);
-        expect(value(cable, 'starter-draw')).toBeLessThan(value(sound, 'starter-draw') * 1.15);
-        expect(value(open, 'starter-draw')).toBeLessThan(3);
-      }),
-      { numRuns: 100, seed: SEED },
-    );
-  });
-
-  it('Kirchhoff holds: resting volts are what the battery, the paths and the motor lose together', () => {
-    fc.assert(
-      fc.property(seed, (at) => {
-        const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: at });
-        const { volts, amps, truth } = startRecord(vehicle, { sampleRateHz: 2000 });
-        const { inrush, sustained } = truth;
-        expect(inrush!.volts).toBeLessThan(sustained!.volts);
-        expect(inrush!.amps).toBeGreaterThan(sustained!.amps);
-        expect(volts[0]).toBeCloseTo(truth.restVolts, 3);
-        expect(amps[0]).toBe(0);
-        expect(volts.every(Number.isFinite) && amps.every(Number.isFinite)).toBe(true);
+        expect(volts.at(-1)!).toBeGreaterThan(sustained!.volts);
+        expect(volts.every(Number.isFinite) && amps.every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
       }),
       { numRuns: 20, seed: SEED },
     );

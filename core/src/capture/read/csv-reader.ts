@@ -10,6 +10,7 @@ import { findDialect } from './dialect';
 import type { TextDialect } from './dialect';
 import { evenTime } from './even-time';
 import { fillGaps } from './fill-gaps';
+import { joined } from './joined';
 import { LEAST_SAMPLES, MOST_CHANNELS, MOST_SAMPLES } from './read-limits';
 import { SampleStore } from './sample-store';
 import { markLength, textEncodingOf } from './text-encoding';
@@ -101,17 +102,6 @@ export class CsvReader implements CaptureReader {
 
 const encoder = new TextEncoder();
 const decoder = new TextDecoder();
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  if (parts.length === 1) return parts[0]!;
-  const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
-}
 
 /** The table of figures: rows go in as bytes, channels come out. */
 class Table {

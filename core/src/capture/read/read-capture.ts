@@ -3,6 +3,7 @@ import type { Recording } from '../recording';
 import { CaptureError } from './capture-fault';
 import type { CaptureReader } from './capture-reader';
 import { CsvReader } from './csv-reader';
+import { joined } from './joined';
 import { JsonReader } from './json-reader';
 import { MOST_BYTES } from './read-limits';
 import { WavReader } from './wav-reader';
@@ -33,11 +34,8 @@ export class RecordingReader implements CaptureReader {
     const { mostBytes: most = MOST_BYTES } = this.options;
     if (this.#bytes > most) throw new CaptureError({ code: 'too-large', bytes: this.#bytes, most });
     if (this.#reader) return this.#reader.push(chunk);
-    const head = new Uint8Array(this.#head.length + chunk.length);
-    head.set(this.#head);
-    head.set(chunk, this.#head.length);
-    this.#head = head;
-    if (head.length >= KIND_BYTES) this.#begin();
+    this.#head = joined([this.#head, chunk]);
+    if (this.#head.length >= KIND_BYTES) this.#begin();
   }
 
   finish(): Recording {

@@ -5,6 +5,7 @@
 import type { Recording } from '../recording';
 import { CaptureError } from './capture-fault';
 import type { CaptureReader } from './capture-reader';
+import { joined } from './joined';
 import { LEAST_SAMPLES, MOST_CHANNELS, MOST_SAMPLES } from './read-limits';
 import { SampleStore } from './sample-store';
 
@@ -44,10 +45,7 @@ export class WavReader implements CaptureReader {
 
   push(chunk: Uint8Array): void {
     this.#total += chunk.length;
-    const joined = new Uint8Array(this.#bytes.length + chunk.length);
-    joined.set(this.#bytes);
-    joined.set(chunk, this.#bytes.length);
-    this.#bytes = joined;
+    this.#bytes = joined([this.#bytes, chunk]);
     if (!this.#data) this.#findData();
     if (this.#data) this.#readFrames();
   }

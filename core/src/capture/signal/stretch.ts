@@ -42,10 +42,3 @@ export function noiseOf(values: Float32Array, from = 0, to = values.length): num
   steps.sort((a, b) => a - b);
   return steps.length > 0 ? quantileSorted(steps, 0.5) * NOISE_PER_STEP : 0;
 }
-
-/** Where the lowest value of a stretch stands. */
-export function lowestAt(values: Float32Array, from = 0, to = values.length): number {
-  let found = from;
-  for (let at = from; at < to; at++) if (values[at]! < values[found]!) found = at;
-  return found;
-}
