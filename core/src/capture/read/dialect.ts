@@ -1,10 +1,11 @@
 /** Finds out how a text file is written, from its first lines: separator, decimal sign, names, units, time. */
 import type { ChannelUnit } from '../recording';
 import { CaptureError } from './capture-fault';
-import { timeSeconds } from './clock';
 import { columnName, isIndexName, isTimeName, unitOf } from './column-names';
 import type { ColumnUnit } from './column-names';
 import { readNotes } from './notes';
+import { DAY, cellsOf, guessTable, isTime, withoutTail } from './table-guess';
+import type { TableGuess } from './table-guess';
 
 export type ColumnKind = 'time' | 'clock' | 'channel' | 'left-out';
 
@@ -28,79 +29,8 @@ export interface TextDialect {
   readonly clampMillivoltsPerAmp: number | null;
 }
 
-/** Rows that are looked at to tell one dialect from another. */
-const ROWS_LOOKED_AT = 25;
-/** Lines that may stand above the rows. */
-const MOST_NOTES = 400;
 /** A unit's symbol is no longer than this: mV, µs, sec. */
 const MOST_SYMBOL = 3;
-const DELIMITERS = ['\t', ';', ','] as const;
-const NUMBER = { '.': /^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i, ',': /^[-+]?(?:\d+,?\d*|,\d+)(?:e[-+]?\d+)?$/i };
-
-/** A line's cells: outside quotes parted at the separator, without quotes and blanks. */
-export function cellsOf(line: string, delimiter: string): string[] {
-  const cells: string[] = [];
-  let from = 0;
-  let quoted = false;
-  for (let i = 0; i <= line.length; i++) {
-    if (line[i] === '"') quoted = !quoted;
-    if (i === line.length || (line[i] === delimiter && !quoted)) {
-      cells.push(line.slice(from, i).trim().replace(/^"|"$/g, '').trim());
-      from = i + 1;
-    }
-  }
-  return cells;
-}
-
-interface Guess {
-  readonly delimiter: string;
-  readonly decimal: '.' | ',';
-  readonly firstRow: number;
-  readonly rows: readonly (readonly string[])[];
-  readonly width: number;
-}
-
-const withoutTail = (cells: readonly string[]): readonly string[] => {
-  let end = cells.length;
-  while (end > 1 && cells[end - 1] === '') end--;
-  return cells.slice(0, end);
-};
-
-const DAY = /^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{2,4})$/;
-const isTime = (cell: string): boolean => !Number.isNaN(timeSeconds(cell));
-
-/** A row of figures: every cell a number, a time, a day or empty, and one at least a number or a time. */
-const isRow = (cells: readonly string[], number: RegExp): boolean =>
-  cells.some((cell) => number.test(cell) || isTime(cell)) &&
-  cells.every((cell) => cell === '' || number.test(cell) || isTime(cell) || DAY.test(cell));
-
-function guess(lines: readonly string[], delimiter: string, decimal: '.' | ','): Guess | null {
-  if (delimiter === ',' && decimal === ',' && !lines.some((line) => line.includes('"'))) return null;
-  const number = NUMBER[decimal];
-  for (let first = 0; first < Math.min(lines.length, MOST_NOTES); first++) {
-    const rows: string[][] = [];
-    for (let at = first; at < lines.length && rows.length < ROWS_LOOKED_AT; at++) {
-      if (lines[at]!.trim() === '') continue;
-      const cells = cellsOf(lines[at]!, delimiter);
-      if (!isRow(cells, number)) break;
-      rows.push(cells);
-    }
-    // a single odd row within the notes is not yet the table
-    if (rows.length >= Math.min(3, lines.length - first) && rows.length > 0) {
-      const width = Math.max(...rows.map((cells) => withoutTail(cells).length));
-      return { delimiter, decimal, firstRow: first, rows, width };
-    }
-  }
-  return null;
-}
-
-/** How well a guess explains the lines: rows of several cells beat one cell, real fractions beat whole numbers. */
-function worth({ rows, width, delimiter, decimal }: Guess): number {
-  const even = rows.filter((cells) => withoutTail(cells).length === width).length / rows.length;
-  const fractions = rows.some((cells) => cells.some((cell) => cell.includes(decimal)));
-  return (width > 1 ? 4 : 0) + even + (fractions ? 0.5 : 0) + (delimiter === ',' ? 0 : 0.1) + Math.min(rows.length, 5);
-}
-
 /** A unit in brackets, or a symbol; `seconds` and `volts` are names. */
 const isUnitRow = (cells: readonly string[]): boolean => {
   const filled = cells.filter((cell) => cell !== '');
@@ -116,7 +46,7 @@ interface Named {
 }
 
 /** The row of names and the row of units above the figures, where they stand. */
-function namesAbove(lines: readonly string[], { firstRow, delimiter, width }: Guess): Named {
+function namesAbove(lines: readonly string[], { firstRow, delimiter, width }: TableGuess): Named {
   const none: Named = { names: [], units: [], notesEnd: firstRow };
   let at = firstRow - 1;
   const above = (): readonly string[] | null => {
@@ -151,10 +81,7 @@ function grows(rows: readonly (readonly string[])[], column: number, decimal: st
  * @throws CaptureError where they hold no table of figures, or no time.
  */
 export function findDialect(lines: readonly string[]): TextDialect {
-  const guesses = DELIMITERS.flatMap((delimiter) =>
-    (['.', ','] as const).map((decimal) => guess(lines, delimiter, decimal)),
-  ).filter((found) => found !== null);
-  const best = guesses.sort((a, b) => worth(b) - worth(a))[0];
+  const best = guessTable(lines);
   if (!best) throw new CaptureError({ code: 'no-rows', line: Math.min(lines.length, firstTextLine(lines)) });
   const { rows, width, decimal, delimiter, firstRow } = best;
   const { names, units, notesEnd } = namesAbove(lines, best);
@@ -205,7 +132,7 @@ interface ToldColumn {
 }
 
 /** The column that tells time: by its cells, its unit, its name, and last by its figures that only grow. */
-function findTime(told: readonly ToldColumn[], { rows, decimal }: Guess, hasInterval: boolean): number | null {
+function findTime(told: readonly ToldColumn[], { rows, decimal }: TableGuess, hasInterval: boolean): number | null {
   const first = (matches: (column: number) => boolean): number | null => {
     const at = told.findIndex((_, column) => matches(column));
     return at < 0 ? null : at;

@@ -1,5 +1,5 @@
 /** What the stages look at: the mapped channels in base units, and their envelopes. */
-import { nominalScale } from '../map-channels';
+import { nominalScale } from '../clamp-scale';
 import type { ChannelRole } from '../capture-format';
 import type { MappedChannel } from '../map-channels';
 import type { Recording } from '../recording';

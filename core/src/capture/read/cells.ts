@@ -1,0 +1,42 @@
+/** Cells of a line of bytes: where one ends, what it says, whether anything stands in it. */
+export const LINE_FEED = 10;
+export const RETURN = 13;
+export const TAB = 9;
+export const SPACE = 32;
+export const QUOTE = 34;
+
+const decoder = new TextDecoder();
+
+/** @returns Where the cell that begins at `from` ends: a delimiter outside quotes, or the line's end `to`. */
+export function cellEnd(bytes: Uint8Array, from: number, to: number, delimiter: number): number {
+  let isQuoted = false;
+  for (let at = from; at < to; at++) {
+    if (bytes[at] === QUOTE) isQuoted = !isQuoted;
+    else if (bytes[at] === delimiter && !isQuoted) return at;
+  }
+  return to;
+}
+
+/** The cell's text without its quotes and the blanks around it. */
+export const cellText = (bytes: Uint8Array, from: number, to: number): string =>
+  decoder.decode(bytes.subarray(from, to)).trim().replace(/^"|"$/g, '').trim();
+
+/** @returns The figure of a cell with an exponent or many digits; NaN where it is none. */
+export function cellNumber(text: string, decimal: string): number {
+  const plain = decimal === ',' ? text.replace(',', '.') : text;
+  return /^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i.test(plain) ? Number(plain) : NaN;
+}
+
+/** Whether nothing stands between `from` and `to` but blanks, quotes and delimiters. */
+export function isBlank(bytes: Uint8Array, from: number, to: number, delimiter: number): boolean {
+  for (let at = from; at < to; at++)
+    if (bytes[at] !== SPACE && bytes[at] !== delimiter && bytes[at] !== TAB && bytes[at] !== QUOTE) return false;
+  return true;
+}
+
+/** How many cells the line has, quoted delimiters counted too. */
+export function cellCount(bytes: Uint8Array, from: number, to: number, delimiter: number): number {
+  let count = 1;
+  for (let at = from; at < to; at++) if (bytes[at] === delimiter) count++;
+  return count;
+}
