@@ -62,7 +62,7 @@ export async function toEmptyShop(page: Page, app: Application): Promise<void> {
 }
 
 /** Chooses from a list that opens. */
-export async function pick(page: Page, label: string, option: string | RegExp): Promise<void> {
+export async function pick(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
   await page.getByRole('combobox', { name: label }).click();
   await page.getByRole('option', typeof option === 'string' ? { name: option, exact: true } : { name: option }).click();
 }

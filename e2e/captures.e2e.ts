@@ -1,7 +1,7 @@
 /** A recorded start dropped on a job becomes readings, on the bench, on the report, and on the server. */
 import type { Page } from '@playwright/test';
 import { SimulatedVisit, recorded, randomOf, startRecord, writeDialect } from '../core/src/simulation';
-import { expect, test, untilStored } from './application';
+import { expect, pick, test, untilStored } from './application';
 import type { Application } from './application';
 
 const EMPTY_JOB = '7e7ad000-0000-4000-9000-000000000016';
@@ -118,4 +118,74 @@ test('the waveform is worked by keyboard: zoomed, panned, two cursors, a reading
   const last = job.case.readings.at(-1);
   expect(last).toMatchObject({ test: 'cranking-voltage', conditions: { method: 'scope' } });
   expect(last.capture.toS).toBeGreaterThan(last.capture.fromS);
+});
+
+const WITH_RECORDING = '7e7ad000-0000-4000-9000-000000000001';
+/** The stretch that is seen, as the picture's name tells it, s. */
+const span = async (page: Page): Promise<readonly [number, number]> => {
+  const name = (await page.locator('tt-capture-chart canvas').getAttribute('aria-label'))!;
+  const told = /seen from ([\d.]+) to ([\d.]+) s/.exec(name);
+  return told ? [Number(told[1]), Number(told[2])] : [0, NaN];
+};
+
+test('the waveform is dragged sideways, and spread by two fingers', async ({ browser, app }) => {
+  const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto(`${app.url}/jobs/${WITH_RECORDING}/captures`);
+  await page.getByRole('button', { name: 'Crank', exact: true }).click();
+  const box = (await page.locator('tt-capture-chart canvas').boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await expect.poll(async () => (await span(page))[0]).toBeGreaterThan(0);
+  const before = await span(page);
+
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 120, y, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(async () => (await span(page))[0]).toBeLessThan(before[0]);
+  const dragged = await span(page);
+  expect(dragged[1] - dragged[0]).toBeCloseTo(before[1] - before[0], 2);
+
+  const touch = await context.newCDPSession(page);
+  const fingers = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+    touch.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [-1, 1].map((side, id) => ({ x: x + (side * apart) / 2, y, id })),
+    });
+  await fingers('touchStart', 60);
+  for (const apart of [80, 110, 150, 200, 260]) await fingers('touchMove', apart);
+  await fingers('touchEnd', 0);
+  await expect
+    .poll(async () => {
+      const [from, to] = await span(page);
+      return (to - from) / (dragged[1] - dragged[0]);
+    })
+    .toBeLessThan(0.7);
+  await context.close();
+});
+
+test('what a channel is, and the scale of the clamp, can be changed by hand', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/${EMPTY_JOB}/captures`);
+  await open(page, 'start.csv', csv);
+  const row = page.locator('tt-capture-says .row', { hasText: 'Starter draw' });
+  const amps = async (): Promise<number> => Number(/(-?[\d.]+)\s*A/.exec(await row.innerText())![1]);
+  await expect(row).toBeVisible();
+  const before = await amps();
+  await page.getByText('Channels and scale').click();
+  await pick(page, 'Clamp’s scale', '100 mV per A');
+  await expect.poll(amps).toBeCloseTo(before * 10, -2);
+  await pick(page, 'Clamp’s scale', 'as recognised');
+  await expect.poll(amps).toBe(before);
+  await pick(page, /column 3/, 'Not used');
+  await expect(row).toBeHidden();
+  await expect(page.locator('tt-capture-says .row', { hasText: 'Cranking voltage' })).toBeVisible();
+});
+
+test('reading can be cancelled: nothing is shown, kept or opened again by itself', async ({ page, app }) => {
+  await page.route('**/file', () => undefined); // never answered
+  await page.goto(`${app.url}/jobs/${WITH_RECORDING}/captures`);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Choose a recording from the list')).toBeVisible();
+  await open(page, 'other.csv', csv);
+  await expect(page.locator('tt-capture-says .row').first()).toBeVisible();
 });

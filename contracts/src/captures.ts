@@ -38,6 +38,12 @@ export class CaptureFound {
   found!: Capture;
 }
 
+/** A recorded file that may be laid beneath one of a job: of the same vehicle, or of the same engine in another. */
+export interface AlikeCapture extends CaptureView {
+  readonly vehicle: string;
+  readonly isSameVehicle: boolean;
+}
+
 /** A recorded file of a job. */
 export interface CaptureView {
   readonly id: string;

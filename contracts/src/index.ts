@@ -1,6 +1,6 @@
 /** What client and server say to each other: request bodies as class-validator classes, answers as views. */
 export { CAPTURE_MOST_BYTES, CAPTURE_PIECE_BYTES, CaptureFound, NewCapture } from './captures';
-export type { CaptureView } from './captures';
+export type { AlikeCapture, CaptureView } from './captures';
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
 export { FigureQuery, figuresOf } from './figure-query';

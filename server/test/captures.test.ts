@@ -97,15 +97,26 @@ describe('a recorded file', () => {
     expect((await app.ask('GET', `${job}/captures`)).body).toHaveLength(1);
   });
 
-  it('of another visit of the same vehicle can be asked for, to lay beneath', async () => {
-    const [first, second] = [jobBody(), jobBody()];
+  it('of the same vehicle, or of the same engine in another, can be asked for to lay beneath', async () => {
+    const engine = { cylinders: 5, fuel: 'diesel', displacementLitres: 2.7 };
+    const withEngine = (own: object) => {
+      const body = jobBody();
+      return { ...body, system: { ...body.system, engine: own } };
+    };
+    const [first, second, same] = [withEngine(engine), withEngine(engine), withEngine(engine)];
+    const other = withEngine({ ...engine, fuel: 'petrol' });
     await app.ask('POST', `${SHOP}/jobs`, first);
     await app.ask('POST', `${SHOP}/jobs`, { ...second, vehicle: first.vehicle });
+    for (const body of [same, other]) await app.ask('POST', `${SHOP}/jobs`, body);
     const { id, at } = await announce(`${SHOP}/jobs/${first.id}`, csv.length);
     await send(at, 0, csv);
     await announce(`${SHOP}/jobs/${first.id}`, 99); // not whole yet
-    const seen = async (job: string) => (await app.ask('GET', `${SHOP}/jobs/${job}/captures-of-vehicle`)).body;
-    expect((await seen(second.id)).map((capture: { id: string }) => capture.id)).toEqual([id]);
+    const seen = async (job: string) => (await app.ask('GET', `${SHOP}/jobs/${job}/captures-alike`)).body;
+    expect(await seen(second.id)).toEqual([
+      expect.objectContaining({ id, vehicle: first.vehicle.name, isSameVehicle: true }),
+    ]);
+    expect(await seen(same.id)).toEqual([expect.objectContaining({ id, isSameVehicle: false })]);
+    expect(await seen(other.id)).toEqual([]);
     expect(await seen(first.id)).toEqual([]);
   });
 

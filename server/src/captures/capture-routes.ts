@@ -14,9 +14,10 @@ import {
   addCapture,
   addFound,
   addPiece,
+  alikeView,
   captureView,
+  capturesAlike,
   capturesOfJob,
-  capturesOfVehicle,
   findCapture,
   packedPiece,
   pieceBytes,
@@ -52,9 +53,9 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
     response.json(rows.map(captureView));
   });
 
-  router.get('/jobs/:job/captures-of-vehicle', async (request, response) => {
-    const rows = await capturesOfVehicle(pool, shopParam(request), uuidParam(request, 'job'));
-    response.json(rows.map(captureView).filter(({ isWhole }) => isWhole));
+  router.get('/jobs/:job/captures-alike', async (request, response) => {
+    const rows = await capturesAlike(pool, shopParam(request), uuidParam(request, 'job'));
+    response.json(rows.map(alikeView));
   });
 
   router.post('/jobs/:job/captures', async (request, response) => {

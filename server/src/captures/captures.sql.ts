@@ -1,5 +1,5 @@
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
-import type { CaptureView, NewCapture } from '@tetrad/contracts';
+import type { AlikeCapture, CaptureView, NewCapture } from '@tetrad/contracts';
 import type { Capture } from '@tetrad/core/capture-format';
 import type { Sql } from '../sql/pool';
 
@@ -49,13 +49,35 @@ export async function capturesOfJob(sql: Sql, shop: string, job: string): Promis
   return rows;
 }
 
-/** Captures of other jobs of the same vehicle, newest first: a known good one to lay beneath. */
-export async function capturesOfVehicle(sql: Sql, shop: string, job: string): Promise<readonly CaptureRow[]> {
-  const { rows } = await sql.query<CaptureRow>(
-    `${SELECT}
-       JOIN job other ON other.shop_id = c.shop_id AND other.job_id = c.job_id
-       JOIN job own ON own.shop_id = c.shop_id AND own.job_id = $2 AND own.vehicle_id = other.vehicle_id
-      WHERE c.shop_id = $1 AND c.job_id <> $2 ORDER BY c.added_at DESC, c.capture_id LIMIT 50`,
+interface AlikeRow extends CaptureRow {
+  readonly vehicle: string;
+  readonly sameVehicle: boolean;
+}
+
+export const alikeView = (row: AlikeRow): AlikeCapture => ({
+  ...captureView(row),
+  vehicle: row.vehicle,
+  isSameVehicle: row.sameVehicle,
+});
+
+/**
+ * Captures of other jobs to lay beneath: of the same vehicle, newest first, then of an engine of the same cylinders,
+ * fuel and displacement in other vehicles.
+ */
+export async function capturesAlike(sql: Sql, shop: string, job: string): Promise<readonly AlikeRow[]> {
+  const { rows } = await sql.query<AlikeRow>(
+    `SELECT alike.*, vehicle.name AS vehicle, vehicle.vehicle_id = own.vehicle_id AS "sameVehicle"
+       FROM job own
+       JOIN job other ON other.shop_id = own.shop_id AND other.job_id <> own.job_id
+        AND (other.vehicle_id = own.vehicle_id
+             OR own.system -> 'engine' ?& '{cylinders,fuel,displacementLitres}'
+                AND other.system #> '{engine,cylinders}' = own.system #> '{engine,cylinders}'
+                AND other.system #> '{engine,fuel}' = own.system #> '{engine,fuel}'
+                AND other.system #> '{engine,displacementLitres}' = own.system #> '{engine,displacementLitres}')
+       JOIN vehicle ON vehicle.shop_id = own.shop_id AND vehicle.vehicle_id = other.vehicle_id
+       JOIN LATERAL (${SELECT} WHERE c.shop_id = own.shop_id AND c.job_id = other.job_id) alike ON alike.stored = alike.bytes
+      WHERE own.shop_id = $1 AND own.job_id = $2
+      ORDER BY "sameVehicle" DESC, alike.at DESC, alike.id LIMIT 50`,
     [shop, job],
   );
   return rows;
@@ -75,10 +97,18 @@ export async function addCapture(sql: Sql, shop: string, job: string, body: NewC
   );
 }
 
-/** Bytes of all files that a shop has announced. */
+/**
+ * Bytes that count for a shop's quota: whole files and those announced within a day at their length, and of files that
+ * never came whole only what is stored of them.
+ */
 export async function shopBytes(sql: Sql, shop: string): Promise<number> {
   const { rows } = await sql.query<{ bytes: number }>(
-    'SELECT coalesce(sum(bytes), 0)::float8 AS bytes FROM capture WHERE shop_id = $1',
+    `SELECT coalesce(sum(CASE WHEN c.added_at > now() - interval '1 day' THEN c.bytes ELSE coalesce(p.stored, 0) END),
+                     0)::float8 AS bytes
+       FROM capture c
+       LEFT JOIN (SELECT capture_id, sum(bytes) AS stored FROM capture_piece WHERE shop_id = $1 GROUP BY capture_id) p
+         USING (capture_id)
+      WHERE c.shop_id = $1`,
     [shop],
   );
   return rows[0]!.bytes;

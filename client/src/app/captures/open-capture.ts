@@ -17,7 +17,7 @@ export class OpenCapture {
 
   constructor(
     readonly source: Blob | string,
-    as: Understanding,
+    private as: Understanding,
   ) {
     this.#worker.addEventListener('message', ({ data }: MessageEvent<FromWorker>) => this.#take(data));
     this.#worker.addEventListener('error', ({ message }) =>
@@ -28,8 +28,10 @@ export class OpenCapture {
 
   /** Takes it apart anew, with other channels or scales. */
   understand(as: Understanding): void {
-    // without a scale a WAV was never read
-    if (this.opening().state === 'failed') this.#say({ kind: 'open', source: this.source, as });
+    // a WAV's scale is needed to read it
+    const isReadAnew = this.opening().state === 'failed' || as.wavScale !== this.as.wavScale;
+    this.as = as;
+    if (isReadAnew) this.#say({ kind: 'open', source: this.source, as });
     else this.#say({ kind: 'understand', as });
   }
 

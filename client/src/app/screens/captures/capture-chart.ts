@@ -4,6 +4,7 @@ import {
   Component,
   DestroyRef,
   afterNextRender,
+  computed,
   effect,
   inject,
   input,
@@ -55,8 +56,9 @@ export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
 };
 /** Closer than this nothing more is seen, s. */
 const CLOSEST_S = 2e-4;
-/** A key moves a cursor, and pans, by these shares of what is seen. */
+/** Choices that move with the arrows themselves. */
 const OWN_ARROWS = '[role=combobox], [role=listbox], [role=radio], [role=radiogroup], [role=group], textarea';
+/** A key moves a cursor, and pans, by these shares of what is seen. */
 const CURSOR_STEP = 1 / 200;
 const PAN_STEP = 1 / 8;
 const ZOOM_STEP = 1.4;
@@ -71,7 +73,13 @@ const LETTER_PX = 7.5;
 @Component({
   selector: 'tt-capture-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<canvas #canvas tabindex="0" role="img" [attr.aria-label]="label()" (dblclick)="whole()"></canvas>`,
+  template: `<canvas
+    #canvas
+    tabindex="0"
+    role="img"
+    [attr.aria-label]="label() + ', ' + seenWords()"
+    (dblclick)="whole()"
+  ></canvas>`,
   styles: `
     :host {
       display: block;
@@ -137,6 +145,12 @@ export class CaptureChart {
     });
   }
 
+  /** Which stretch is seen, s, for who cannot see the axis. */
+  protected readonly seenWords = computed(() => {
+    const seen = this.seen();
+    return seen ? `seen from ${seen.fromS.toFixed(4)} to ${seen.toS.toFixed(4)} s` : 'all of it seen';
+  });
+
   /** Shows all of the record. */
   whole(): void {
     this.seen.set(null);
@@ -169,6 +183,12 @@ export class CaptureChart {
       const x = chart.scales['x'];
       if (x) this.#see(x.min, x.max);
     };
+    // a drag moves what is seen and never spreads it
+    const shift = ({ chart }: { readonly chart: Chart }): void => {
+      const { fromS, toS } = this.#range();
+      const from = chart.scales['x']?.min ?? fromS;
+      this.#see(from, from + toS - fromS);
+    };
     return new Chart(this.canvas().nativeElement, {
       type: 'line',
       data: { datasets: [] },
@@ -188,7 +208,7 @@ export class CaptureChart {
           tooltip: { enabled: false },
           annotation: { annotations: {} },
           zoom: {
-            pan: { enabled: true, mode: 'x', onPan: follow },
+            pan: { enabled: true, mode: 'x', onPan: shift },
             // the wheel is ours: the plugin would draw every turn once more than is needed
             zoom: { wheel: { enabled: false }, pinch: { enabled: true }, mode: 'x', onZoom: follow },
             limits: { x: { minRange: CLOSEST_S } },

@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { CaptureView } from '@tetrad/contracts';
+import type { AlikeCapture, CaptureView } from '@tetrad/contracts';
 import type { Capture, CaptureReading } from '@tetrad/core/capture-format';
 import { CaptureSender } from '../../captures/capture-sender';
 import { OpenCapture } from '../../captures/open-capture';
@@ -144,19 +144,19 @@ export class Captures {
       }),
     ];
   });
-  /** Recordings of this vehicle from other visits: a known good one to lay beneath. */
-  readonly #earlier = httpResource<readonly CaptureView[]>(() => {
+  /** Recordings of other visits to lay beneath: of this vehicle, and of the same engine in others. */
+  readonly #alike = httpResource<readonly AlikeCapture[]>(() => {
     const shop = this.#shop();
-    return shop ? `/api/shops/${shop}/jobs/${this.id()}/captures-of-vehicle` : undefined;
+    return shop ? `/api/shops/${shop}/jobs/${this.id()}/captures-alike` : undefined;
   });
   /** What may be laid beneath the one that is shown. */
   readonly #comparable = computed((): readonly { id: string; label: string; source: Blob | string }[] => [
     ...this.list()
       .filter(({ id }) => id !== this.chosen())
       .map(({ id, name, source }) => ({ id, label: name, source })),
-    ...(this.#earlier.hasValue() ? this.#earlier.value() : []).map(({ id, name, at }) => ({
+    ...(this.#alike.hasValue() ? this.#alike.value() : []).map(({ id, name, at, vehicle, isSameVehicle }) => ({
       id,
-      label: `${name}, ${at.slice(0, 10)}`,
+      label: isSameVehicle ? `${name}, ${at.slice(0, 10)}` : `${name}, same engine: ${vehicle}`,
       source: `/api/shops/${this.#shop()}/captures/${id}/file`,
     })),
   ]);
@@ -174,7 +174,7 @@ export class Captures {
     const opening = this.opening();
     return opening?.state === 'open' ? opening.capture : null;
   });
-  protected readonly as = computed((): Understanding => {
+  protected readonly understanding = computed((): Understanding => {
     const cylinders = this.job.view()?.case.system.engine?.cylinders ?? null;
     return { cylinders, roles: {}, ampsPerVolt: null, wavScale: null, ...this.#changed() };
   });
@@ -197,7 +197,7 @@ export class Captures {
     // the address names one; else the newest is opened
     effect(() => {
       const list = this.list();
-      if (this.chosen() !== null || list.length === 0 || !this.job.view()) return;
+      if (this.chosen() !== null || list.length === 0 || !this.job.view() || !this.#opensByItself) return;
       const wanted = list.find(({ id }) => id === this.capture()) ?? list.at(-1)!;
       untracked(() => this.choose(wanted.id));
       const [fromS, toS] = [Number(this.from()), Number(this.to())];
@@ -207,7 +207,7 @@ export class Captures {
       const source = this.#beneathSource();
       untracked(() => {
         this.#beneathOpen()?.close();
-        this.#beneathOpen.set(source === null ? null : new OpenCapture(source, this.as()));
+        this.#beneathOpen.set(source === null ? null : new OpenCapture(source, this.understanding()));
       });
     });
     inject(DestroyRef).onDestroy(() => {
@@ -250,17 +250,18 @@ export class Captures {
     this.#show(id, file, file.name);
   }
 
-  /** Stops reading: nothing of the file is kept. */
+  /** Stops reading: nothing of the file is kept, and nothing opens by itself after it. */
   protected cancel(): void {
     this.opened()?.close();
     this.opened.set(null);
     this.#adding = null;
     this.chosen.set(null);
+    this.#opensByItself = false;
   }
 
   protected understand(change: Partial<Understanding>): void {
     this.#changed.update((before) => ({ ...before, ...change }));
-    this.opened()?.understand(this.as());
+    this.opened()?.understand(this.understanding());
   }
 
   protected show({ fromS, toS }: Stretch): void {
@@ -289,6 +290,7 @@ export class Captures {
     );
   }
 
+  #opensByItself = true;
   #adding: { readonly id: string; readonly file: File } | null = null;
 
   #show(id: string, source: Blob | string, name: string | null = null): void {
@@ -300,7 +302,7 @@ export class Captures {
     this.look.set('wave');
     if (this.beneathId() === id) this.beneathId.set(null);
     this.#adding = name !== null && source instanceof File ? { id, file: source } : null;
-    this.opened.set(new OpenCapture(source, this.as()));
+    this.opened.set(new OpenCapture(source, this.understanding()));
   }
 
   /** A file that was read is handed over to be stored, with what was found in it. */
