@@ -67,18 +67,16 @@ function callable({ evidence, ranked, uncovered, failing, proposed }: DecisionIn
  */
 function callablePart(evidence: Evidence, ranked: readonly Ranked[]): Ranked | undefined {
   const { situation } = evidence;
-  const byPart = new Map<Part | null, number>();
-  for (const { fault, probability } of ranked) {
-    const part = partOf(fault, situation);
-    if (isCallable(fault) && isReplaced(part) && proofOf(fault, evidence).proven)
-      byPart.set(part, (byPart.get(part) ?? 0) + probability);
-  }
+  const isProven = ({ fault }: Ranked): boolean => isCallable(fault) && proofOf(fault, evidence).proven;
+  const shared = (part: Part | null): number =>
+    ranked
+      .filter((entry) => isReplaced(part) && partOf(entry.fault, situation) === part && isProven(entry))
+      .reduce((sum, { probability }) => sum + probability, 0);
   return ranked.find(
-    ({ fault, probability }) =>
-      probability >= EVEN_ODDS &&
-      isCallable(fault) &&
-      (byPart.get(partOf(fault, situation)) ?? 0) >= situation.criteria.callProbability &&
-      proofOf(fault, evidence).proven,
+    (entry) =>
+      entry.probability >= EVEN_ODDS &&
+      isProven(entry) &&
+      shared(partOf(entry.fault, situation)) >= situation.criteria.callProbability,
   );
 }
 
