@@ -13,6 +13,7 @@ export interface Application {
   start(): Promise<void>;
 }
 
+/** @returns The address of the new database for the application's role. */
 async function newDatabase(): Promise<string> {
   const address = process.env['TETRAD_TEST_CLUSTER']!;
   const admin = new pg.Client({ connectionString: address });
@@ -20,13 +21,18 @@ async function newDatabase(): Promise<string> {
   const name = `e2e_${randomUUID().replaceAll('-', '')}`;
   await admin.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
   await admin.end();
-  return address.replace(/\/postgres$/, `/${name}`);
+  return process.env['TETRAD_TEST_APP']!.replace(`/${TEMPLATE}`, `/${name}`);
 }
 
 export const test = base.extend<{ app: Application; faults: string[] }>({
   app: async ({}, use) => {
     const port = await freePort();
-    const env = { ...serverEnvironment(await newDatabase(), port), TETRAD_LOG_LEVEL: 'error' };
+    const env = {
+      ...serverEnvironment(await newDatabase(), port),
+      TETRAD_LOG_LEVEL: 'error',
+      TETRAD_DEMO_DOOR: 'loopback',
+      TETRAD_REQUESTS_A_SECOND: '2000',
+    };
     let running = await startServer(env, { quiet: true });
     await use({
       url: `http://127.0.0.1:${port}`,

@@ -13,6 +13,7 @@ export default async function setup(): Promise<() => Promise<void>> {
   process.env['TETRAD_TEST_CLUSTER'] = cluster.url('postgres');
   await cluster.createDatabase(TEMPLATE);
   const env = { ...serverEnvironment(cluster.url(TEMPLATE), await freePort()), TETRAD_LOG_LEVEL: 'error' };
-  await run(process.execPath, [`${ROOT}/dist/server/prepare.mjs`, '--demo'], { cwd: ROOT, env });
+  const printed = await run(process.execPath, [`${ROOT}/dist/server/prepare.mjs`, '--demo'], { cwd: ROOT, env });
+  process.env['TETRAD_TEST_APP'] = (JSON.parse(printed) as { address: string }).address;
   return () => cluster.remove();
 }

@@ -1,7 +1,7 @@
 /**
  * `npm start`: everything from a fresh clone to a served application, before any package is there.
  *
- * Options: --port N, --host ADDRESS, --no-demo, --database URL, --reset-demo, --log-level LEVEL
+ * Options: see `KNOWN`.
  */
 import { createInterface } from 'node:readline/promises';
 import { join } from 'node:path';
@@ -18,6 +18,10 @@ import { SetupError, fail, step } from './setup/steps.mjs';
 import { guardDatabase, serverEnvironment, startServer, stopProcess } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
+const KNOWN =
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL';
+
+const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 function readOptions() {
   try {
@@ -25,8 +29,10 @@ function readOptions() {
       options: {
         port: { type: 'string', default: '4300' },
         host: { type: 'string', default: '127.0.0.1' },
+        name: { type: 'string', multiple: true, default: [] },
         'no-demo': { type: 'boolean', default: false },
-        database: { type: 'string' },
+        'demo-open': { type: 'boolean', default: false },
+        database: { type: 'string', default: process.env.TETRAD_DATABASE_URL },
         'reset-demo': { type: 'boolean', default: false },
         'log-level': { type: 'string', default: 'warn' },
       },
@@ -36,11 +42,13 @@ function readOptions() {
       throw new Error(`--port is ${values.port}: it must be a whole number from 1 to 65535`);
     if (values.database && !/^postgres(ql)?:\/\//.test(values.database))
       throw new Error(`--database is ${values.database}: it must be an address that begins with postgres://`);
+    if (!values['no-demo'] && !values['demo-open'] && !isLoopback(values.host))
+      throw new Error(
+        `--host is ${values.host}, and the demo lets anybody in who reaches it: use --no-demo for real work, or --demo-open to show the demo to the network`,
+      );
     return { ...values, port };
   } catch (error) {
-    throw new SetupError(
-      `${error.message}. Known are --port N, --host ADDRESS, --no-demo, --database URL, --reset-demo, --log-level LEVEL.`,
-    );
+    throw new SetupError(`${error.message}. Known are ${KNOWN}.`);
   }
 }
 
@@ -111,7 +119,10 @@ async function main() {
     const env = {
       ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
       TETRAD_LOG_LEVEL: options['log-level'],
+      TETRAD_NAMES: options.name.join(','),
+      TETRAD_DEMO_DOOR: options['no-demo'] ? 'closed' : options['demo-open'] ? 'open' : 'loopback',
     };
+    let prepared = null;
     const words = [...(options['reset-demo'] ? ['--reset'] : []), ...(options['no-demo'] ? [] : ['--demo'])];
     await step(
       'tables and demo data',
@@ -125,22 +136,34 @@ async function main() {
           );
         }),
       (printed) => {
-        const { migrations, demoJobs } = JSON.parse(printed);
+        prepared = JSON.parse(printed);
+        const { migrations, demoJobs } = prepared;
         return `${migrations} migrations run, ${demoJobs} demo jobs loaded`;
       },
     );
     server = await step(
       'server process',
-      () => startServer(env),
+      () => startServer({ ...env, TETRAD_DATABASE_URL: prepared.address }),
       () => 'listening',
     );
     server.child.once(
       'exit',
       (code) => void stop(1, `the server process ended with ${code}; the database is stopped.`),
     );
-    console.log(
-      `\nTetrad is at  http://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${server.port}/\nCtrl-C stops it.`,
-    );
+    const address = `http://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${server.port}`;
+    console.log(`\nTetrad is at  ${address}/`);
+    if (prepared.first) {
+      const { shop, name, oneTimePassword } = prepared.first;
+      console.log(
+        `The first account is ${name} of the shop ${shop}, one-time password ${oneTimePassword} (shown this once).\nSign in at ${address}/sign-in?shop=${shop}`,
+      );
+    } else if (!options['no-demo'])
+      console.log(
+        options['demo-open']
+          ? 'This is the demo, open to the network: whoever reaches it works as a made-up technician. No real work here.'
+          : 'This is the demo: on this machine you work as a made-up technician, without a password.',
+      );
+    console.log('Ctrl-C stops it.');
   } catch (error) {
     if (stopping) return;
     console.error(error instanceof SetupError ? `\nTetrad: ${error.message}` : error);

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { IsInt, IsOptional, IsString, IsUUID, Length, Max, Min } from 'class-validator';
+import { IsInt, IsString, IsUUID, Length, Max, Min } from 'class-validator';
 import { captureShape } from '@tetrad/core/capture-format';
 import type { Capture } from '@tetrad/core/capture-format';
 import { Fits } from './fits';
@@ -25,11 +25,6 @@ export class NewCapture {
   @Min(1, BYTES)
   @Max(CAPTURE_MOST_BYTES, BYTES)
   bytes!: number;
-
-  @IsOptional()
-  @IsString({ message: 'text of 1 to 80 characters' })
-  @Length(1, 80, { message: 'text of 1 to 80 characters' })
-  by?: string;
 }
 
 /** The body that tells what was found in a recorded file, once all of it is there. */

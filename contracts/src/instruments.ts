@@ -32,9 +32,4 @@ export class NewCheck {
 
   @Fits(findingsShape)
   findings!: CheckFindings;
-
-  @IsOptional()
-  @IsString(NAME)
-  @Length(1, 80, NAME)
-  by?: string;
 }

@@ -26,11 +26,6 @@ export class VoidReading {
   @IsString({ message: 'the reason, 1 to 200 characters' })
   @Length(1, 200, { message: 'the reason, 1 to 200 characters' })
   reason!: string;
-
-  @IsOptional()
-  @IsString({ message: 'text of 1 to 80 characters' })
-  @Length(1, 80, { message: 'text of 1 to 80 characters' })
-  by?: string;
 }
 
 /** The body that adds an observation. */

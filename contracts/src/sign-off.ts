@@ -25,10 +25,6 @@ export class NewSignOff {
   @IsUUID('all', { message: 'a UUID' })
   id!: string;
 
-  @IsString({ message: 'a name of 1 to 80 characters' })
-  @Length(1, 80, { message: 'a name of 1 to 80 characters' })
-  by!: string;
-
   @IsIn(TAKEN_ACTIONS, { message: `one of ${TAKEN_ACTIONS.join(', ')}` })
   action!: TakenAction;
 

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Length, Max, Min } from 'class-validator';
+import { IsIn, IsInt, IsNumber, IsOptional, IsUUID, Max, Min } from 'class-validator';
 import { CAUTION_NAMES, LONGEST_WAIT_S, WAIT_KINDS } from '@tetrad/core';
 import type { CautionName, WaitKind } from '@tetrad/core';
 
@@ -32,8 +32,4 @@ export class StartTimer {
 export class Acknowledge {
   @IsIn(CAUTION_NAMES, { message: `one of ${CAUTION_NAMES.join(', ')}` })
   caution!: CautionName;
-
-  @IsString({ message: 'a name of 1 to 80 characters' })
-  @Length(1, 80, { message: 'a name of 1 to 80 characters' })
-  by!: string;
 }

@@ -1,3 +1,7 @@
+import { createHmac } from 'node:crypto';
+import { DEMO_DOORS } from './people/demo';
+import type { DemoDoor } from './people/demo';
+
 /** What a server process is told by its environment. */
 export interface Config {
   readonly databaseUrl: string;
@@ -8,9 +12,19 @@ export interface Config {
   /** Folder of the package of the fonts that reports embed. */
   readonly fontsFolder: string;
   readonly logLevel: string;
+  /** Signs the session cookie. */
+  readonly sessionSecret: string;
+  /** Names that this server is reached by, beside localhost and its own. */
+  readonly names: readonly string[];
+  readonly demoDoor: DemoDoor;
+  readonly requestsASecond: number;
 }
 
 export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
+
+/** Where none is told: made from the database's password, so that all processes on one database have the same. */
+const secretOf = (databaseUrl: string): string =>
+  createHmac('sha256', new URL(databaseUrl).password).update('session cookie').digest('base64url');
 
 /** @throws Error that names the variable, what it holds and what is allowed. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
@@ -20,8 +34,18 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const port = Number(env['TETRAD_PORT'] ?? 4300);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`TETRAD_PORT is ${env['TETRAD_PORT']}: it must be a whole number from 0 to 65535`);
+  const door = env['TETRAD_DEMO_DOOR'] ?? 'closed';
+  const demoDoor = DEMO_DOORS.find((known) => known === door);
+  if (!demoDoor) throw new Error(`TETRAD_DEMO_DOOR is ${door}: it must be one of ${DEMO_DOORS.join(', ')}`);
+  const requestsASecond = Number(env['TETRAD_REQUESTS_A_SECOND'] ?? 300);
+  if (!Number.isInteger(requestsASecond) || requestsASecond < 1)
+    throw new Error(`TETRAD_REQUESTS_A_SECOND is ${env['TETRAD_REQUESTS_A_SECOND']}: it must be a whole number from 1`);
   return {
     databaseUrl,
+    sessionSecret: env['TETRAD_SESSION_SECRET'] ?? secretOf(databaseUrl),
+    names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
+    demoDoor,
+    requestsASecond,
     port,
     host: env['TETRAD_HOST'] ?? '127.0.0.1',
     clientFolder: env['TETRAD_CLIENT'] ?? null,

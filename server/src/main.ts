@@ -7,19 +7,17 @@ import { readConfig } from './config';
 import { createApp } from './http/app';
 import type { Streams } from './http/routes/live';
 import { JobNewsFeed } from './live/job-news';
-import { openPool } from './sql/pool';
+import { Pool } from './sql/pool';
 
 /** Requests that are still running get this long before the process ends without them. */
 const GRACE_MS = 5000;
 
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime });
-const pool = openPool(config.databaseUrl, log);
+const pool = new Pool(config.databaseUrl, log);
 const feed = new JobNewsFeed(config.databaseUrl, log);
 const streams: Streams = new Set();
-const server = createServer(
-  createApp({ pool, feed, streams, fontsFolder: config.fontsFolder, log, clientFolder: config.clientFolder }),
-);
+const server = createServer(createApp({ ...config, pool, feed, streams, log }));
 void feed.open();
 
 server.on('error', (error: NodeJS.ErrnoException) => {

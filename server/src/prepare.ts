@@ -1,23 +1,32 @@
-/** Brings a database up to date: migrations, and the demo data where it is asked for and absent. */
+/**
+ * Brings a database up to date: the application's role, migrations, the demo where it is asked for and absent, and in
+ * an empty database the first shop with its administrator.
+ */
 import 'reflect-metadata';
 import pino from 'pino';
 import { readConfig } from './config';
 import { loadDemo } from './demo/load-demo';
+import { firstShop } from './people/first-shop';
 import { migrate } from './sql/migrate';
-import { openPool } from './sql/pool';
+import { appAddress, ensureAppRole } from './sql/app-role';
+import { Pool } from './sql/pool';
 
 const words = new Set(process.argv.slice(2));
 const config = readConfig(process.env);
-const pool = openPool(config.databaseUrl, pino({ level: 'error' }));
+const pool = new Pool(config.databaseUrl, pino({ level: 'error' }), { isPatient: true });
 try {
   const { rows } = await pool.query<{ server_version_num: string }>('SHOW server_version_num');
   const version = Number(rows[0]?.server_version_num);
   if (version < 150_000)
     throw new Error(`PostgreSQL ${Math.floor(version / 10_000)} is too old: 15 or newer is needed`);
   if (words.has('--reset')) await pool.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public');
+  await ensureAppRole(config.databaseUrl);
   const ran = await migrate(pool, config.migrationsFolder);
   const loaded = words.has('--demo') ? await loadDemo(pool, new Date()) : 0;
-  console.log(JSON.stringify({ migrations: ran.length, demoJobs: loaded }));
+  const first = words.has('--demo') ? null : await firstShop(pool);
+  console.log(
+    JSON.stringify({ migrations: ran.length, demoJobs: loaded, first, address: appAddress(config.databaseUrl) }),
+  );
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));
   process.exitCode = 1;

@@ -1,6 +1,7 @@
 /** A whole application on a database of its own, for one test file. */
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
+import type { Role } from '@tetrad/contracts';
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -8,12 +9,16 @@ import pg from 'pg';
 import pino from 'pino';
 import { DEFAULT_FONTS } from '../src/config';
 import { createApp } from '../src/http/app';
+import type { AppOptions } from '../src/http/app';
 import type { Streams } from '../src/http/routes/live';
 import { JobNewsFeed } from '../src/live/job-news';
 import { migrate } from '../src/sql/migrate';
-import { openPool } from '../src/sql/pool';
-import type { Pool } from '../src/sql/pool';
+import { addPerson, personNamed } from '../src/people/people.sql';
+import { hashSecret } from '../src/people/secrets';
+import { appAddress, ensureAppRole } from '../src/sql/app-role';
+import { Pool } from '../src/sql/pool';
 import { addShop } from '../src/sql/shops';
+import { inShop } from '../src/sql/working-shop';
 
 export interface Answer {
   readonly status: number;
@@ -23,9 +28,17 @@ export interface Answer {
 }
 
 export interface Application {
+  /** As the application's role. */
   readonly pool: Pool;
+  /** As the owner of the tables, who sees every shop. */
+  readonly owner: pg.Pool;
   readonly url: string;
-  ask(method: string, path: string, body?: unknown): Promise<Answer>;
+  /** The cookie of a new session. */
+  signIn(shop: string, name: string, password?: string): Promise<string>;
+  /** The cookie of the administrator of the shop that an address names. */
+  cookieFor(path: string): string;
+  /** Asks as the administrator of the shop that the address names, or with another cookie. */
+  ask(method: string, path: string, body?: unknown, cookie?: string): Promise<Answer>;
   close(): Promise<void>;
 }
 
@@ -41,29 +54,73 @@ export async function newDatabase(): Promise<string> {
   return process.env['TETRAD_TEST_CLUSTER']!.replace(/\/postgres$/, `/${name}`);
 }
 
-/** Starts an application with two shops, `one` and `two`. */
-export async function startApplication(databaseUrl?: string): Promise<Application> {
-  const database = databaseUrl ?? (await newDatabase());
-  const pool = openPool(database, log);
+export const PASSWORD = 'correct horse battery';
+
+/** Adds a person who signs in with `PASSWORD`. */
+export const addMember = (pool: Pool, shop: string, name: string, role: Role): Promise<string> =>
+  inShop(shop, async () => {
+    const id = randomUUID();
+    passwordHash ??= hashSecret(PASSWORD);
+    await addPerson(pool, { id, name, role, passwordHash: await passwordHash, mustChange: false });
+    return id;
+  });
+let passwordHash: Promise<string> | null = null;
+
+/** Starts an application with two shops, `one` and `two`; in each an administrator, `Ada`, is signed in. */
+export async function startApplication(databaseUrl?: string, more: Partial<AppOptions> = {}): Promise<Application> {
+  const owner = databaseUrl ?? (await newDatabase());
+  const prepared = new Pool(owner, log, { isPatient: true });
+  await ensureAppRole(owner);
+  await migrate(prepared, MIGRATIONS);
+  for (const id of ['one', 'two'])
+    await inShop(id, async () => {
+      await addShop(prepared, { id, name: `Shop ${id}` });
+      if (!(await personNamed(prepared, 'Ada'))) await addMember(prepared, id, 'Ada', 'administrator');
+    });
+  await prepared.end();
+  const database = appAddress(owner);
+  const admin = new pg.Pool({ connectionString: owner, max: 2 });
+  admin.on('error', () => undefined);
+  const pool = new Pool(database, log);
   const feed = new JobNewsFeed(database, log);
   const streams: Streams = new Set();
-  await migrate(pool, MIGRATIONS);
-  await addShop(pool, { id: 'one', name: 'Shop one' });
-  await addShop(pool, { id: 'two', name: 'Shop two' });
   await feed.open();
   const server: Server = createServer(
-    createApp({ pool, feed, streams, fontsFolder: DEFAULT_FONTS, log, clientFolder: null }),
+    createApp({
+      pool,
+      feed,
+      streams,
+      fontsFolder: DEFAULT_FONTS,
+      log,
+      clientFolder: null,
+      sessionSecret: 'a secret of the tests',
+      requestsASecond: 10_000,
+      ...more,
+    }),
   );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const signIn = async (shop: string, name: string, password = PASSWORD): Promise<string> => {
+    const response = await fetch(`${url}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ shop, name, password }),
+    });
+    return response.headers.getSetCookie()[0]?.split(';')[0] ?? '';
+  };
+  const cookies: Record<string, string> = { one: await signIn('one', 'Ada'), two: await signIn('two', 'Ada') };
+  const cookieFor = (path: string): string => cookies[/^\/api\/shops\/two\b/.test(path) ? 'two' : 'one']!;
   return {
     pool,
+    owner: admin,
     url,
-    async ask(method, path, body) {
+    signIn,
+    cookieFor,
+    async ask(method, path, body, cookie = cookieFor(path)) {
       const response = await fetch(url + path, {
         method,
+        headers: { cookie, ...(body !== undefined && { 'content-type': 'application/json' }) },
         ...(body !== undefined && {
-          headers: { 'content-type': 'application/json' },
           body: typeof body === 'string' ? body : JSON.stringify(body),
         }),
       });
@@ -78,6 +135,7 @@ export async function startApplication(databaseUrl?: string): Promise<Applicatio
       server.closeAllConnections();
       await closed;
       await pool.end();
+      await admin.end();
     },
   };
 }

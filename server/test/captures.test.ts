@@ -33,7 +33,7 @@ const send = async (
 ): Promise<{ status: number; body: string }> => {
   const response = await fetch(`${app.url}${at}/pieces/${number}`, {
     method: 'PUT',
-    headers: { 'content-type': 'application/octet-stream' },
+    headers: { cookie: app.cookieFor(at), 'content-type': 'application/octet-stream' },
     body: piece as BodyInit,
   });
   return { status: response.status, body: await response.text() };
@@ -57,7 +57,7 @@ describe('a recorded file', () => {
     expect((await app.ask('GET', `${job}/captures`)).body[0]).toMatchObject({ pieces: [0, 2], isWhole: false });
     expect((await app.ask('GET', `${at}/file`)).status).toBe(409);
     await send(at, 1, pieceOf(file, 1));
-    const back = await fetch(`${app.url}${at}/file`);
+    const back = await fetch(`${app.url}${at}/file`, { headers: { cookie: app.cookieFor(at) } });
     expect(back.headers.get('content-disposition')).toContain('start.csv');
     expect(Buffer.from(await back.arrayBuffer()).equals(file)).toBe(true);
   });
@@ -65,7 +65,7 @@ describe('a recorded file', () => {
   it('is stored compressed', async () => {
     const { id, at } = await announce(await openJob(), csv.length);
     await send(at, 0, csv);
-    const { rows } = await app.pool.query(
+    const { rows } = await app.owner.query(
       'SELECT bytes, length(packed) AS packed FROM capture_piece WHERE capture_id = $1',
       [id],
     );
@@ -82,7 +82,7 @@ describe('a recorded file', () => {
     const other = { ...found, crankingRpm: 199 };
     await app.ask('POST', `${at}/found`, { found: other });
     expect((await app.ask('GET', `${job}/captures`)).body[0].found.crankingRpm).toBe(199);
-    const { rows } = await app.pool.query('SELECT seq FROM capture_found WHERE capture_id = $1', [id]);
+    const { rows } = await app.owner.query('SELECT seq FROM capture_found WHERE capture_id = $1', [id]);
     expect(rows).toHaveLength(2);
   });
 
@@ -124,7 +124,7 @@ describe('a recorded file', () => {
     const { id, at } = await announce(await openJob(), csv.length);
     await send(at, 0, csv);
     for (const path of [`/api/shops/two/captures/${id}/file`]) expect((await app.ask('GET', path)).status).toBe(404);
-    await expect(app.pool.query('DELETE FROM capture_piece WHERE capture_id = $1', [id])).rejects.toThrow(
+    await expect(app.owner.query('DELETE FROM capture_piece WHERE capture_id = $1', [id])).rejects.toThrow(
       'append-only',
     );
   });
@@ -163,7 +163,7 @@ describe('what does not fit', () => {
 
   it('a file beyond what the shop may keep', async () => {
     const job = await openJob('/api/shops/two');
-    await app.pool.query(
+    await app.owner.query(
       `INSERT INTO capture (shop_id, capture_id, job_id, name, bytes) VALUES ('two', $1, $2, 'old.csv', 49500000000)`,
       [randomUUID(), job.split('/').at(-1)],
     );

@@ -6,16 +6,26 @@ import { judge } from '@tetrad/core';
 import { DEMO_JOBS } from '../src/demo/demo-jobs';
 import { demoCase, loadDemo } from '../src/demo/load-demo';
 import { migrate } from '../src/sql/migrate';
-import { inTransaction, isAway, openPool } from '../src/sql/pool';
+import { ensureAppRole } from '../src/sql/app-role';
+import { isAway } from '../src/sql/away';
+import { Pool, inTransaction } from '../src/sql/pool';
+import { inShop } from '../src/sql/working-shop';
 import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
 
 const silent = pino({ level: 'silent' });
+
+/** A new database, empty, as its owner sees it. */
+async function ownersPool(): Promise<Pool> {
+  const address = await newDatabase();
+  await ensureAppRole(address);
+  return new Pool(address, silent, { isPatient: true });
+}
 
 describe('migrations', () => {
   it('run once, in order, and are all or nothing', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'migrations-'));
     await cp(MIGRATIONS, folder, { recursive: true });
-    const pool = openPool(await newDatabase(), silent);
+    const pool = await ownersPool();
     try {
       const first = await migrate(pool, folder);
       expect(first).toContain('0001_first.sql');
@@ -33,7 +43,7 @@ describe('migrations', () => {
   });
 
   it('key every table of records by its shop first', async () => {
-    const pool = openPool(await newDatabase(), silent);
+    const pool = await ownersPool();
     await migrate(pool, MIGRATIONS);
     const { rows } = await pool.query<{ table: string; first: string }>(
       `SELECT c.relname AS table, a.attname AS first FROM pg_index i JOIN pg_class c ON c.oid = i.indrelid
@@ -47,12 +57,11 @@ describe('migrations', () => {
 });
 
 describe('a database connection that is cut', () => {
-  const cut = (admin: ReturnType<typeof openPool>, pid: number) =>
-    admin.query('SELECT pg_terminate_backend($1)', [pid]);
+  const cut = (admin: Pool, pid: number) => admin.query('SELECT pg_terminate_backend($1)', [pid]);
 
   it('in the middle of a transaction, between two statements: that work fails as “away”, the server lives on', async () => {
     const app = await startApplication();
-    const admin = openPool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent);
     try {
       const failed = await inTransaction(app.pool, async (sql) => {
         const { rows } = await sql.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
@@ -70,18 +79,20 @@ describe('a database connection that is cut', () => {
 
   it('while a write waits for a lock: 503, nothing stored, and the same again is stored once', async () => {
     const app = await startApplication();
-    const admin = openPool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent);
     const body = jobBody();
     const reading = readingBody('resting-voltage', 12.6);
     try {
       await app.ask('POST', '/api/shops/one/jobs', body);
       const path = `/api/shops/one/jobs/${body.id}/readings`;
-      const answer = await inTransaction(app.pool, async (sql) => {
-        await sql.query('SELECT 1 FROM job WHERE job_id = $1 FOR UPDATE', [body.id]);
-        const waiting = app.ask('POST', path, reading);
-        await waitingBackend(admin, body.id).then((pid) => cut(admin, pid));
-        return waiting;
-      });
+      const answer = await inShop('one', () =>
+        inTransaction(app.pool, async (sql) => {
+          await sql.query('SELECT 1 FROM job WHERE job_id = $1 FOR UPDATE', [body.id]);
+          const waiting = app.ask('POST', path, reading);
+          await waitingBackend(admin, body.id).then((pid) => cut(admin, pid));
+          return waiting;
+        }),
+      );
       expect(answer).toMatchObject({ status: 503, body: { type: expect.stringContaining('database-away') } });
       const again = await app.ask('POST', path, reading);
       expect(again.status).toBe(201);
@@ -92,7 +103,7 @@ describe('a database connection that is cut', () => {
     }
   });
 
-  async function waitingBackend(admin: ReturnType<typeof openPool>, job: string): Promise<number> {
+  async function waitingBackend(admin: Pool, job: string): Promise<number> {
     for (let i = 0; i < 100; i++) {
       const { rows } = await admin.query<{ pid: number }>(
         `SELECT pid FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND application_name = 'tetrad'`,
@@ -109,8 +120,8 @@ describe('the database away', () => {
     const app = await startApplication();
     const body = jobBody();
     await app.ask('POST', '/api/shops/one/jobs', body);
-    const name = (await app.pool.query('SELECT current_database() AS name')).rows[0].name as string;
-    const admin = openPool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const name = (await app.owner.query('SELECT current_database() AS name')).rows[0].name as string;
+    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent);
     const reading = readingBody('resting-voltage', 12.6);
     try {
       await admin.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS false`);
@@ -155,7 +166,7 @@ describe('the demo', () => {
   });
 
   it('is loaded once, with times before now', async () => {
-    const pool = openPool(await newDatabase(), silent);
+    const pool = await ownersPool();
     await migrate(pool, MIGRATIONS);
     expect(await loadDemo(pool, new Date())).toBe(17);
     expect(await loadDemo(pool, new Date())).toBe(0);

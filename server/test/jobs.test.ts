@@ -67,7 +67,7 @@ describe('a job', () => {
     const id = await open();
     await app.ask('POST', `${JOBS}/${id}/readings`, readingBody('resting-voltage', 12.6));
     await app.ask('PATCH', `${JOBS}/${id}`, { version: 1, criteria: 'careful' });
-    const { rows } = await app.pool.query(
+    const { rows } = await app.owner.query(
       'SELECT criteria_id, criteria_version, core_version FROM judgement WHERE job_id = $1 ORDER BY seq',
       [id],
     );
@@ -112,10 +112,10 @@ describe('readings are evidence', () => {
   it('the database itself refuses to change or remove one', async () => {
     const id = await open();
     await app.ask('POST', `${JOBS}/${id}/readings`, readingBody('resting-voltage', 12.6));
-    await expect(app.pool.query(`UPDATE reading SET document = '{}' WHERE job_id = $1`, [id])).rejects.toThrow(
+    await expect(app.owner.query(`UPDATE reading SET document = '{}' WHERE job_id = $1`, [id])).rejects.toThrow(
       /append-only/,
     );
-    await expect(app.pool.query('DELETE FROM judgement WHERE job_id = $1', [id])).rejects.toThrow(/append-only/);
+    await expect(app.owner.query('DELETE FROM judgement WHERE job_id = $1', [id])).rejects.toThrow(/append-only/);
   });
 
   it('the server’s clock counts: a reading is as old as the device says, not as its clock says', async () => {

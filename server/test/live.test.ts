@@ -3,10 +3,13 @@ import type { JobView } from '@tetrad/contracts';
 import { jobBody, newDatabase, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
+/** Of the session that the devices share. */
+let cookie = '';
+
 /** Reads the events of one stream, as a device does. */
 async function follow(url: string): Promise<{ next(): Promise<{ event: string; data: unknown }>; close(): void }> {
   const abort = new AbortController();
-  const response = await fetch(url, { signal: abort.signal });
+  const response = await fetch(url, { headers: { cookie }, signal: abort.signal });
   expect(response.headers.get('content-type')).toBe('text/event-stream');
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let text = '';
@@ -32,7 +35,7 @@ async function follow(url: string): Promise<{ next(): Promise<{ event: string; d
 
 const jobsOf = (app: Application) => `${app.url}/api/shops/one/jobs`;
 const post = (url: string, body: unknown) =>
-  fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  fetch(url, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body: JSON.stringify(body) });
 const values = (view: unknown) => (view as JobView).case.readings.map(({ value }) => value);
 
 describe('two server processes on one database', () => {
@@ -44,6 +47,7 @@ describe('two server processes on one database', () => {
     const database = await newDatabase();
     first = await startApplication(database);
     second = await startApplication(database);
+    cookie = first.cookieFor('/');
   });
   afterAll(async () => {
     await first.close();
@@ -84,7 +88,7 @@ describe('two server processes on one database', () => {
   test('the floor hears of a job of its own shop, and not of another shop’s', async () => {
     const stream = await follow(`${second.url}/api/shops/one/live`);
     const other = jobBody();
-    await post(`${first.url}/api/shops/two/jobs`, other);
+    await first.ask('POST', '/api/shops/two/jobs', other);
     await post(`${jobsOf(first)}/${job}/timers`, { id: randomUUID(), kind: 'cool-down' });
     expect(await stream.next()).toEqual({ event: 'floor', data: { job } });
     stream.close();
@@ -100,11 +104,12 @@ describe('two server processes on one database', () => {
 
 test('a lost listening connection is made again, and nothing is missed', async () => {
   const app = await startApplication();
+  cookie = app.cookieFor('/');
   const body = jobBody();
   await post(jobsOf(app), body);
   const stream = await follow(`${jobsOf(app)}/${body.id}/live`);
   await stream.next();
-  await app.pool.query(
+  await app.owner.query(
     `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
       WHERE application_name = 'tetrad news' AND datname = current_database()`,
   );

@@ -33,7 +33,7 @@ test('the report is a PDF with embedded fonts and vector drawings, one page each
     ['ripple-ac', 0.04],
   ] as const)
     await app.ask('POST', `${path}/readings`, readingBody(test, value));
-  const response = await fetch(`${app.url}${path}/report.pdf`);
+  const response = await fetch(`${app.url}${path}/report.pdf`, { headers: { cookie: app.cookieFor(path) } });
   expect(response.headers.get('content-type')).toContain('application/pdf');
   expect(response.headers.get('content-disposition')).toMatch(/TV-1-\d{4}-\d\d-\d\d\.pdf/);
   const text = opened(Buffer.from(await response.arrayBuffer()));
@@ -50,7 +50,7 @@ test('a long job goes on to further pages instead of losing readings', async () 
   await app.ask('POST', '/api/shops/one/jobs', body);
   for (let i = 0; i < 60; i++)
     await app.ask('POST', `${path}/readings`, readingBody('resting-voltage', 12.5 + i / 1000));
-  const response = await fetch(`${app.url}${path}/report.pdf`);
+  const response = await fetch(`${app.url}${path}/report.pdf`, { headers: { cookie: app.cookieFor(path) } });
   const text = opened(Buffer.from(await response.arrayBuffer()));
   expect(text.match(/\/Type ?\/Page\b/g)!.length).toBeGreaterThanOrEqual(3);
 }, 30_000);
@@ -61,7 +61,7 @@ test('figures are written as the reader asks, and a word that is no choice is re
   await app.ask('POST', '/api/shops/one/jobs', body);
   await app.ask('POST', `${path}/readings`, readingBody('resting-voltage', 12.6));
   const sizeOf = async (query: string) => {
-    const response = await fetch(`${app.url}${path}/report.pdf${query}`);
+    const response = await fetch(`${app.url}${path}/report.pdf${query}`, { headers: { cookie: app.cookieFor(path) } });
     expect(response.status).toBe(200);
     return opened(Buffer.from(await response.arrayBuffer())).replace(/\/(CreationDate|ID)[^\n]*/g, '');
   };

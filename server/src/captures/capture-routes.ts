@@ -6,9 +6,13 @@ import { gunzip, gzip } from 'node:zlib';
 import { Router, raw } from 'express';
 import type { Request } from 'express';
 import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture } from '@tetrad/contracts';
+import { addAct } from '../acts/acts.sql';
 import { bodyAs, shopParam, uuidParam } from '../http/body';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
+import { jobOf, maySee } from '../http/routes/with-job';
+import { actor, permit, whoOf } from '../people/who';
 import { findJob } from '../sql/jobs';
+import { inTransaction } from '../sql/pool';
 import type { Pool } from '../sql/pool';
 import {
   addCapture,
@@ -44,25 +48,28 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
   async function captureOf(request: Request): Promise<CaptureRow> {
     const id = uuidParam(request, 'capture');
     const capture = await findCapture(pool, shopParam(request), id);
-    if (!capture) throw notFound('capture', id);
+    const job = capture && (await findJob(pool, shopParam(request), capture.job));
+    if (!capture || !job || !maySee(whoOf(request), job)) throw notFound('capture', id);
     return capture;
   }
 
   router.get('/jobs/:job/captures', async (request, response) => {
-    const rows = await capturesOfJob(pool, shopParam(request), uuidParam(request, 'job'));
+    const { id } = await jobOf(pool, request);
+    const rows = await capturesOfJob(pool, shopParam(request), id);
     response.json(rows.map(captureView));
   });
 
   router.get('/jobs/:job/captures-alike', async (request, response) => {
-    const rows = await capturesAlike(pool, shopParam(request), uuidParam(request, 'job'));
+    const { id } = await jobOf(pool, request);
+    const rows = await capturesAlike(pool, shopParam(request), id);
     response.json(rows.map(alikeView));
   });
 
   router.post('/jobs/:job/captures', async (request, response) => {
     const shop = shopParam(request);
-    const job = uuidParam(request, 'job');
+    permit(request, 'work');
     const body = bodyAs(NewCapture, request);
-    if (!(await findJob(pool, shop, job))) throw notFound('job', job);
+    const { id: job } = await jobOf(pool, request);
     const known = await findCapture(pool, shop, body.id);
     if (known && (known.job !== job || known.name !== body.name || known.bytes !== body.bytes))
       throw new Refusal(
@@ -79,7 +86,15 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
             [{ field: 'bytes', found: String(body.bytes), allowed: `at most ${Math.max(0, quotaBytes - kept)} more` }],
           ),
         );
-      await addCapture(pool, shop, job, body);
+      await inTransaction(pool, async (sql) => {
+        await addCapture(sql, shop, job, body, whoOf(request).name);
+        await addAct(sql, {
+          what: 'capture-added',
+          ...actor(request),
+          about: job,
+          detail: { capture: body.id, name: body.name, bytes: body.bytes },
+        });
+      });
     }
     response.status(201).json(captureView((await findCapture(pool, shop, body.id))!));
   });
@@ -134,6 +149,9 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
       throw new Refusal(
         problem(409, 'not-whole', `Only ${capture.stored} of ${capture.bytes} bytes are stored so far.`),
       );
+    await inTransaction(pool, (sql) =>
+      addAct(sql, { what: 'capture-exported', ...actor(request), about: capture.job, detail: { capture: capture.id } }),
+    );
     response.attachment(capture.name);
     response.type('application/octet-stream');
     response.setHeader('Content-Length', String(capture.bytes));

@@ -89,11 +89,17 @@ export async function findCapture(sql: Sql, shop: string, id: string): Promise<C
 }
 
 /** Announces a file; the same id again changes nothing. */
-export async function addCapture(sql: Sql, shop: string, job: string, body: NewCapture): Promise<void> {
+export async function addCapture(
+  sql: Sql,
+  shop: string,
+  job: string,
+  body: NewCapture,
+  by: string | null = null,
+): Promise<void> {
   await sql.query(
     `INSERT INTO capture (shop_id, capture_id, job_id, name, bytes, added_by) VALUES ($1, $2, $3, $4, $5, $6)
      ON CONFLICT DO NOTHING`,
-    [shop, body.id, job, body.name, body.bytes, body.by ?? null],
+    [shop, body.id, job, body.name, body.bytes, by],
   );
 }
 

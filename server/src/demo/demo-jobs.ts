@@ -18,7 +18,7 @@ export interface DemoJob {
   readonly readings: readonly Omit<Reading, 'id' | 'at'>[];
   /** The same tests after the repair. */
   readonly after?: readonly Omit<Reading, 'id' | 'at'>[];
-  readonly signOff?: Omit<NewSignOff, 'id'>;
+  readonly signOff?: Omit<NewSignOff, 'id'> & { readonly by: string };
   /** A wait that was begun some minutes before the data is loaded. */
   readonly wait?: { readonly kind: WaitKind; readonly seconds: number; readonly begunSecondsAgo: number };
 }

@@ -4,19 +4,20 @@ import type { Case } from '@tetrad/core';
 import { storeFile } from '../captures/store-file';
 import { storeCase } from '../http/routes/cases';
 import { addCheck, putInstrument } from '../instruments/instruments.sql';
+import { DEMO_PEOPLE } from '../people/demo';
+import { addPerson, findPerson } from '../people/people.sql';
+import { hashSecret } from '../people/secrets';
 import { newestJudgement } from '../sql/judgements';
 import { inTransaction } from '../sql/pool';
 import type { Pool, Sql } from '../sql/pool';
 import { addShop } from '../sql/shops';
 import { addSignOff } from '../sql/sign-offs';
+import { inShop } from '../sql/working-shop';
 import { startTimer } from '../sql/timers';
 import { DEMO_CAPTURES, demoFile } from './demo-captures';
+import { DEMO_SHOP, EMPTY_SHOP } from './demo-shops';
 import { DEMO_JOBS } from './demo-jobs';
 import type { DemoJob } from './demo-jobs';
-
-export const DEMO_SHOP = { id: 'yard', name: 'Aldmoor municipal yard' } as const;
-/** A second shop, empty: for a first job from an empty floor. */
-export const EMPTY_SHOP = { id: 'island', name: 'Skerry island workshop' } as const;
 
 const HOUR_MS = 3_600_000;
 /** Minutes between two readings of a demo job. */
@@ -69,24 +70,42 @@ async function surround(sql: Sql, id: string, { wait, after, signOff }: DemoJob,
   if (after) await sql.query("UPDATE job SET pass = 'after' WHERE shop_id = $1 AND job_id = $2", [shop, id]);
   if (signOff) {
     const judged = (await newestJudgement(sql, shop, id))?.decision ?? null;
-    await addSignOff(sql, shop, id, { id, ...signOff }, judged, new Date(openedAt.getTime() + 3 * HOUR_MS));
+    const { by, ...body } = signOff;
+    await addSignOff(sql, shop, id, { id, ...body }, by, judged, new Date(openedAt.getTime() + 3 * HOUR_MS));
   }
 }
 
 /** Loads the demo's shops and jobs once. @returns how many jobs were loaded; 0 where they are there. */
 export async function loadDemo(pool: Pool, now: Date): Promise<number> {
+  for (const shop of [DEMO_SHOP, EMPTY_SHOP])
+    await inShop(shop.id, () =>
+      inTransaction(pool, async (sql) => {
+        await addShop(sql, shop);
+        for (const { pin, ...person } of DEMO_PEOPLE) {
+          if (await findPerson(sql, person.id)) continue;
+          await addPerson(sql, { ...person, passwordHash: null, pinHash: await hashSecret(pin), mustChange: false });
+        }
+      }),
+    );
+  return inShop(DEMO_SHOP.id, () => loadJobs(pool, now));
+}
+
+function loadJobs(pool: Pool, now: Date): Promise<number> {
   return inTransaction(pool, async (sql) => {
-    const { rowCount } = await sql.query('SELECT 1 FROM shop WHERE shop_id = $1', [DEMO_SHOP.id]);
+    const { rowCount } = await sql.query('SELECT 1 FROM job WHERE shop_id = $1 LIMIT 1', [DEMO_SHOP.id]);
     if (rowCount) return 0;
-    await addShop(sql, DEMO_SHOP);
-    await addShop(sql, EMPTY_SHOP);
     for (const [index, instrument] of DEMO_INSTRUMENTS.entries())
       await putInstrument(sql, DEMO_SHOP.id, instrumentId(index), instrument);
-    await addCheck(sql, DEMO_SHOP.id, instrumentId(0), {
-      id: instrumentId(0),
-      findings: { 'meter-leads': 'steady', 'meter-ac': 'blocks-dc' },
-      by: 'Ilse Marrow',
-    });
+    await addCheck(
+      sql,
+      DEMO_SHOP.id,
+      instrumentId(0),
+      {
+        id: instrumentId(0),
+        findings: { 'meter-leads': 'steady', 'meter-ac': 'blocks-dc' },
+      },
+      'Ilse Marrow',
+    );
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
       const openedAt = new Date(now.getTime() - job.hoursAgo * HOUR_MS);

@@ -1,16 +1,23 @@
 import { join } from 'node:path';
 import compression from 'compression';
 import express from 'express';
-import type { Express, RequestHandler } from 'express';
+import type { Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { captureRoutes } from '../captures/capture-routes';
+import { actRoutes } from '../acts/act-routes';
 import { instrumentRoutes } from '../instruments/instrument-routes';
 import type { JobNewsFeed } from '../live/job-news';
-import { listShops } from '../sql/shops';
+import type { DemoDoor } from '../people/demo';
+import { pairingRoutes } from '../people/pairing-routes';
+import { peopleRoutes } from '../people/people-routes';
+import { sessionRoutes } from '../people/session-routes';
+import { sessions } from '../people/sessions';
+import { only, ownJob, ownShop } from '../people/who';
 import type { Pool } from '../sql/pool';
+import { ownHost, ownPages, pace } from './doors';
 import { onError, sendProblem } from './on-error';
-import { notFound, problem } from './problem';
+import { problem } from './problem';
 import { caseRoutes } from './routes/cases';
 import { jobRoutes } from './routes/jobs';
 import { liveRoutes } from './routes/live';
@@ -30,24 +37,36 @@ export interface AppOptions {
   /** Folder of the fonts that reports embed. */
   readonly fontsFolder: string;
   readonly log: Logger;
+  /** Signs the session cookie; the same for all processes on one database. */
+  readonly sessionSecret: string;
+  /** Names that this server is reached by, beside localhost and its own. */
+  readonly names?: readonly string[];
+  /** Where the demo lets people in without a password. */
+  readonly demoDoor?: DemoDoor;
+  /** Requests that one address may make in a second. */
+  readonly requestsASecond?: number;
   /** Folder of the built client, or null to serve the API alone. */
   readonly clientFolder: string | null;
 }
 
 const BODY_LIMIT = '1mb';
 const YEAR_S = 31_536_000;
+const REQUESTS_A_SECOND = 300;
 
 /** The whole HTTP application; it holds no state of its own but its open streams. */
-export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder }: AppOptions): Express {
+export function createApp(options: AppOptions): Express {
+  const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
+  const { names = [], demoDoor = 'closed', requestsASecond = REQUESTS_A_SECOND } = options;
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
   app.use(
     pinoHttp({
       logger: log,
       autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || url === '/api/health' },
     }),
   );
-  app.use(security(), compression({ filter: isNoStream }));
+  app.use(security(), ownHost(names), compression({ filter: isNoStream }));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
@@ -61,20 +80,20 @@ export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder 
   app.get('/api/clock', (_request, response) => {
     response.json({ now: Date.now() });
   });
-  app.get('/api/shops', async (_request, response) => {
-    response.json(await listShops(pool));
-  });
+  const json = express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] });
+  app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret));
+  app.use('/api/session', json, sessionRoutes(pool, demoDoor));
+
   const shopRouter = express.Router({ mergeParams: true });
-  shopRouter.use(
-    express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] }),
-    knownShop(pool),
-  );
+  shopRouter.use(only('device', 'phone'), ownShop, ownJob, json);
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
     jobRoutes(pool),
     instrumentRoutes(pool),
     captureRoutes(pool),
+    peopleRoutes(pool),
+    actRoutes(pool),
   );
   shopRouter.use(
     '/jobs/:job',
@@ -82,6 +101,7 @@ export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder 
     timerRoutes(pool),
     signOffRoutes(pool),
     reportRoutes(pool, fontsFolder),
+    pairingRoutes(pool),
   );
   app.use('/api/shops/:shop', shopRouter);
   app.use('/api', (request, response) => {
@@ -100,15 +120,6 @@ export function createApp({ pool, feed, streams, fontsFolder, log, clientFolder 
 const isNoStream: compression.CompressionFilter = (request, response) =>
   !/event-stream|octet-stream/.test(String(response.getHeader('Content-Type'))) &&
   compression.filter(request, response);
-
-const knownShop =
-  (pool: Pool): RequestHandler =>
-  async (request, _response, next) => {
-    const id = String((request.params as Record<string, string>)['shop']);
-    const { rowCount } = await pool.query('SELECT 1 FROM shop WHERE shop_id = $1', [id]);
-    if (rowCount === 0) throw notFound('shop', id);
-    next();
-  };
 
 /** Built files are named by their content and kept for a year; the page itself is asked for every time. */
 function serveClient(app: Express, folder: string): void {

@@ -1,8 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Problem } from '@tetrad/contracts';
-import { isAway } from '../sql/pool';
+import { isAway, isBusy } from '../sql/away';
 import { Refusal, problem } from './problem';
+
+/** A database that is away or busy is asked again after this, s. */
+const AGAIN_S = 2;
 
 interface BodyError extends Error {
   readonly type?: string;
@@ -19,7 +22,8 @@ export const onError: ErrorRequestHandler = (error: unknown, request, response, 
   if (response.headersSent) return next(error);
   const found = toProblem(error);
   if (found) {
-    if (found.status === 503) response.setHeader('Retry-After', '2');
+    const after = error instanceof Refusal ? error.retryAfterS : found.status === 503 ? AGAIN_S : null;
+    if (after !== null) response.setHeader('Retry-After', String(after));
     return sendProblem(response, found);
   }
   const incident = randomUUID();
@@ -34,6 +38,8 @@ function toProblem(error: unknown): Problem | null {
   if (error instanceof Refusal) return error.problem;
   if (isAway(error))
     return problem(503, 'database-away', 'The database does not answer. Nothing was stored; try again in a moment.');
+  if (isBusy(error))
+    return problem(503, 'busy', 'This is being changed by others just now. Nothing was stored; try again in a moment.');
   const { type, limit, length, message } = error as BodyError;
   switch (type) {
     case 'entity.too.large':

@@ -2,20 +2,28 @@ import type { Problem } from '@tetrad/contracts';
 
 /** A refusal that is answered as RFC 9457 problem details. */
 export class Refusal extends Error {
-  constructor(readonly problem: Problem) {
+  /** @param retryAfterS When the same may be tried again, s; null where that is of no use. */
+  constructor(
+    readonly problem: Problem,
+    readonly retryAfterS: number | null = null,
+  ) {
     super(problem.detail);
   }
 }
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'Not understood',
+  401: 'Not signed in',
+  403: 'Not allowed',
   404: 'Not found',
   409: 'Changed meanwhile',
   413: 'Too large',
   415: 'Not JSON',
+  421: 'Not this server',
   422: 'Does not fit',
+  429: 'Too often',
   500: 'Fault in the server',
-  503: 'Database away',
+  503: 'Not now',
 };
 
 /** @param kind Short name of the kind of problem, the end of its type. */

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { InstrumentBody, NewCheck } from '@tetrad/contracts';
 import { bodyAs, shopParam, uuidParam } from '../http/body';
 import { notFound } from '../http/problem';
+import { whoOf } from '../people/who';
 import type { Pool } from '../sql/pool';
 import { addCheck, listInstruments, putInstrument } from './instruments.sql';
 
@@ -23,7 +24,8 @@ export function instrumentRoutes(pool: Pool): Router {
   router.post('/instruments/:instrument/checks', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
-    if (!(await addCheck(pool, shop, id, bodyAs(NewCheck, request)))) throw notFound('instrument', id);
+    if (!(await addCheck(pool, shop, id, bodyAs(NewCheck, request), whoOf(request).name)))
+      throw notFound('instrument', id);
     response.status(201).json((await listInstruments(pool, shop, id))[0]);
   });
 

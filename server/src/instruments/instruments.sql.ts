@@ -47,13 +47,13 @@ export async function putInstrument(sql: Sql, shop: string, id: string, body: In
 }
 
 /** Notes how an instrument did; a repeat is stored once. @returns false where the shop has no such instrument. */
-export async function addCheck(sql: Sql, shop: string, id: string, check: NewCheck): Promise<boolean> {
+export async function addCheck(sql: Sql, shop: string, id: string, check: NewCheck, by: string): Promise<boolean> {
   const known = await sql.query('SELECT 1 FROM instrument WHERE shop_id = $1 AND instrument_id = $2', [shop, id]);
   if (known.rowCount === 0) return false;
   await sql.query(
     `INSERT INTO instrument_check (shop_id, instrument_id, check_id, findings, checked_by) VALUES ($1, $2, $3, $4, $5)
      ON CONFLICT DO NOTHING`,
-    [shop, id, check.id, check.findings, check.by ?? null],
+    [shop, id, check.id, check.findings, by],
   );
   return true;
 }

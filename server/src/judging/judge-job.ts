@@ -36,11 +36,15 @@ export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<voi
   await touchJob(sql, shop, job.id);
 }
 
-/** The whole job for a client; null where this shop has none of that id. Its parts are read side by side. */
+/** The whole job for a client; null where this shop has none of that id. */
 export async function viewJob(pool: Pool, shop: string, id: string): Promise<JobView | null> {
   const job = await findJob(pool, shop, id);
-  if (!job) return null;
-  const { version, revision, pass, vehicle, status, assignee, criteria, openedAt } = job;
+  return job && viewOf(pool, shop, job);
+}
+
+/** The whole job of a row. Its parts are read side by side. */
+export async function viewOf(pool: Pool, shop: string, job: JobRow): Promise<JobView> {
+  const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt } = job;
   const [subject, judgement, timers, acknowledgements, signOff] = await Promise.all([
     caseOf(pool, shop, job),
     newestJudgement(pool, shop, id),

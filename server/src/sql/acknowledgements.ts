@@ -1,4 +1,4 @@
-import type { Acknowledge, AcknowledgementView } from '@tetrad/contracts';
+import type { AcknowledgementView } from '@tetrad/contracts';
 import type { CautionName } from '@tetrad/core';
 import type { Sql } from './pool';
 
@@ -20,7 +20,13 @@ export async function listAcknowledgements(
 }
 
 /** A caution that stands is acknowledged once: the first name and time stay. The job is locked by the caller. */
-export async function acknowledge(sql: Sql, shop: string, job: string, { caution, by }: Acknowledge): Promise<void> {
+export async function acknowledge(
+  sql: Sql,
+  shop: string,
+  job: string,
+  caution: CautionName,
+  by: string,
+): Promise<void> {
   await sql.query(
     `INSERT INTO acknowledgement (shop_id, job_id, caution, acknowledged_by)
      SELECT $1, $2, $3, $4 WHERE NOT EXISTS (SELECT 1 FROM ${STANDING} AND a.caution = $3)`,

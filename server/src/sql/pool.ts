@@ -1,25 +1,90 @@
 import pg from 'pg';
 import type { Logger } from 'pino';
+import { isAway } from './away';
+import { workingShop } from './working-shop';
 
-export type Sql = Pick<pg.PoolClient, 'query'>;
-export type Pool = pg.Pool;
+/** What statements are sent to: a connection in a transaction, or the pool. */
+export interface Sql {
+  query<Row extends pg.QueryResultRow = pg.QueryResultRow>(
+    text: string,
+    values?: unknown[],
+  ): Promise<pg.QueryResult<Row>>;
+}
 
-/** A pool that gives up soon instead of queueing: a database that is away is answered with 503. */
-export function openPool(connectionString: string, log: Logger): Pool {
-  const pool = new pg.Pool({
-    connectionString,
-    max: 10,
-    connectionTimeoutMillis: 3000,
-    idleTimeoutMillis: 30_000,
-    statement_timeout: 10_000,
-    application_name: 'tetrad',
-  });
-  const lost = (error: Error): void =>
-    log.warn({ code: (error as { code?: string }).code }, 'a database connection was lost');
-  // The pool hears only of idle connections; one that is cut while it is lent out would end the process unheard.
-  pool.on('connect', (client) => client.on('error', lost));
-  pool.on('error', () => undefined); // the connection's own listener has said it
-  return pool;
+export interface PoolOptions {
+  /** For work that nobody waits for in a request: migrations and the demo have no time limits. */
+  readonly isPatient?: boolean;
+}
+
+/** The longest a statement, a wait for a lock, and a transaction that does nothing may take, ms. */
+const STATEMENT_MS = 10_000;
+const LOCK_MS = 3000;
+const IDLE_IN_TRANSACTION_MS = 5000;
+/** A database that is away is answered with 503 soon instead of queueing, ms. */
+const CONNECT_MS = 3000;
+const UNUSED_MS = 30_000;
+const CONNECTIONS = 10;
+
+/** Connections that each work for one shop at a time: the one that the work at hand is for. */
+export class Pool implements Sql {
+  readonly #pool: pg.Pool;
+  readonly #shopOf = new WeakMap<pg.PoolClient, string>();
+
+  constructor(connectionString: string, log: Logger, { isPatient = false }: PoolOptions = {}) {
+    this.#pool = new pg.Pool({
+      connectionString,
+      max: CONNECTIONS,
+      connectionTimeoutMillis: CONNECT_MS,
+      idleTimeoutMillis: UNUSED_MS,
+      ...(!isPatient && {
+        statement_timeout: STATEMENT_MS,
+        lock_timeout: LOCK_MS,
+        idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION_MS,
+      }),
+      application_name: 'tetrad',
+    });
+    const lost = (error: Error): void =>
+      log.warn({ code: (error as { code?: string }).code }, 'a database connection was lost');
+    // The pool hears only of idle connections; one that is cut while it is lent out would end the process unheard.
+    this.#pool.on('connect', (client) => client.on('error', lost));
+    this.#pool.on('error', () => undefined); // the connection's own listener has said it
+  }
+
+  /** Lends a connection that works for the shop at hand; give it back with `release`. */
+  async connect(): Promise<pg.PoolClient> {
+    const client = await this.#pool.connect();
+    const shop = workingShop();
+    if ((this.#shopOf.get(client) ?? '') === shop) return client;
+    try {
+      await client.query("SELECT set_config('tetrad.shop', $1, false)", [shop]);
+      this.#shopOf.set(client, shop);
+      return client;
+    } catch (error) {
+      client.release(true);
+      throw error;
+    }
+  }
+
+  /** One statement by itself. */
+  async query<Row extends pg.QueryResultRow = pg.QueryResultRow>(
+    text: string,
+    values: unknown[] = [],
+  ): Promise<pg.QueryResult<Row>> {
+    const client = await this.connect();
+    let broken = false;
+    try {
+      return await client.query<Row>(text, values);
+    } catch (error) {
+      broken = isAway(error);
+      throw error;
+    } finally {
+      client.release(broken);
+    }
+  }
+
+  end(): Promise<void> {
+    return this.#pool.end();
+  }
 }
 
 /** Runs `work` in one transaction: all of it is stored, or none. */
@@ -39,17 +104,4 @@ export async function inTransaction<T>(pool: Pool, work: (sql: Sql) => Promise<T
   } finally {
     client.release(broken);
   }
-}
-
-/** SQLSTATE classes and socket codes that mean "the database is away", not "the query is wrong". */
-const AWAY = /^(08|57P|53|55000|ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|ENOENT)/;
-
-/** True where the failure is the database's absence. */
-export function isAway(error: unknown): boolean {
-  if (!(error instanceof Error)) return false;
-  const code = (error as { code?: string }).code ?? '';
-  return (
-    AWAY.test(code) ||
-    /connection terminated|timeout exceeded when trying to connect|not queryable/i.test(error.message)
-  );
 }

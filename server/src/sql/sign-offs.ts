@@ -19,6 +19,7 @@ export async function addSignOff(
   shop: string,
   job: string,
   body: NewSignOff,
+  by: string,
   judged: Decision | null,
   signedAt = new Date(),
 ): Promise<void> {
@@ -29,7 +30,7 @@ export async function addSignOff(
       shop,
       job,
       body.id,
-      body.by,
+      by,
       body.action,
       body.part ?? null,
       body.reason?.trim() || null,

@@ -3,14 +3,17 @@ import { Router } from 'express';
 import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import type { NewJob } from '@tetrad/contracts';
+import { addAct } from '../../acts/acts.sql';
 import { caseOf, judgeJob } from '../../judging/judge-job';
+import { actor, permit } from '../../people/who';
 import { addJob, findJob } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
 import { addObservation, addReading, voidReading } from '../../sql/readings';
-import { shopParam, uuidParam } from '../body';
-import { misfit, notFound } from '../problem';
-import { wholeJob } from './jobs';
+import { shopParam } from '../body';
+import { misfit } from '../problem';
+import { storedJob } from './jobs';
+import { jobOf } from './with-job';
 
 /** Cases in the open format: out of a job, and in as a new one. */
 export function caseRoutes(pool: Pool): Router {
@@ -18,9 +21,8 @@ export function caseRoutes(pool: Pool): Router {
 
   router.get('/jobs/:job/case', async (request, response) => {
     const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
-    const job = await findJob(pool, shop, id);
-    if (!job) throw notFound('job', id);
+    const job = await jobOf(pool, request);
+    await inTransaction(pool, (sql) => addAct(sql, { what: 'case-exported', ...actor(request), about: job.id }));
     response.attachment(
       `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
     );
@@ -29,12 +31,16 @@ export function caseRoutes(pool: Pool): Router {
 
   router.post('/cases', async (request, response) => {
     const shop = shopParam(request);
+    permit(request, 'work');
     const checked = checkCase(request.body);
     if (!checked.ok)
       throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
     const id = randomUUID();
-    await inTransaction(pool, (sql) => storeCase(sql, shop, id, checked.value));
-    response.status(201).json(await wholeJob(pool, shop, id));
+    await inTransaction(pool, async (sql) => {
+      await storeCase(sql, shop, id, checked.value);
+      await addAct(sql, { what: 'case-imported', ...actor(request), about: id });
+    });
+    response.status(201).json(await storedJob(pool, shop, id));
   });
 
   return router;

@@ -1,13 +1,17 @@
 import { Router } from 'express';
+import type { Request } from 'express';
 import { JOB_STATUSES, JobChanges, NewJob } from '@tetrad/contracts';
 import type { JobStatus, JobView } from '@tetrad/contracts';
-import { judgeJob, viewJob } from '../../judging/judge-job';
+import { addAct } from '../../acts/acts.sql';
+import { judgeJob, viewJob, viewOf } from '../../judging/judge-job';
+import { actor, permit, whoOf } from '../../people/who';
 import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
+import { jobOf, maySee, withJob } from './with-job';
 
 /** The floor, the vehicles, and single jobs of one shop. */
 export function jobRoutes(pool: Pool): Router {
@@ -17,7 +21,9 @@ export function jobRoutes(pool: Pool): Router {
     const status = request.query['status'] ?? 'open';
     if (!JOB_STATUSES.includes(status as JobStatus))
       throw misfit([{ field: 'status', found: JSON.stringify(status), allowed: `one of ${JOB_STATUSES.join(', ')}` }]);
-    response.json(await listJobs(pool, shopParam(request), status as JobStatus));
+    const who = whoOf(request);
+    const rows = await listJobs(pool, shopParam(request), status as JobStatus);
+    response.json(rows.filter((row) => maySee(who, row)));
   });
 
   router.get('/vehicles', async (request, response) => {
@@ -30,38 +36,44 @@ export function jobRoutes(pool: Pool): Router {
 
   router.post('/jobs', async (request, response) => {
     const shop = shopParam(request);
+    permit(request, 'work');
     const body = bodyAs(NewJob, request);
     const isNew = await inTransaction(pool, async (sql) => {
       const added = await addJob(sql, shop, body);
-      if (added) await judgeJob(sql, shop, (await findJob(sql, shop, body.id))!);
-      return added;
+      if (!added) return false;
+      await judgeJob(sql, shop, (await findJob(sql, shop, body.id))!);
+      await addAct(sql, { what: 'job-opened', ...actor(request), about: body.id });
+      return true;
     });
-    response.status(isNew ? 201 : 200).json(await wholeJob(pool, shop, body.id));
+    response.status(isNew ? 201 : 200).json(await storedJob(pool, shop, body.id));
   });
 
   router.get('/jobs/:job', async (request, response) => {
-    const shop = shopParam(request);
-    response.json(await wholeJob(pool, shop, uuidParam(request, 'job')));
+    response.json(await wholeJob(pool, request));
   });
 
   router.patch('/jobs/:job', async (request, response) => {
     const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
     const changes = bodyAs(JobChanges, request);
-    await inTransaction(pool, async (sql) => {
-      const job = await findJob(sql, shop, id, true);
-      if (!job) throw notFound('job', id);
-      if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, job.version);
-      if (changes.vehicle) await changeVehicle(sql, shop, job.vehicle.id, changes.vehicle);
+    await withJob(pool, request, 'job-changed', async (sql, { id, version, vehicle }) => {
+      if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, version);
+      if (changes.vehicle) await changeVehicle(sql, shop, vehicle.id, changes.vehicle);
       await judgeJob(sql, shop, (await findJob(sql, shop, id))!);
+      return { changed: Object.keys(changes).filter((name) => name !== 'version') };
     });
-    response.json(await wholeJob(pool, shop, id));
+    response.json(await wholeJob(pool, request));
   });
 
   return router;
 }
 
-export async function wholeJob(pool: Pool, shop: string, id: string): Promise<JobView> {
+/** The job of the address, whole. */
+export async function wholeJob(pool: Pool, request: Request): Promise<JobView> {
+  return viewOf(pool, shopParam(request), await jobOf(pool, request));
+}
+
+/** A job that was stored just now, whole. */
+export async function storedJob(pool: Pool, shop: string, id: string): Promise<JobView> {
   const view = await viewJob(pool, shop, id);
   if (!view) throw notFound('job', id);
   return view;

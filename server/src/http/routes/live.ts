@@ -1,12 +1,17 @@
 import { Router } from 'express';
+import type { Request } from 'express';
 import { viewJob } from '../../judging/judge-job';
 import { openEventStream } from '../../live/event-stream';
 import type { EventStream } from '../../live/event-stream';
 import type { JobNewsFeed } from '../../live/job-news';
-import { findJob } from '../../sql/jobs';
+import { SessionStore } from '../../people/session-store';
 import type { Pool } from '../../sql/pool';
-import { shopParam, uuidParam } from '../body';
-import { notFound } from '../problem';
+import { inShop } from '../../sql/working-shop';
+import { shopParam } from '../body';
+import { jobOf } from './with-job';
+
+/** Whether the session of a stream has ended is looked at so often, ms. */
+const LOOK_MS = 15_000;
 
 /** The open streams of this process, so that it can end them when it stops. */
 export type Streams = Set<EventStream>;
@@ -14,21 +19,37 @@ export type Streams = Set<EventStream>;
 /** Live streams: a job whole at every change, and the ids of jobs that change on the floor. */
 export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: Streams): Router {
   const router = Router({ mergeParams: true });
-  const keep = (stream: EventStream): void => {
+  const store = new SessionStore(pool);
+  /** A stream goes on no longer than the session it was opened in. */
+  const keep = (stream: EventStream, request: Request): void => {
     streams.add(stream);
-    stream.onClose(() => streams.delete(stream));
+    const id = request.sessionID;
+    const look = setInterval(
+      () =>
+        void store.find(id).then(
+          (found) => found ?? stream.end(),
+          () => undefined,
+        ),
+      LOOK_MS,
+    );
+    stream.onClose(() => {
+      clearInterval(look);
+      streams.delete(stream);
+    });
   };
 
   router.get('/jobs/:job/live', async (request, response) => {
     const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
-    if (!(await findJob(pool, shop, id))) throw notFound('job', id);
+    const { id } = await jobOf(pool, request);
     const stream = openEventStream(request, response);
-    keep(stream);
-    const push = latestOnly(async () => {
-      const view = await viewJob(pool, shop, id);
-      if (view) stream.send('job', view);
-    });
+    keep(stream, request);
+    // news comes from outside of any shop
+    const push = latestOnly(() =>
+      inShop(shop, async () => {
+        const view = await viewJob(pool, shop, id);
+        if (view) stream.send('job', view);
+      }),
+    );
     stream.onClose(
       feed.listen((news) => {
         if (news === null || (news.shop === shop && news.job === id)) push();
@@ -40,7 +61,7 @@ export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: Streams): Rou
   router.get('/live', (request, response) => {
     const shop = shopParam(request);
     const stream = openEventStream(request, response);
-    keep(stream);
+    keep(stream, request);
     stream.onClose(
       feed.listen((news) => {
         if (news === null || news.shop === shop) stream.send('floor', { job: news?.job ?? null });

@@ -1,8 +1,11 @@
 import { Router } from 'express';
+import type { Request } from 'express';
 import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
 import { ENGLISH, outsidePhysics } from '@tetrad/core';
 import type { NominalVolts, Reading } from '@tetrad/core';
+import type { ActName } from '../../acts/acts.sql';
 import { judgeJob } from '../../judging/judge-job';
+import { whoOf } from '../../people/who';
 import type { JobRow } from '../../sql/jobs';
 import type { Pool, Sql } from '../../sql/pool';
 import { addObservation, addReading, takeBackObservation, voidReading } from '../../sql/readings';
@@ -16,20 +19,25 @@ export function readingRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
 
   /** Judged anew in the same transaction. */
-  const onJob = (shop: string, id: string, work: (sql: Sql, job: JobRow) => Promise<void>): Promise<void> =>
-    withJob(pool, shop, id, async (sql, job) => {
-      await work(sql, job);
-      await judgeJob(sql, shop, job);
+  const onJob = (
+    request: Request,
+    what: ActName,
+    work: (sql: Sql, job: JobRow) => Promise<Readonly<Record<string, unknown>> | void>,
+  ): Promise<void> =>
+    withJob(pool, request, what, async (sql, job) => {
+      const detail = await work(sql, job);
+      await judgeJob(sql, shopParam(request), job);
+      return detail;
     });
 
   router.post('/readings', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'job');
     const { reading, secondsAgo = 0 } = bodyAs(NewReading, request);
-    const taken = new Date(Date.now() - secondsAgo * 1000).toISOString();
-    await onJob(shop, id, async (sql, job) => {
+    const at = new Date(Date.now() - secondsAgo * 1000).toISOString();
+    await onJob(request, 'reading-added', async (sql, job) => {
       refuseImpossible(reading, job.system.nominalVolts);
-      const stored = await addReading(sql, shop, id, { ...reading, at: taken });
+      const stored = await addReading(sql, shop, id, { ...reading, at, by: whoOf(request).name });
       if (stored && (stored.test !== reading.test || JSON.stringify(stored.value) !== JSON.stringify(reading.value)))
         throw new Refusal(
           problem(
@@ -38,37 +46,40 @@ export function readingRoutes(pool: Pool): Router {
             `Reading ${reading.id} is stored already with another value; a correction voids it and adds a new one.`,
           ),
         );
+      return { reading: reading.id, test: reading.test, value: reading.value };
     });
-    response.status(201).json(await wholeJob(pool, shop, id));
+    response.status(201).json(await wholeJob(pool, request));
   });
 
   router.post('/readings/:reading/void', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'job');
     const reading = String(request.params['reading']);
-    const { reason, by } = bodyAs(VoidReading, request);
-    await onJob(shop, id, async (sql) => {
-      if (!(await voidReading(sql, shop, id, reading, reason, by ?? null))) throw notFound('reading', reading);
+    const { reason } = bodyAs(VoidReading, request);
+    await onJob(request, 'reading-voided', async (sql) => {
+      if (!(await voidReading(sql, shop, id, reading, reason, whoOf(request).name))) throw notFound('reading', reading);
+      return { reading, reason };
     });
-    response.json(await wholeJob(pool, shop, id));
+    response.json(await wholeJob(pool, request));
   });
 
   router.post('/observations', async (request, response) => {
-    const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
     const body = bodyAs(NewObservation, request);
-    await onJob(shop, id, (sql) => addObservation(sql, shop, id, body.id, body.observation));
-    response.status(201).json(await wholeJob(pool, shop, id));
+    await onJob(request, 'observed', async (sql, { id }) => {
+      await addObservation(sql, shopParam(request), id, body.id, body.observation);
+      return { observation: body.id, about: body.observation.about, finding: body.observation.finding };
+    });
+    response.status(201).json(await wholeJob(pool, request));
   });
 
   router.post('/observations/:observation/take-back', async (request, response) => {
-    const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
     const observation = uuidParam(request, 'observation');
-    await onJob(shop, id, async (sql) => {
-      if (!(await takeBackObservation(sql, shop, id, observation))) throw notFound('observation', observation);
+    await onJob(request, 'observation-taken-back', async (sql, { id }) => {
+      if (!(await takeBackObservation(sql, shopParam(request), id, observation)))
+        throw notFound('observation', observation);
+      return { observation };
     });
-    response.json(await wholeJob(pool, shop, id));
+    response.json(await wholeJob(pool, request));
   });
 
   return router;

@@ -2,11 +2,12 @@ import { Router } from 'express';
 import { NewSignOff } from '@tetrad/contracts';
 import type { Decision } from '@tetrad/core';
 import { judgeJob } from '../../judging/judge-job';
+import { permit } from '../../people/who';
 import { changeJob } from '../../sql/jobs';
 import { newestJudgement } from '../../sql/judgements';
 import type { Pool } from '../../sql/pool';
 import { addSignOff } from '../../sql/sign-offs';
-import { bodyAs, shopParam, uuidParam } from '../body';
+import { bodyAs, shopParam } from '../body';
 import { misfit } from '../problem';
 import { wholeJob } from './jobs';
 import { withJob } from './with-job';
@@ -17,11 +18,13 @@ export function signOffRoutes(pool: Pool): Router {
 
   router.post('/sign-offs', async (request, response) => {
     const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
+    const { name } = permit(request, 'sign-off');
     const body = bodyAs(NewSignOff, request);
-    await withJob(pool, shop, id, async (sql, job) => {
-      const judged = (await newestJudgement(sql, shop, id))?.decision ?? null;
-      if (differs(body, judged) && !body.reason?.trim())
+    await withJob(pool, request, 'signed-off', async (sql, job) => {
+      const judged = (await newestJudgement(sql, shop, job.id))?.decision ?? null;
+      const isOther = differs(body, judged);
+      if (isOther) permit(request, 'differ');
+      if (isOther && !body.reason?.trim())
         throw misfit([
           {
             field: 'reason',
@@ -29,11 +32,12 @@ export function signOffRoutes(pool: Pool): Router {
             allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
           },
         ]);
-      await addSignOff(sql, shop, id, body, judged);
-      await changeJob(sql, shop, id, { version: job.version, status: 'closed' });
+      await addSignOff(sql, shop, job.id, body, name, judged);
+      await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
       await judgeJob(sql, shop, job);
+      return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };
     });
-    response.status(201).json(await wholeJob(pool, shop, id));
+    response.status(201).json(await wholeJob(pool, request));
   });
 
   return router;

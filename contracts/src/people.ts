@@ -1,0 +1,130 @@
+import 'reflect-metadata';
+import { IsBoolean, IsIn, IsOptional, IsString, IsUUID, Length, Matches } from 'class-validator';
+import { ROLES } from './roles';
+import type { Role } from './roles';
+
+const SHOP = { message: 'the short name of a shop: 1 to 40 of a to z, 0 to 9 and -' };
+const NAME = { message: 'a name of 1 to 80 characters' };
+const ROLE = { message: `one of ${ROLES.join(', ')}` };
+const UUID = { message: 'a UUID' };
+/** Long enough that guessing it is hopeless at the pace that is allowed (OWASP ASVS 4.0.3, 2.1.1). */
+const NEW_PASSWORD = { message: 'a password of 12 to 128 characters' };
+const PASSWORD = { message: 'a password of 1 to 128 characters' };
+export const PIN_DIGITS = 4;
+const PIN = { message: `${PIN_DIGITS} digits` };
+const PIN_FORM = new RegExp(`^[0-9]{${PIN_DIGITS}}$`);
+
+/** Signs a person in on a device, with the password. */
+export class SignIn {
+  @Matches(/^[a-z0-9-]{1,40}$/, SHOP)
+  shop!: string;
+
+  @IsString(NAME)
+  @Length(1, 80, NAME)
+  name!: string;
+
+  @IsString(PASSWORD)
+  @Length(1, 128, PASSWORD)
+  password!: string;
+}
+
+/** Another person takes over a device that is signed in. */
+export class ChangeOver {
+  @IsUUID('all', UUID)
+  person!: string;
+
+  @Matches(PIN_FORM, PIN)
+  pin!: string;
+}
+
+/** The demo's own way in. */
+export class DemoSignIn {
+  @IsOptional()
+  @Matches(/^[a-z0-9-]{1,40}$/, SHOP)
+  shop?: string;
+}
+
+/** A phone takes its place beside a job. */
+export class PairPhone {
+  @Matches(/^[a-z0-9-]{1,40}\.[A-Za-z0-9_-]{43}$/, { message: 'the key of a QR code that is shown on the bench' })
+  key!: string;
+}
+
+/** A person's own password and PIN. */
+export class OwnSecrets {
+  @IsString(PASSWORD)
+  @Length(1, 128, PASSWORD)
+  password!: string;
+
+  @IsOptional()
+  @IsString(NEW_PASSWORD)
+  @Length(12, 128, NEW_PASSWORD)
+  newPassword?: string;
+
+  @IsOptional()
+  @Matches(PIN_FORM, PIN)
+  pin?: string;
+}
+
+/** A new account; the answer holds its one-time password, once. */
+export class NewPerson {
+  @IsUUID('all', UUID)
+  id!: string;
+
+  @IsString(NAME)
+  @Length(1, 80, NAME)
+  name!: string;
+
+  @IsIn(ROLES, ROLE)
+  role!: Role;
+}
+
+/** What an administrator changes of an account. */
+export class PersonChanges {
+  @IsOptional()
+  @IsIn(ROLES, ROLE)
+  role?: Role;
+
+  @IsOptional()
+  @IsBoolean({ message: 'true or false' })
+  active?: boolean;
+}
+
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly active: boolean;
+  readonly hasPin: boolean;
+}
+
+/** An account with the password that it is opened with the first time; it is shown once and kept nowhere. */
+export interface OpenedPerson extends PersonView {
+  readonly oneTimePassword: string;
+}
+
+/** How far a session reaches: a device, a phone beside one job, or nothing but the choice of a password. */
+export type SessionKind = 'device' | 'phone' | 'first';
+
+/** Who is signed in on this device. */
+export interface SessionView {
+  readonly kind: SessionKind;
+  readonly person: { readonly id: string; readonly name: string; readonly role: Role };
+  readonly shop: { readonly id: string; readonly name: string };
+  /** Of a phone: the job it may see. */
+  readonly job: string | null;
+  readonly endsAt: string;
+  /** In the demo, the shops whose made-up people one may be. */
+  readonly demoShops: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** An entry of the record of acts. */
+export interface ActView {
+  readonly seq: number;
+  readonly at: string;
+  readonly person: string | null;
+  readonly what: string;
+  readonly about: string | null;
+  readonly from: string | null;
+  readonly hash: string;
+}

@@ -1,0 +1,29 @@
+/** Begins a session under a new id, so that one planted before is worth nothing. */
+import { promisify } from 'node:util';
+import type { Request } from 'express';
+import type { SignedIn } from './session-store';
+
+/** A shift: sessions end after it, ms. */
+export const SHIFT_MS = 12 * 3_600_000;
+
+const SHOP_TO_BE = new WeakMap<Request, string>();
+/** The shop that the session being made is of. */
+export const shopToBe = (request: Request): string => SHOP_TO_BE.get(request) ?? request.session?.signedIn?.shop ?? '';
+
+/** @param endsAt When it ends; a shift from now where nothing else is said. */
+export async function openSession(
+  request: Request,
+  signedIn: SignedIn,
+  endsAt = new Date(Date.now() + SHIFT_MS),
+): Promise<void> {
+  SHOP_TO_BE.set(request, signedIn.shop);
+  await promisify(request.session.regenerate.bind(request.session))();
+  request.session.signedIn = signedIn;
+  request.session.address = request.ip;
+  request.session.endsAt = endsAt.toISOString();
+  request.session.cookie.expires = endsAt;
+  await promisify(request.session.save.bind(request.session))();
+}
+
+export const closeSession = (request: Request): Promise<void> =>
+  promisify(request.session.destroy.bind(request.session))();

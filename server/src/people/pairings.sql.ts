@@ -1,0 +1,24 @@
+import type { Sql } from '../sql/pool';
+import { workingShop } from '../sql/working-shop';
+
+/** A code is read from the bench's screen at once, minutes. */
+const OPEN_MIN = 10;
+
+export async function addPairing(sql: Sql, token: Buffer, job: string, person: string): Promise<Date> {
+  const { rows } = await sql.query<{ expiresAt: Date }>(
+    `INSERT INTO pairing (shop_id, token_hash, job_id, person_id, expires_at)
+     VALUES ($1, $2, $3, $4, now() + make_interval(mins => $5)) RETURNING expires_at AS "expiresAt"`,
+    [workingShop(), token, job, person, OPEN_MIN],
+  );
+  return rows[0]!.expiresAt;
+}
+
+/** Takes a pairing, which is good once. @returns null where it is unknown, used or too old. */
+export async function takePairing(sql: Sql, token: Buffer): Promise<{ job: string; person: string } | null> {
+  const { rows } = await sql.query<{ job: string; person: string; isOpen: boolean }>(
+    `DELETE FROM pairing WHERE shop_id = $1 AND token_hash = $2
+     RETURNING job_id AS job, person_id AS person, expires_at > now() AS "isOpen"`,
+    [workingShop(), token],
+  );
+  return rows[0]?.isOpen ? rows[0] : null;
+}

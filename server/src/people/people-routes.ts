@@ -1,0 +1,101 @@
+import { Router } from 'express';
+import { NewPerson, PersonChanges } from '@tetrad/contracts';
+import type { OpenedPerson } from '@tetrad/contracts';
+import { addAct } from '../acts/acts.sql';
+import { bodyAs, uuidParam } from '../http/body';
+import { Refusal, misfit, notFound, problem } from '../http/problem';
+import { inTransaction } from '../sql/pool';
+import type { Pool } from '../sql/pool';
+import {
+  addPerson,
+  changePerson,
+  endSessions,
+  findPerson,
+  listPeople,
+  otherAdministrators,
+  personView,
+} from './people.sql';
+import type { PersonRow } from './people.sql';
+import { hashSecret, oneTimePassword } from './secrets';
+import { actor, permit, whoOf } from './who';
+
+/** The people of a shop. */
+export function peopleRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  async function known(id: string): Promise<PersonRow> {
+    const person = await findPerson(pool, id);
+    if (!person) throw notFound('person', id);
+    return person;
+  }
+
+  router.get('/people', async (_request, response) => {
+    response.json((await listPeople(pool)).map(personView));
+  });
+
+  router.post('/people', async (request, response) => {
+    permit(request, 'manage-people');
+    const { id, name, role } = bodyAs(NewPerson, request);
+    const password = oneTimePassword();
+    const passwordHash = await hashSecret(password);
+    await inTransaction(pool, async (sql) => {
+      if (!(await addPerson(sql, { id, name, role, passwordHash, mustChange: true })))
+        throw new Refusal(
+          problem(409, 'name-taken', `This shop has somebody called ${name} already.`, [
+            { field: 'name', found: name, allowed: 'a name that nobody here has' },
+          ]),
+        );
+      await addAct(sql, { what: 'person-added', ...actor(request), about: id, detail: { name, role } });
+    });
+    response.status(201).json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
+  });
+
+  router.patch('/people/:person', async (request, response) => {
+    permit(request, 'manage-people');
+    const id = uuidParam(request, 'person');
+    const changes = bodyAs(PersonChanges, request);
+    const person = await known(id);
+    const isLastOne =
+      person.role === 'administrator' &&
+      (changes.active === false || (changes.role !== undefined && changes.role !== 'administrator')) &&
+      (await otherAdministrators(pool, id)) === 0;
+    if (isLastOne)
+      throw misfit([
+        { field: 'role', found: changes.role ?? 'leaving', allowed: 'administrator: nobody else here is one' },
+      ]);
+    await inTransaction(pool, async (sql) => {
+      await changePerson(sql, id, changes);
+      if (changes.active === false) await endSessions(sql, id);
+      await addAct(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
+    });
+    response.json(personView(await known(id)));
+  });
+
+  router.post('/people/:person/one-time-password', async (request, response) => {
+    permit(request, 'manage-people');
+    const id = uuidParam(request, 'person');
+    await known(id);
+    const password = oneTimePassword();
+    const passwordHash = await hashSecret(password);
+    await inTransaction(pool, async (sql) => {
+      await changePerson(sql, id, { passwordHash, mustChange: true });
+      await endSessions(sql, id);
+      await addAct(sql, { what: 'password-reset', ...actor(request), about: id });
+    });
+    response.json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
+  });
+
+  router.post('/people/:person/end-sessions', async (request, response) => {
+    const id = uuidParam(request, 'person');
+    if (whoOf(request).person !== id) permit(request, 'manage-people');
+    await known(id);
+    const ended = await inTransaction(pool, async (sql) => {
+      const count = await endSessions(sql, id);
+      await addAct(sql, { what: 'sessions-ended', ...actor(request), about: id, detail: { count } });
+      return count;
+    });
+    response.json({ ended });
+  });
+
+  return router;
+}

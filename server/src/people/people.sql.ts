@@ -1,0 +1,110 @@
+import type { PersonView, Role } from '@tetrad/contracts';
+import type { Sql } from '../sql/pool';
+import { workingShop } from '../sql/working-shop';
+
+export interface PersonRow extends PersonView {
+  readonly passwordHash: string | null;
+  readonly pinHash: string | null;
+  readonly mustChange: boolean;
+}
+
+const PERSON = `person_id AS id, name, role, active, pin_hash IS NOT NULL AS "hasPin", password_hash AS "passwordHash",
+  pin_hash AS "pinHash", must_change AS "mustChange"`;
+
+export const personView = ({ id, name, role, active, hasPin }: PersonRow): PersonView => ({
+  id,
+  name,
+  role,
+  active,
+  hasPin,
+});
+
+/** The people of the working shop, by name; those who have left last. */
+export async function listPeople(sql: Sql): Promise<readonly PersonRow[]> {
+  const { rows } = await sql.query<PersonRow>(
+    `SELECT ${PERSON} FROM person WHERE shop_id = $1 ORDER BY active DESC, lower(name), person_id`,
+    [workingShop()],
+  );
+  return rows;
+}
+
+export async function findPerson(sql: Sql, id: string): Promise<PersonRow | null> {
+  const { rows } = await sql.query<PersonRow>(`SELECT ${PERSON} FROM person WHERE shop_id = $1 AND person_id = $2`, [
+    workingShop(),
+    id,
+  ]);
+  return rows[0] ?? null;
+}
+
+export async function personNamed(sql: Sql, name: string): Promise<PersonRow | null> {
+  const { rows } = await sql.query<PersonRow>(
+    `SELECT ${PERSON} FROM person WHERE shop_id = $1 AND lower(name) = lower($2)`,
+    [workingShop(), name.trim()],
+  );
+  return rows[0] ?? null;
+}
+
+export interface NewAccount {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly passwordHash: string | null;
+  readonly pinHash?: string | null;
+  readonly mustChange: boolean;
+}
+
+/** @returns false where the id or the name is taken. */
+export async function addPerson(sql: Sql, account: NewAccount): Promise<boolean> {
+  const { id, name, role, passwordHash, pinHash = null, mustChange } = account;
+  const { rowCount } = await sql.query(
+    `INSERT INTO person (shop_id, person_id, name, role, password_hash, pin_hash, must_change)
+     VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT DO NOTHING`,
+    [workingShop(), id, name.trim(), role, passwordHash, pinHash, mustChange],
+  );
+  return rowCount === 1;
+}
+
+export interface AccountChanges {
+  readonly role?: Role | undefined;
+  readonly active?: boolean | undefined;
+  readonly passwordHash?: string | undefined;
+  readonly pinHash?: string | undefined;
+  readonly mustChange?: boolean | undefined;
+}
+
+export async function changePerson(sql: Sql, id: string, changes: AccountChanges): Promise<void> {
+  await sql.query(
+    `UPDATE person SET role = coalesce($3, role), active = coalesce($4, active),
+            password_hash = coalesce($5, password_hash), pin_hash = coalesce($6, pin_hash),
+            must_change = coalesce($7, must_change)
+      WHERE shop_id = $1 AND person_id = $2`,
+    [
+      workingShop(),
+      id,
+      changes.role ?? null,
+      changes.active ?? null,
+      changes.passwordHash ?? null,
+      changes.pinHash ?? null,
+      changes.mustChange ?? null,
+    ],
+  );
+}
+
+/** How many may still manage the people of the shop, one left out. */
+export async function otherAdministrators(sql: Sql, id: string): Promise<number> {
+  const { rows } = await sql.query<{ count: number }>(
+    `SELECT count(*)::integer AS count FROM person
+      WHERE shop_id = $1 AND role = 'administrator' AND active AND person_id <> $2`,
+    [workingShop(), id],
+  );
+  return rows[0]!.count;
+}
+
+/** Ends every session of a person, on every device. @param but The hash of one session that stays. */
+export async function endSessions(sql: Sql, person: string, but: Buffer | null = null): Promise<number> {
+  const { rowCount } = await sql.query(
+    'DELETE FROM session WHERE shop_id = $1 AND person_id = $2 AND ($3::bytea IS NULL OR id_hash <> $3)',
+    [workingShop(), person, but],
+  );
+  return rowCount ?? 0;
+}

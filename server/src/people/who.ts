@@ -1,0 +1,60 @@
+/** Who asks: told by the session, never by what a request says of itself. */
+import type { Request, RequestHandler } from 'express';
+import { PERMISSIONS, may } from '@tetrad/contracts';
+import type { PermissionName, SessionKind } from '@tetrad/contracts';
+import { Refusal, notFound, problem } from '../http/problem';
+import { inShop } from '../sql/working-shop';
+import type { SignedIn } from './session-store';
+
+/** @throws Refusal 401 where nobody is signed in. */
+export function whoOf(request: Request): SignedIn {
+  const who = request.session.signedIn;
+  if (!who)
+    throw new Refusal(problem(401, 'not-signed-in', 'Nobody is signed in on this device, or the session has ended.'));
+  return who;
+}
+
+/** Who did it and from where, for the record of acts. */
+export const actor = (request: Request) => {
+  const { person, name } = whoOf(request);
+  return { person: { id: person, name }, from: request.ip ?? null };
+};
+
+/** @throws Refusal 403 that says who may. */
+export function permit(request: Request, permission: PermissionName): SignedIn {
+  const who = whoOf(request);
+  if (may(who.role, permission)) return who;
+  const { words, roles } = PERMISSIONS[permission];
+  throw new Refusal(
+    problem(403, 'not-allowed', `${who.name} (${who.role}) may not ${words}. Those who may: ${roles.join(', ')}.`),
+  );
+}
+
+/** Lets sessions of these kinds through. */
+export const only =
+  (...kinds: readonly SessionKind[]): RequestHandler =>
+  (request, _response, next) => {
+    const { kind } = whoOf(request);
+    if (kinds.includes(kind)) return next();
+    throw new Refusal(
+      kind === 'first'
+        ? problem(403, 'password-first', 'This is a one-time password: choose your own before anything else.')
+        : problem(403, 'phone', 'This phone is paired with one job and may do nothing else.'),
+    );
+  };
+
+/** The shop of the address is that of the session; any other is not there for it. What follows works in that shop. */
+export const ownShop: RequestHandler = (request, _response, next) => {
+  const { shop } = whoOf(request);
+  const named = String((request.params as Record<string, unknown>)['shop']);
+  if (named !== shop) throw notFound('shop', named);
+  inShop(shop, next);
+};
+
+/** A paired phone sees its own job and nothing beside it; `request.path` is what follows the shop. */
+export const ownJob: RequestHandler = (request, response, next) => {
+  const { kind, job } = whoOf(request);
+  const named = /^\/jobs\/([^/]+)/.exec(request.path)?.[1];
+  if (kind !== 'phone' || named?.toLowerCase() === job) return next();
+  return only('device')(request, response, next);
+};
