@@ -3,7 +3,7 @@ import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Store, provideState, provideStore } from '@ngrx/store';
-import type { JobView, TimerView } from '@tetrad/contracts';
+import type { JobView, Role, SessionView, TimerView } from '@tetrad/contracts';
 import type { Case, Reading } from '@tetrad/core';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
@@ -17,7 +17,7 @@ import { outboxFeature, selectItems } from '../src/app/outbox/outbox.feature';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { Api } from '../src/app/state/api';
 import { floorFeature } from '../src/app/state/floor/floor.feature';
-import { ShopActions, shopFeature } from '../src/app/state/shop/shop.feature';
+import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 
 export const NOW = Date.parse('2026-03-02T10:00:00Z');
 export const subject = (readings: readonly Reading[] = [], more: Partial<Case> = {}): Case => ({
@@ -69,9 +69,19 @@ export const button = (fixture: ComponentFixture<unknown>, words: string): HTMLB
   return found;
 };
 
+/** A session of this device, of a lead unless another role is told. */
+export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView => ({
+  kind: 'device',
+  person: { id: 'p1', name, role },
+  shop: { id: 'one', name: 'Shop one' },
+  job: null,
+  endsAt: '2026-03-02T18:00:00Z',
+  demoShops: [],
+});
+
 /** Readings of a shop's answers: nothing is there, and nothing goes wrong. */
 const api = {
-  shops: () => of([{ id: 'one', name: 'Shop one' }]),
+  session: () => of(signedIn()),
   floor: () => of([]),
   job: () => NEVER,
   vehicles: () => of([]),
@@ -92,7 +102,7 @@ export const standingBed = (): void => {
       providePrimeNG(),
       MessageService,
       provideStore(),
-      provideState(shopFeature),
+      provideState(sessionFeature),
       provideState(outboxFeature),
       provideState(jobsFeature),
       provideState(floorFeature),
@@ -106,7 +116,7 @@ export const standingBed = (): void => {
 /** Opens a job in the test bed, as the server told it. */
 export function openJob(job: JobView): InstanceType<typeof JobStore> {
   const store = TestBed.inject(Store);
-  store.dispatch(ShopActions.loaded({ shops: [{ id: 'one', name: 'Shop one' }], chosen: 'one' }));
+  store.dispatch(SessionActions.known({ session: signedIn() }));
   const opened = TestBed.inject(JobStore);
   opened.open(job.id);
   store.dispatch(JobActions.loaded({ job }));

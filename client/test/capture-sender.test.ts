@@ -23,7 +23,6 @@ const capture = (bytes: number, found: KeptCapture['found'] = null): KeptCapture
   shop: 'yard',
   job: 'j1',
   name: 'start.csv',
-  by: '',
   file: new Blob([new Uint8Array(bytes)]),
   found,
 });

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { JobView } from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
 import { Settings } from '../src/app/device/settings';
-import { ShopActions } from '../src/app/state/shop/shop.feature';
+import { SessionActions } from '../src/app/state/session/session.feature';
 import { Store } from '@ngrx/store';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { stepNameOf } from '../src/app/screens/bench/route/step-key';
@@ -51,7 +51,7 @@ describe('every act of the bench can be taken back, and leaves the job as it was
     ['the criteria', (store) => store.change({ criteria: 'careful', assignee: 'Ilse' })],
     ['the label', (store) => store.change({ system: { nominalVolts: 24, battery: { chemistry: 'agm' } } })],
     ['the repair done', (store) => store.change({ pass: 'after' })],
-    ['a caution understood', (store) => store.acknowledge({ caution: 'acid', by: 'Bo' })],
+    ['a caution understood', (store) => store.acknowledge({ caution: 'acid' })],
     ['a wait begun', (store) => store.wait({ kind: 'sleep' })],
     ['a wait stopped', (store) => store.stop('settle 30')],
   ])('%s', (_, act) => {
@@ -84,7 +84,7 @@ describe('every act of the bench can be taken back, and leaves the job as it was
 
   it('a sign-off taken back opens the job again', () => {
     const store = openJob(view(subject([rest])));
-    store.signOff({ by: 'Bo', action: 'none-found', conclusion: 'Sound.', partsFitted: [] });
+    store.signOff({ action: 'none-found', conclusion: 'Sound.', partsFitted: [] });
     expect(store.view()!.status).toBe('closed');
     store.undo();
     expect(store.view()!.status).toBe('open');
@@ -101,7 +101,6 @@ describe('every act of the bench can be taken back, and leaves the job as it was
 
 describe('what is stored with a reading', () => {
   it('is who took it and the pass it belongs to', () => {
-    TestBed.inject(Store).dispatch(ShopActions.named({ who: 'Ilse Marrow' }));
     const store = openJob(view(subject([rest]), { pass: 'after' }));
     const id = store.read('resting-voltage', { value: 12.7, conditions: {} });
     const [item] = queuedActs();
@@ -121,7 +120,7 @@ describe('what is stored with a reading', () => {
 
   it('before a job is open, or a shop is known, nothing is queued', () => {
     const store = openJob(view(subject()));
-    TestBed.inject(Store).dispatch(ShopActions.loaded({ shops: [], chosen: null }));
+    TestBed.inject(Store).dispatch(SessionActions.absent({ isDemo: false }));
     store.observe('belt', 'good');
     expect(queuedActs()).toEqual([]);
   });

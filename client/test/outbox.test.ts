@@ -233,7 +233,7 @@ describe('a job with its outbox', () => {
       queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'new', kind: 'settle', seconds: 90 } }, at),
       queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'gone', kind: 'sleep' } }, at),
       queued({ ...common, kind: 'timer-stop', timer: 'gone' }, at),
-      queued({ ...common, kind: 'acknowledgement', body: { caution: 'acid', by: 'Ilse' } }, at),
+      queued({ ...common, kind: 'acknowledgement', body: { caution: 'acid' }, by: 'Ilse' }, at),
       queued(
         { ...common, kind: 'observation', body: { id: 'o', observation: { about: 'belt', finding: 'good' } } },
         at,
@@ -243,7 +243,8 @@ describe('a job with its outbox', () => {
         {
           ...common,
           kind: 'sign-off',
-          body: { id: 's', by: 'Bo', action: 'none-found', conclusion: 'Sound.', partsFitted: [] },
+          body: { id: 's', action: 'none-found', conclusion: 'Sound.', partsFitted: [] },
+          by: 'Bo',
         },
         at,
       ),

@@ -1,4 +1,4 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
 import { isDevMode, provideEnvironmentInitializer, provideZonelessChangeDetection } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
@@ -12,19 +12,20 @@ import { MessageService } from 'primeng/api';
 import { OutboxEffects } from './outbox/outbox.effects';
 import { outboxFeature } from './outbox/outbox.feature';
 import { DRAFTING } from './kit/theme';
-import { ShopEffects } from './state/shop/shop.effects';
-import { shopFeature } from './state/shop/shop.feature';
+import { SessionEffects } from './state/session/session.effects';
+import { sessionFeature } from './state/session/session.feature';
+import { whenSignedOut } from './state/session/when-signed-out';
 
 /** What every screen needs; what one screen needs is provided with its route. */
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([whenSignedOut])),
     provideRouter(ROUTES, withComponentInputBinding()),
     provideStore(),
-    provideState(shopFeature),
+    provideState(sessionFeature),
     provideState(outboxFeature),
-    provideEffects(ShopEffects, OutboxEffects),
+    provideEffects(SessionEffects, OutboxEffects),
     providePrimeNG({
       theme: { preset: DRAFTING, options: { darkModeSelector: '.dark', cssLayer: { name: 'primeng' } } },
     }),

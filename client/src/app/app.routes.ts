@@ -17,6 +17,21 @@ export const ROUTES: Routes = [
     title: 'Instruments · Tetrad',
     loadChildren: () => import('./screens/instruments/instruments.routes'),
   },
+  {
+    path: 'sign-in',
+    title: 'Sign in · Tetrad',
+    loadComponent: () => import('./screens/sign-in/sign-in').then((m) => m.SignIn),
+  },
+  {
+    path: 'people',
+    title: 'People · Tetrad',
+    loadComponent: () => import('./screens/people/people').then((m) => m.People),
+  },
+  {
+    path: 'record',
+    title: 'Record of acts · Tetrad',
+    loadComponent: () => import('./screens/people/record').then((m) => m.Record),
+  },
   // every part of the kit in both themes, in development only
   ...(typeof ngDevMode === 'undefined' || ngDevMode
     ? [{ path: 'kit', title: 'Kit · Tetrad', loadComponent: () => import('./screens/kit/kit').then((m) => m.Kit) }]

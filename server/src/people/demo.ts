@@ -14,7 +14,7 @@ export interface DemoPerson {
   readonly pin: string;
 }
 const demoPerson = (index: number, name: string, role: Role, pin: string): DemoPerson => ({
-  id: `7e7ad000-0000-4000-c000-${String(index).padStart(12, '0')}`,
+  id: `7e7ad000-0000-4000-8c00-${String(index).padStart(12, '0')}`,
   name,
   role,
   pin,

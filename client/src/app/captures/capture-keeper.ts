@@ -9,7 +9,6 @@ export interface KeptCapture {
   readonly shop: string;
   readonly job: string;
   readonly name: string;
-  readonly by: string;
   readonly file: Blob;
   /** Null until it has been taken apart. */
   readonly found: Capture | null;

@@ -3,6 +3,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import type { CaptureView, Problem } from '@tetrad/contracts';
 import { firstValueFrom } from 'rxjs';
+import { mayRetry } from '../state/loading';
 import { CaptureKeeper } from './capture-keeper';
 import type { KeptCapture } from './capture-keeper';
 
@@ -76,10 +77,10 @@ export class CaptureSender {
   }
 
   async #send(capture: KeptCapture): Promise<void> {
-    const { id, shop, job, name, by, file, found } = capture;
+    const { id, shop, job, name, file, found } = capture;
     const at = `/api/shops/${shop}`;
     try {
-      const body = { id, name, bytes: file.size, ...(by && { by }) };
+      const body = { id, name, bytes: file.size };
       const view = await firstValueFrom(this.#http.post<CaptureView>(`${at}/jobs/${job}/captures`, body));
       const there = new Set(view.pieces);
       const count = Math.ceil(file.size / CAPTURE_PIECE_BYTES);
@@ -100,7 +101,7 @@ export class CaptureSender {
       this.stored.update((count) => count + 1);
     } catch (error) {
       const refusal = error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500 ? error : null;
-      if (!refusal || refusal.status === 429) throw error;
+      if (!refusal || mayRetry(refusal)) throw error;
       this.#change(id, { refused: (refusal.error as Problem | null)?.detail ?? refusal.message });
     }
   }

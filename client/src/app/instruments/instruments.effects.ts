@@ -5,7 +5,7 @@ import { combineLatest, startWith, switchMap } from 'rxjs';
 import { Kept } from '../device/kept';
 import { Api } from '../state/api';
 import { keptAnswer } from '../state/kept-answer';
-import { chosenShop } from '../state/shop/shop.feature';
+import { chosenShop } from '../state/session/session.feature';
 import { InstrumentActions } from './instruments.feature';
 
 /** Loads the shop's instruments once they are needed; while the server is away those it told last. */

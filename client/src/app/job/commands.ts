@@ -42,11 +42,7 @@ export const withCommands = <_>() =>
         store.act(act);
         patchState(store, ({ done }) => ({ done: [...done, { says, back, at }].slice(-MOST_UNDONE) }));
       };
-      const voiding = (id: string, reason: string): Act => ({
-        kind: 'void',
-        reading: id,
-        body: { reason, ...named() },
-      });
+      const voiding = (id: string, reason: string): Act => ({ kind: 'void', reading: id, body: { reason } });
       const starting = (body: { kind: WaitKind; seconds?: number }, startedAt: number): Act => ({
         kind: 'timer',
         startedAt,
@@ -91,14 +87,14 @@ export const withCommands = <_>() =>
           ]);
         },
         acknowledge(body: Acknowledge): void {
-          take('Caution understood', { kind: 'acknowledgement', body }, [
+          take('Caution understood', { kind: 'acknowledgement', body, by: store.who() }, [
             { kind: 'acknowledgement-back', caution: body.caution },
           ]);
         },
         signOff(body: Omit<NewSignOff, 'id'>): void {
           const job = store.view();
           const back: Act[] = job ? [{ kind: 'changes', body: { version: job.version, status: 'open' } }] : [];
-          take('Signed off', { kind: 'sign-off', body: { id: newId(), ...body } }, back);
+          take('Signed off', { kind: 'sign-off', body: { id: newId(), ...body }, by: store.who() }, back);
         },
         /** Takes back what was done last. @returns it, or null where there is nothing. */
         undo(): Done | null {

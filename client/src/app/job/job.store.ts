@@ -10,7 +10,7 @@ import { OutboxActions } from '../outbox/outbox.actions';
 import { selectHeld, selectItems } from '../outbox/outbox.feature';
 import { queued, withOutbox } from '../outbox/outbox-item';
 import type { Act, OutboxDraft } from '../outbox/outbox-item';
-import { selectShop, selectWho } from '../state/shop/shop.feature';
+import { selectShop, selectWho } from '../state/session/session.feature';
 import { JobActions, selectJobLoading, selectJobs } from './jobs.feature';
 import { withCommands } from './commands';
 

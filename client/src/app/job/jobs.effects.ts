@@ -25,7 +25,7 @@ import { selectItems } from '../outbox/outbox.feature';
 import { Api } from '../state/api';
 import { eventStream } from '../state/event-stream';
 import { mayRetry, problemOf } from '../state/loading';
-import { chosenShop } from '../state/shop/shop.feature';
+import { chosenShop } from '../state/session/session.feature';
 import { JobActions, selectToldJob } from './jobs.feature';
 
 const RETRY_MS = 3000;

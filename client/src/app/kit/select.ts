@@ -10,7 +10,7 @@ import { ChoiceControl, asControl, pageId } from './value-control';
   providers: [asControl(() => Select)],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <span class="kit-label" [id]="id">{{ label() }}</span>
+    <span [class]="quiet() ? 'sr-only' : 'kit-label'" [id]="id">{{ label() }}</span>
     <p-select
       [ngModel]="value()"
       (ngModelChange)="choose($event)"
@@ -32,5 +32,7 @@ import { ChoiceControl, asControl, pageId } from './value-control';
 })
 export class Select<T> extends ChoiceControl<T> {
   readonly placeholder = input('');
+  /** The label is for screen readers: what stands around tells the rest. */
+  readonly quiet = input(false);
   protected readonly id = pageId('select');
 }

@@ -6,12 +6,13 @@ import { Button } from '../kit/button';
 import { Message } from '../kit/message';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { selectKeepingFailed, selectRefused, selectTrouble, selectUnsent } from '../outbox/outbox.feature';
-import { ShopActions, selectShopLoading, selectShop, selectShops, selectWho } from '../state/shop/shop.feature';
+import { SessionActions, selectSession, selectSessionLoading } from '../state/session/session.feature';
 import { bindKeys, isWriting } from '../kit/keys/bind-keys';
 import { KeysSheet } from './keys-sheet';
 import { NewVersion } from './new-version';
 import { RefusedItem } from './refused-item';
 import { SettingsDialog } from './settings-dialog';
+import { WhoDialog } from '../session/who-dialog';
 import { ToastOutlet } from '../kit/toast-outlet';
 
 /** The frame around every screen: where you are, what is not stored yet, settings and keys. */
@@ -27,6 +28,7 @@ import { ToastOutlet } from '../kit/toast-outlet';
     RouterOutlet,
     SettingsDialog,
     ToastOutlet,
+    WhoDialog,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
@@ -38,21 +40,18 @@ export class App {
   readonly #theme = inject(Theme);
   protected readonly newVersion = inject(NewVersion);
 
-  readonly #shops = this.#store.selectSignal(selectShops);
-  readonly #shop = this.#store.selectSignal(selectShop);
-  protected readonly shopName = () =>
-    this.#shops().length > 1 ? (this.#shops().find(({ id }) => id === this.#shop())?.name ?? '') : '';
-  protected readonly shopLoading = this.#store.selectSignal(selectShopLoading);
-  protected readonly who = this.#store.selectSignal(selectWho);
+  protected readonly session = this.#store.selectSignal(selectSession);
+  protected readonly sessionLoading = this.#store.selectSignal(selectSessionLoading);
   protected readonly unsent = this.#store.selectSignal(selectUnsent);
   protected readonly refused = this.#store.selectSignal(selectRefused);
   protected readonly trouble = this.#store.selectSignal(selectTrouble);
   protected readonly keepingFailed = this.#store.selectSignal(selectKeepingFailed);
   protected readonly keysShown = signal(false);
   protected readonly settingsShown = signal(false);
+  protected readonly whoShown = signal(false);
 
   constructor() {
-    this.#store.dispatch(ShopActions.load());
+    this.#store.dispatch(SessionActions.load());
     this.#store.dispatch(OutboxActions.opened());
     bindKeys('Anywhere', {
       keys: (event) => {
@@ -62,12 +61,10 @@ export class App {
       floor: () => void this.#router.navigate(['/floor']),
       theme: () => this.#theme.toggle(),
       settings: () => this.settingsShown.set(true),
+      who: () => {
+        if (this.session() === null) return false;
+        this.whoShown.set(true);
+      },
     });
-  }
-
-  protected choose(id: string): void {
-    this.#store.dispatch(ShopActions.chosen({ id }));
-    this.settingsShown.set(false);
-    void this.#router.navigate(['/floor']);
   }
 }

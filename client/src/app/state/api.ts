@@ -2,13 +2,21 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
+  ActView,
+  ChangeOver,
   FloorRow,
   InstrumentBody,
   InstrumentView,
   JobStatus,
   JobView,
   NewCheck,
-  ShopView,
+  NewPerson,
+  OpenedPerson,
+  OwnSecrets,
+  PersonChanges,
+  PersonView,
+  SessionView,
+  SignIn,
   VehicleView,
   VisitView,
 } from '@tetrad/contracts';
@@ -21,9 +29,52 @@ import type { OutboxItem } from '../outbox/outbox-item';
 export class Api {
   readonly #http = inject(HttpClient);
 
-  shops(): Observable<readonly ShopView[]> {
-    return this.#http.get<readonly ShopView[]>('/api/shops');
+  session(): Observable<SessionView> {
+    return this.#http.get<SessionView>('/api/session');
   }
+  signIn(body: SignIn): Observable<SessionView> {
+    return this.#http.post<SessionView>('/api/session', body);
+  }
+  signOut(): Observable<void> {
+    return this.#http.delete<void>('/api/session');
+  }
+  /** In the demo, a made-up technician; of the first shop where none is named. */
+  demo(shop: string | null): Observable<SessionView> {
+    return this.#http.post<SessionView>('/api/session/demo', shop === null ? {} : { shop });
+  }
+  /** A phone takes its place beside a job. */
+  pair(key: string): Observable<SessionView> {
+    return this.#http.post<SessionView>('/api/session/phone', { key });
+  }
+  changeOver(body: ChangeOver): Observable<SessionView> {
+    return this.#http.post<SessionView>('/api/session/change-over', body);
+  }
+  changeSecrets(body: OwnSecrets): Observable<SessionView> {
+    return this.#http.put<SessionView>('/api/session/secrets', body);
+  }
+  /** A key for the phone at the wheel, good once. */
+  pairingKey(shop: string, job: string): Observable<{ readonly key: string }> {
+    return this.#http.post<{ key: string }>(`/api/shops/${shop}/jobs/${job}/pairings`, {});
+  }
+  people(shop: string): Observable<readonly PersonView[]> {
+    return this.#http.get<readonly PersonView[]>(`/api/shops/${shop}/people`);
+  }
+  addPerson(shop: string, body: NewPerson): Observable<OpenedPerson> {
+    return this.#http.post<OpenedPerson>(`/api/shops/${shop}/people`, body);
+  }
+  changePerson(shop: string, id: string, body: PersonChanges): Observable<PersonView> {
+    return this.#http.patch<PersonView>(`/api/shops/${shop}/people/${id}`, body);
+  }
+  newPassword(shop: string, id: string): Observable<OpenedPerson> {
+    return this.#http.post<OpenedPerson>(`/api/shops/${shop}/people/${id}/one-time-password`, {});
+  }
+  endSessions(shop: string, id: string): Observable<{ readonly ended: number }> {
+    return this.#http.post<{ ended: number }>(`/api/shops/${shop}/people/${id}/end-sessions`, {});
+  }
+  acts(shop: string, before: number | null): Observable<readonly ActView[]> {
+    return this.#http.get<readonly ActView[]>(`/api/shops/${shop}/acts`, { params: before === null ? {} : { before } });
+  }
+
   floor(shop: string, status: JobStatus): Observable<readonly FloorRow[]> {
     return this.#http.get<readonly FloorRow[]>(`/api/shops/${shop}/jobs`, { params: { status } });
   }

@@ -29,5 +29,6 @@ function parsed(text: string): unknown {
   }
 }
 
-/** True where sending again may help: no answer, or the server's own trouble. */
-export const mayRetry = ({ status }: Problem): boolean => status === 0 || status >= 500 || status === 429;
+/** True where sending again may help: no answer, the server's own trouble, or nobody signed in just now. */
+export const mayRetry = ({ status }: Pick<Problem, 'status'>): boolean =>
+  status === 0 || status >= 500 || status === 429 || status === 401;

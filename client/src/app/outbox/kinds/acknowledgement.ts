@@ -4,11 +4,13 @@ import type { OutboxKind } from './kind';
 
 export interface AcknowledgementPayload {
   readonly body: Acknowledge;
+  /** Who was signed in on this device. */
+  readonly by: string;
 }
 
 export const acknowledgement: OutboxKind<AcknowledgementPayload> = {
   request: ({ job, body }) => ({ method: 'POST', path: `/${job}/acknowledgements`, body }),
-  apply: onJob((job, { body: { caution, by }, queuedAt }) => {
+  apply: onJob((job, { body: { caution }, by, queuedAt }) => {
     if (job.acknowledgements.some((known) => known.caution === caution)) return job;
     const at = new Date(queuedAt).toISOString();
     return { ...job, acknowledgements: [...job.acknowledgements, { caution, by, at }] };

@@ -4,6 +4,8 @@ import type { OutboxKind, Queued } from './kind';
 
 export interface SignOffPayload {
   readonly body: NewSignOff;
+  /** Who was signed in on this device. */
+  readonly by: string;
 }
 
 export const signOff: OutboxKind<SignOffPayload> = {
@@ -11,8 +13,9 @@ export const signOff: OutboxKind<SignOffPayload> = {
   apply: onJob((job, item) => ({ ...job, status: 'closed', signOff: signed(item, job) })),
 };
 
-const signed = ({ body, queuedAt }: Queued & SignOffPayload, { judgement }: JobView): SignOffView => ({
+const signed = ({ body, by, queuedAt }: Queued & SignOffPayload, { judgement }: JobView): SignOffView => ({
   ...body,
+  by,
   at: new Date(queuedAt).toISOString(),
   part: body.part ?? null,
   reason: body.reason ?? null,

@@ -29,7 +29,7 @@ import { Select } from '../../kit/select';
 import { Coming, Empty } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
 import { newId } from '../../state/new-id';
-import { selectShop } from '../../state/shop/shop.feature';
+import { selectShop } from '../../state/session/session.feature';
 import { CaptureChart, SEGMENT_NAMES } from './capture-chart';
 import type { Beneath, Cursors, Stretch } from './capture-chart';
 import { CaptureSays } from './capture-says';
@@ -314,7 +314,7 @@ export class Captures {
     this.#adding = null;
     untracked(() => {
       const { id, file } = adding;
-      void this.sender.take({ id, shop, job: this.id(), name: file.name, by: this.job.who(), file, found });
+      void this.sender.take({ id, shop, job: this.id(), name: file.name, file, found });
     });
   });
 }

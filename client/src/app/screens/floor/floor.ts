@@ -26,7 +26,7 @@ import { FloorActions, selectFloor, selectRows } from '../../state/floor/floor.f
 import { queued } from '../../outbox/outbox-item';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { selectItems } from '../../outbox/outbox.feature';
-import { selectShop } from '../../state/shop/shop.feature';
+import { selectShop } from '../../state/session/session.feature';
 import { Clock } from '../../device/clock';
 import { callWhenOver } from '../../waiting/call-when-over';
 import { floorLine, matches } from './floor-line';

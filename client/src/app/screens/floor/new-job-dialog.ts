@@ -34,7 +34,7 @@ import { BLANK_DRAFT, draftOf } from '../../label/system-draft';
 import { SystemFields } from '../../label/system-fields';
 import { VinField } from '../../label/vin-field';
 import { Api } from '../../state/api';
-import { selectShop } from '../../state/shop/shop.feature';
+import { selectShop } from '../../state/session/session.feature';
 import { newJobForm, newJobOf } from './new-job-form';
 
 /** Three fields open a job: the vehicle, the battery's rating, what is wrong. The rest is asked when a test needs it. */

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { FloorRow } from '@tetrad/contracts';
 import { Segmented } from '../../kit/segmented';
-import { selectWho } from '../../state/shop/shop.feature';
+import { selectWho } from '../../state/session/session.feature';
 import { toDoNow } from './to-do-now';
 
 const WHOSE = [

@@ -15,7 +15,7 @@ import { Toasts } from '../../kit/toasts';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { newId } from '../../state/new-id';
-import { selectShop, selectWho } from '../../state/shop/shop.feature';
+import { selectShop } from '../../state/session/session.feature';
 import { CheckDialog } from './check-dialog';
 import { InstrumentDialog } from './instrument-dialog';
 
@@ -33,7 +33,6 @@ export class Instruments {
   readonly #toasts = inject(Toasts);
   readonly #figures = inject(Figures);
   readonly #shop = this.#store.selectSignal(selectShop);
-  readonly #who = this.#store.selectSignal(selectWho);
   readonly #all = this.#store.selectSignal(selectInstruments);
   protected readonly loading = this.#store.selectSignal(selectInstrumentsLoading);
 
@@ -92,8 +91,7 @@ export class Instruments {
   protected checked(one: InstrumentView, findings: CheckFindings): void {
     const shop = this.#shop();
     if (shop === null) return;
-    const who = this.#who();
-    this.#api.checkInstrument(shop, one.id, { id: newId(), findings, ...(who && { by: who }) }).subscribe({
+    this.#api.checkInstrument(shop, one.id, { id: newId(), findings }).subscribe({
       next: (instrument) => {
         this.checking.set(null);
         this.#store.dispatch(InstrumentActions.stored({ instrument }));

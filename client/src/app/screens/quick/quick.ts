@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { newId } from '../../state/new-id';
 import { queued } from '../../outbox/outbox-item';
 import { OutboxActions } from '../../outbox/outbox.actions';
-import { selectShop } from '../../state/shop/shop.feature';
+import { selectShop } from '../../state/session/session.feature';
 
 /** Opens a quick check: a job without a vehicle that is held on this device, on the same bench. */
 @Component({

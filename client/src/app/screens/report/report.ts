@@ -16,7 +16,7 @@ import { VoltSteps } from '../../kit/volt-steps';
 import { saveFile } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
 import { Sentences } from '../../device/sentences';
-import { selectShop } from '../../state/shop/shop.feature';
+import { selectShop } from '../../state/session/session.feature';
 
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
 @Component({

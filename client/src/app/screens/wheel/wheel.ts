@@ -1,15 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { CAUTIONS, TESTS, cautionsOfStep, decisionWords, readingWords, stepName } from '@tetrad/core';
-import { InputText } from 'primeng/inputtext';
 import { Clock } from '../../device/clock';
 import { Sentences } from '../../device/sentences';
 import { keepAwake } from '../../device/keep-awake';
 import { Sound } from '../../device/sound';
 import { JobStore } from '../../job/job.store';
 import { Button } from '../../kit/button';
-import { Field } from '../../kit/field';
 import { GradeMark } from '../../kit/grade-mark';
 import { Coming, Failed } from '../../kit/states';
 import { CountView } from '../../waiting/count-view';
@@ -19,18 +16,7 @@ import { runningCount } from '../../waiting/timer-state';
 /** The phone at the wheel: the count in step with the bench, in big words, and the reading as it is entered. */
 @Component({
   selector: 'tt-wheel',
-  imports: [
-    Button,
-    Coming,
-    CountView,
-    Failed,
-    Field,
-    GradeMark,
-    InputText,
-    ReactiveFormsModule,
-    RouterLink,
-    TimerChips,
-  ],
+  imports: [Button, Coming, CountView, Failed, GradeMark, RouterLink, TimerChips],
   providers: [JobStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wheel.html',
@@ -44,7 +30,6 @@ export class Wheel {
   protected readonly job = inject(JobStore);
   readonly id = input.required<string>();
 
-  protected readonly name = new FormControl('', { nonNullable: true });
   protected readonly count = computed(() => {
     const timers = this.job.view()?.timers ?? [];
     return timers.length === 0 ? null : runningCount(timers, this.#clock.ticking());
@@ -88,8 +73,7 @@ export class Wheel {
 
   protected accept(): void {
     const caution = this.caution();
-    const by = this.job.who() || this.name.value.trim();
-    if (caution !== null && by) this.job.acknowledge({ caution, by });
+    if (caution !== null) this.job.acknowledge({ caution });
   }
   protected toBench(): void {
     void this.#router.navigate(['/jobs', this.id()]);

@@ -6,7 +6,7 @@ import { Kept } from '../../device/kept';
 import { Api } from '../api';
 import { eventStream } from '../event-stream';
 import { keptAnswer } from '../kept-answer';
-import { chosenShop } from '../shop/shop.feature';
+import { chosenShop } from '../session/session.feature';
 import { FloorActions, selectFloor } from './floor.feature';
 
 /** Many jobs may change at once: the floor is read again once they are quiet. */

@@ -14,9 +14,10 @@ import { Field } from '../../../kit/field';
 import { FocusFirst } from '../../../kit/focus-first';
 import { focusProblem } from '../../../kit/forms/body-form';
 import { controlValue } from '../../../kit/forms/control-value';
+import { Message } from '../../../kit/message';
 import { Segmented } from '../../../kit/segmented';
 import { Select } from '../../../kit/select';
-import { ShopActions, selectWho } from '../../../state/shop/shop.feature';
+import { selectMay, selectWho } from '../../../state/session/session.feature';
 import { differs, needsPart, signOffForm, signOffOf } from './sign-off-form';
 import type { SignOffDraft } from './sign-off-form';
 
@@ -31,7 +32,7 @@ const ACTION_WORDS: Readonly<Record<TakenAction, string>> = {
 /** The technician's conclusion: it may differ from the judge's, with its reason; both are kept. */
 @Component({
   selector: 'tt-sign-off',
-  imports: [Button, Dialog, Field, FocusFirst, InputText, ReactiveFormsModule, Segmented, Select, Textarea],
+  imports: [Button, Dialog, Field, FocusFirst, InputText, Message, ReactiveFormsModule, Segmented, Select, Textarea],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sign-off-dialog.html',
   styleUrl: './sign-off-dialog.css',
@@ -43,7 +44,7 @@ export class SignOffDialog implements OnInit {
   readonly signed = output<SignOffDraft>();
   readonly closed = output();
 
-  protected readonly form = signal(signOffForm(null, ''));
+  protected readonly form = signal(signOffForm(null));
   readonly #typed = controlValue(() => this.form());
   protected readonly actions = TAKEN_ACTIONS.map((value) => ({ value, label: ACTION_WORDS[value] }));
   protected readonly parts = PARTS.map((value) => ({ value, label: value }));
@@ -63,14 +64,23 @@ export class SignOffDialog implements OnInit {
     return differs(this.form(), this.#judged());
   });
 
+  protected readonly who = this.#store.selectSignal(selectWho);
+  readonly #maySign = this.#store.selectSignal(selectMay('sign-off'));
+  readonly #mayDiffer = this.#store.selectSignal(selectMay('differ'));
+  /** Why whoever works here may not sign this; null where it may be signed. */
+  protected readonly whyNot = computed(() => {
+    if (!this.#maySign()) return 'A technician signs off.';
+    return this.differs() && !this.#mayDiffer() ? 'To decide otherwise than the judge, a lead signs.' : null;
+  });
+
   ngOnInit(): void {
-    this.form.set(signOffForm(this.#judged(), this.#store.selectSignal(selectWho)()));
+    this.form.set(signOffForm(this.#judged()));
   }
 
   protected submit(): void {
+    if (this.whyNot() !== null) return;
     const draft = signOffOf(this.form(), this.#judged());
     if (draft === null) return focusProblem(this.#host.ownerDocument.body);
-    this.#store.dispatch(ShopActions.named({ who: draft.by }));
     this.signed.emit(draft);
   }
 }

@@ -11,7 +11,7 @@ type Decision = Judgement['decision'] | null;
 const text = (value = ''): FormControl<string> => new FormControl(value, { nonNullable: true });
 
 /** A sign-off as it is filled in; it begins at what the judge decided. */
-export const signOffForm = (judged: Decision, by: string) =>
+export const signOffForm = (judged: Decision) =>
   new FormGroup({
     // a job that is still open has no such action
     action: new FormControl<TakenAction | null>(TAKEN_ACTIONS.find((known) => known === judged?.action) ?? null),
@@ -21,7 +21,6 @@ export const signOffForm = (judged: Decision, by: string) =>
     partsFitted: text(),
     comment: text(),
     solved: new FormControl<boolean | null>(null),
-    by: text(by),
   });
 export type SignOffForm = ReturnType<typeof signOffForm>;
 export type SignOffDraft = Omit<NewSignOff, 'id'>;
@@ -47,7 +46,6 @@ export function signOffOf(form: SignOffForm, judged: Decision): SignOffDraft | n
   const part = partOf(typed);
   const body = bodyOf(NewSignOff, form, {
     id: newId(),
-    by: typed.by.trim(),
     ...(typed.action !== null && { action: typed.action }),
     ...(part !== null && { part }),
     ...(other && typed.reason.trim() && { reason: typed.reason.trim() }),

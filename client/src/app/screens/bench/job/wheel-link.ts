@@ -1,8 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button } from '../../../kit/button';
 import { Dialog } from '../../../kit/dialog';
 import { Message } from '../../../kit/message';
+import { Coming } from '../../../kit/states';
+import { Api } from '../../../state/api';
+import { selectShop } from '../../../state/session/session.feature';
+import { Store } from '@ngrx/store';
+import { EMPTY } from 'rxjs';
 import { create } from 'qrcode';
 
 const QUIET = 4;
@@ -10,18 +16,25 @@ const QUIET = 4;
 /** The address of the wheel view, to be photographed by the phone at the wheel. */
 @Component({
   selector: 'tt-wheel-link',
-  imports: [Button, Dialog, Message, RouterLink],
+  imports: [Button, Coming, Dialog, Message, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-dialog header="The phone at the wheel" (closed)="closed.emit()">
       <div class="both">
-        <svg [attr.viewBox]="code().box" role="img" [attr.aria-label]="'QR code of ' + url()">
-          <rect x="-4" y="-4" width="200" height="200" fill="#fff" />
-          <path [attr.d]="code().d" fill="#000" />
-        </svg>
+        @if (code(); as drawn) {
+          <svg [attr.viewBox]="drawn.box" role="img" [attr.aria-label]="'QR code of ' + address()">
+            <rect x="-4" y="-4" width="200" height="200" fill="#fff" />
+            <path [attr.d]="drawn.d" fill="#000" />
+          </svg>
+        } @else if (failed()) {
+          <tt-message>The code could not be made: the server does not answer.</tt-message>
+        } @else {
+          <tt-coming says="Making the code …" />
+        }
         <div>
           <p>Photograph the code with the phone: it shows the count, beeps, and every reading as it is entered.</p>
-          <p class="figure address">{{ url() }}</p>
+          <p class="soft">It lets one phone in to this job, within ten minutes, for a shift.</p>
+          <p class="figure address">{{ address() }}</p>
           @if (isLoopback()) {
             <tt-message kind="note">
               This address is known to this computer alone. Start the server with
@@ -58,14 +71,27 @@ const QUIET = 4;
   `,
 })
 export class WheelLink {
+  readonly #api = inject(Api);
   readonly job = input.required<string>();
   readonly closed = output();
 
-  protected readonly url = computed(() => `${location.origin}/jobs/${this.job()}/wheel`);
+  readonly #shop = inject(Store).selectSignal(selectShop);
+  readonly #key = rxResource({
+    params: () => ({ shop: this.#shop(), job: this.job() }),
+    stream: ({ params: { shop, job } }) => (shop === null ? EMPTY : this.#api.pairingKey(shop, job)),
+  });
+  protected readonly failed = computed(() => this.#key.error() !== undefined);
+  protected readonly address = computed(() => `${location.origin}/jobs/${this.job()}/wheel`);
+  /** With the key that lets one phone in; null until the server has made it. */
+  protected readonly url = computed(() =>
+    this.#key.hasValue() ? `${this.address()}#key=${this.#key.value().key}` : null,
+  );
   protected readonly isLoopback = computed(() => /^(localhost|127\.|\[::1\])/.test(location.host));
   /** The code as one path of unit squares. */
   protected readonly code = computed(() => {
-    const { modules } = create(this.url(), { errorCorrectionLevel: 'M' });
+    const url = this.url();
+    if (url === null) return null;
+    const { modules } = create(url, { errorCorrectionLevel: 'M' });
     const squares: string[] = [];
     for (let row = 0; row < modules.size; row++)
       for (let column = 0; column < modules.size; column++)

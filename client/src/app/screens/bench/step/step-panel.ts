@@ -221,13 +221,13 @@ export class StepPanel {
     this.at.onward();
   }
   /** A caution is understood: the next key is a reading again. */
-  protected accept(caution: { caution: CautionName; by: string }): void {
+  protected accept(caution: { caution: CautionName }): void {
     this.job.acknowledge(caution);
     this.entry()?.focus();
   }
   /** Acknowledges by keyboard. */
   acceptCaution(): void {
-    this.cautions()?.acceptOrAsk();
+    this.cautions()?.accept();
   }
   /** Reads the step at hand once more. */
   readAgain(): void {

@@ -1,0 +1,109 @@
+import type { HttpErrorResponse } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
+import { NewPerson, PERMISSIONS, PERMISSION_NAMES, ROLES, may } from '@tetrad/contracts';
+import type { OpenedPerson, PersonView, Role } from '@tetrad/contracts';
+import { InputText } from 'primeng/inputtext';
+import { TableModule } from 'primeng/table';
+import { EMPTY } from 'rxjs';
+import type { Observable } from 'rxjs';
+import { Button } from '../../kit/button';
+import { Field } from '../../kit/field';
+import { Fold } from '../../kit/fold';
+import { bodyOf } from '../../kit/forms/body-form';
+import { Message } from '../../kit/message';
+import { Select } from '../../kit/select';
+import { Coming } from '../../kit/states';
+import { Toasts } from '../../kit/toasts';
+import { OwnSecretsForm } from '../../session/own-secrets-form';
+import { Api } from '../../state/api';
+import { problemOf } from '../../state/loading';
+import { newId } from '../../state/new-id';
+import { selectMay, selectSession, selectShop } from '../../state/session/session.feature';
+
+/** One's own password and PIN, and for an administrator the people of the shop. */
+@Component({
+  selector: 'tt-people',
+  imports: [Button, Coming, Field, Fold, InputText, Message, OwnSecretsForm, ReactiveFormsModule, Select, TableModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './people.html',
+  styleUrl: './people.css',
+})
+export class People {
+  readonly #api = inject(Api);
+  readonly #store = inject(Store);
+  readonly #toasts = inject(Toasts);
+  readonly #shop = this.#store.selectSignal(selectShop);
+  protected readonly session = this.#store.selectSignal(selectSession);
+  protected readonly mayManage = this.#store.selectSignal(selectMay('manage-people'));
+
+  readonly #people = rxResource({
+    params: () => this.#shop(),
+    stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.people(shop)),
+  });
+  protected readonly loading = this.#people.isLoading;
+  protected readonly failed = computed(() => this.#people.error() !== undefined);
+  /** A list of its own: the table sorts what it is given in place. */
+  protected readonly rows = computed(() => (this.#people.hasValue() ? [...this.#people.value()] : []));
+  protected readonly roles = ROLES.map((value) => ({ value, label: value }));
+  protected readonly ROLES = ROLES;
+  protected readonly permissions = PERMISSION_NAMES.map((name) => ({
+    words: PERMISSIONS[name].words,
+    who: ROLES.map((role) => may(role, name)),
+  }));
+  protected readonly problem = signal<string | null>(null);
+  /** Shown once, and kept nowhere. */
+  protected readonly opened = signal<OpenedPerson | null>(null);
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true }),
+    role: new FormControl<Role>('technician', { nonNullable: true }),
+  });
+
+  protected add(): void {
+    const body = bodyOf(NewPerson, this.form, { id: newId(), ...this.form.getRawValue() });
+    if (body) this.#do((shop) => this.#api.addPerson(shop, body), this.#show);
+  }
+  protected change({ id, name }: PersonView, change: { role?: Role; active?: boolean }): void {
+    this.#do(
+      (shop) => this.#api.changePerson(shop, id, change),
+      () =>
+        this.#toasts.say(change.role ? `${name}: ${change.role}` : `${name} ${change.active ? 'is back' : 'has left'}`),
+    );
+  }
+  protected newPassword({ id }: PersonView): void {
+    this.#do((shop) => this.#api.newPassword(shop, id), this.#show);
+  }
+  protected endSessions(id: string): void {
+    this.#do(
+      (shop) => this.#api.endSessions(shop, id),
+      ({ ended }) => this.#toasts.say(ended === 1 ? 'One session ended' : `${ended} sessions ended`),
+    );
+  }
+  protected said(says: string): void {
+    this.#toasts.say(says);
+    this.#people.reload();
+  }
+
+  readonly #show = (person: OpenedPerson): void => {
+    this.opened.set(person);
+    this.form.reset();
+  };
+
+  #do<T>(ask: (shop: string) => Observable<T>, done: (answer: T) => void): void {
+    const shop = this.#shop();
+    if (shop === null) return;
+    ask(shop).subscribe({
+      next: (answer) => {
+        this.problem.set(null);
+        done(answer);
+        this.#people.reload();
+      },
+      error: (failure: HttpErrorResponse) => {
+        this.problem.set(problemOf(failure).detail);
+        this.#people.reload();
+      },
+    });
+  }
+}

@@ -1,0 +1,132 @@
+import type { HttpErrorResponse } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import type { Action } from '@ngrx/store';
+import { EMPTY, catchError, from, map, of, switchMap, tap, timer } from 'rxjs';
+import type { Observable } from 'rxjs';
+import type { SessionView } from '@tetrad/contracts';
+import { Kept } from '../../device/kept';
+import { OutboxActions } from '../../outbox/outbox.actions';
+import { Api } from '../api';
+import { problemOf } from '../loading';
+import { SessionActions } from './session.feature';
+
+const KEY = 'session';
+const DEMO_SHOP_KEY = 'tetrad.shop';
+const RETRY_MS = 3000;
+const SIGN_IN = '/sign-in';
+/** The key of a QR code, in the part of the address that is never sent. */
+const PAIRING = /^#key=(.+)$/;
+
+/** Finds out who works here, and sends whoever is not signed in to where that is done. */
+@Injectable()
+export class SessionEffects {
+  readonly #actions = inject(Actions);
+  readonly #api = inject(Api);
+  readonly #kept = inject(Kept);
+  readonly #router = inject(Router);
+
+  readonly load = createEffect(() =>
+    this.#actions.pipe(
+      ofType(SessionActions.load),
+      switchMap(() =>
+        this.#asked().pipe(
+          map(known),
+          catchError((failure) => this.#failed(failure as HttpErrorResponse)),
+        ),
+      ),
+    ),
+  );
+
+  readonly keep = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(SessionActions.known),
+        tap(({ session }) => void this.#kept.put(KEY, session)),
+      ),
+    { dispatch: false },
+  );
+
+  /** What waited for somebody to sign in is sent. */
+  readonly flush = createEffect(() =>
+    this.#actions.pipe(
+      ofType(SessionActions.known),
+      map(() => OutboxActions.flush()),
+    ),
+  );
+
+  readonly absent = createEffect(() =>
+    this.#actions.pipe(
+      ofType(SessionActions.absent),
+      switchMap(({ isDemo }) => {
+        void this.#kept.put(KEY, null);
+        if (isDemo) return this.#demo(localStorage.getItem(DEMO_SHOP_KEY));
+        const { url } = this.#router;
+        if (!url.startsWith(SIGN_IN)) void this.#router.navigate([SIGN_IN], { queryParams: { to: url } });
+        return EMPTY;
+      }),
+    ),
+  );
+
+  readonly demoShop = createEffect(() =>
+    this.#actions.pipe(
+      ofType(SessionActions.demoShopChosen),
+      tap(({ shop }) => localStorage.setItem(DEMO_SHOP_KEY, shop)),
+      switchMap(({ shop }) => this.#demo(shop)),
+    ),
+  );
+
+  readonly signOut = createEffect(() =>
+    this.#actions.pipe(
+      ofType(SessionActions.signOut),
+      switchMap(() =>
+        this.#api.signOut().pipe(
+          map(() => SessionActions.absent({ isDemo: false })),
+          catchError((failure: HttpErrorResponse) => of(SessionActions.failed({ problem: problemOf(failure) }))),
+        ),
+      ),
+    ),
+  );
+
+  readonly retry = createEffect(() =>
+    this.#actions.pipe(
+      ofType(SessionActions.failed),
+      switchMap(() => timer(RETRY_MS).pipe(map(() => SessionActions.load()))),
+    ),
+  );
+
+  /** A phone that has just photographed the code is paired first. */
+  #asked(): Observable<SessionView> {
+    const key = PAIRING.exec(location.hash)?.[1];
+    if (key === undefined) return this.#api.session();
+    history.replaceState(history.state, '', location.pathname + location.search);
+    return this.#api.pair(key).pipe(catchError(() => this.#api.session()));
+  }
+
+  #demo(shop: string | null): Observable<Action> {
+    return this.#api.demo(shop).pipe(
+      catchError((failure: HttpErrorResponse) => {
+        // a shop that the demo does not have was chosen long ago
+        if (failure.status !== 422) throw failure;
+        localStorage.removeItem(DEMO_SHOP_KEY);
+        return this.#api.demo(null);
+      }),
+      map(known),
+      catchError((failure: HttpErrorResponse) => of(SessionActions.failed({ problem: problemOf(failure) }))),
+    );
+  }
+
+  /** Without the server, whoever was here last works on: it decides when it is back. */
+  #failed(failure: HttpErrorResponse): Observable<Action> {
+    const problem = problemOf(failure);
+    if (failure.status === 401) return of(SessionActions.absent({ isDemo: 'demo' in problem }));
+    return from(this.#kept.get<SessionView | null>(KEY)).pipe(
+      switchMap((last) =>
+        last ? of(known(last), SessionActions.failed({ problem })) : of(SessionActions.failed({ problem })),
+      ),
+    );
+  }
+}
+
+const known = (session: SessionView): Action => SessionActions.known({ session });
