@@ -10,7 +10,8 @@ import { TEMPLATE } from './cluster';
 export interface Application {
   readonly url: string;
   stop(): Promise<void>;
-  start(): Promise<void>;
+  /** @param door Where the demo lets people in; this machine where nothing is said. */
+  start(door?: string): Promise<void>;
 }
 
 /** @returns The address of the new database for the application's role. */
@@ -37,8 +38,8 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
     await use({
       url: `http://127.0.0.1:${port}`,
       stop: () => stopProcess(running.child),
-      start: async () => {
-        running = await startServer(env, { quiet: true });
+      start: async (door = 'loopback') => {
+        running = await startServer({ ...env, TETRAD_DEMO_DOOR: door }, { quiet: true });
       },
     });
     await stopProcess(running.child);
@@ -62,9 +63,18 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
 /** Chooses the shop whose floor is empty. */
 export async function toEmptyShop(page: Page, app: Application): Promise<void> {
   await page.goto(`${app.url}/floor`);
-  await page.getByRole('button', { name: 'Settings' }).click();
-  await pick(page, 'Shop', 'Skerry island workshop');
+  await page.getByRole('button', { name: /^Who works here/ }).click();
+  await page.getByRole('button', { name: 'Skerry island workshop' }).click();
   await expect(page.getByText('The floor is empty.')).toBeVisible();
+}
+
+/** Another person of the demo takes over by PIN, by keyboard. */
+export async function takeOver(page: Page, name: string, pin: string): Promise<void> {
+  await page.getByRole('button', { name: /^Who works here/ }).click();
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByRole('group', { name: `PIN of ${name}` })).toBeVisible();
+  await page.keyboard.type(pin);
+  await expect(page.getByRole('button', { name: `Who works here: ${name}` })).toBeVisible();
 }
 
 /** Chooses from a list that opens. */

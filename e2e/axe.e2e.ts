@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { ROOT } from '../tools/setup/root.mjs';
-import { expect, test } from './application';
+import { expect, test, takeOver } from './application';
 
 const AXE = readFileSync(join(ROOT, 'node_modules/axe-core/axe.min.js'), 'utf8');
 const job = (number: number) => `/jobs/7e7ad000-0000-4000-9000-${String(number).padStart(12, '0')}`;
@@ -73,6 +73,21 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     path: '/floor',
     open: (page) => page.getByRole('button', { name: 'Settings' }).click(),
   },
+  {
+    name: 'who works here',
+    path: '/floor',
+    open: async (page) => {
+      await page.getByRole('button', { name: /^Who works here/ }).click();
+      await page.getByRole('button', { name: /^Tomas/ }).click();
+    },
+  },
+  { name: 'password and PIN', path: '/people' },
+  {
+    name: 'people',
+    path: '/people',
+    open: (page) => takeOver(page, 'Edda Quill', '7410'),
+  },
+  { name: 'record of acts', path: '/record' },
 ];
 
 const HALVES = [SCREENS.filter((_, index) => index % 2 === 0), SCREENS.filter((_, index) => index % 2 === 1)];

@@ -80,7 +80,6 @@ const VIEWS = [
         .first()
         .click();
       await page.keyboard.press('Alt+r');
-      await page.getByRole('textbox', { name: 'Your name' }).last().fill('Ilse Marrow');
       await page.getByRole('button', { name: 'Understood' }).click();
       await page.keyboard.press('Alt+c');
       await page.locator('[data-phase=crank]').waitFor();

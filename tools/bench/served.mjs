@@ -19,8 +19,10 @@ export async function withServedApplication(work) {
   try {
     await cluster.createDatabase();
     const env = { ...serverEnvironment(cluster.url(), await freePort()), TETRAD_LOG_LEVEL: 'error' };
-    await run(process.execPath, ['dist/server/prepare.mjs', '--demo'], { cwd: ROOT, env });
-    server = await startServer(env, { quiet: true });
+    const printed = await run(process.execPath, ['dist/server/prepare.mjs', '--demo'], { cwd: ROOT, env });
+    const { address } = JSON.parse(printed);
+    const open = { TETRAD_DATABASE_URL: address, TETRAD_DEMO_DOOR: 'loopback', TETRAD_REQUESTS_A_SECOND: '10000' };
+    server = await startServer({ ...env, ...open }, { quiet: true });
     browser = await chromium.launch(CHROMIUM);
     return await work(`http://127.0.0.1:${server.port}`, browser);
   } finally {

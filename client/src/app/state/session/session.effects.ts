@@ -62,8 +62,8 @@ export class SessionEffects {
       switchMap(({ isDemo }) => {
         void this.#kept.put(KEY, null);
         if (isDemo) return this.#demo(localStorage.getItem(DEMO_SHOP_KEY));
-        const { url } = this.#router;
-        if (!url.startsWith(SIGN_IN)) void this.#router.navigate([SIGN_IN], { queryParams: { to: url } });
+        const { pathname, search } = location; // the router may not have been anywhere yet
+        if (pathname !== SIGN_IN) void this.#router.navigate([SIGN_IN], { queryParams: { to: pathname + search } });
         return EMPTY;
       }),
     ),
