@@ -12,12 +12,20 @@ import { Pool } from './sql/pool';
 /** Requests that are still running get this long before the process ends without them. */
 const GRACE_MS = 5000;
 
+/** What one connection may hold: headers, the time to send them, a request, an idle wait. */
+const LIMITS = {
+  maxHeaderSize: 16 * 1024,
+  headersTimeout: 10_000,
+  requestTimeout: 120_000, // a piece of a capture on a slow network
+  keepAliveTimeout: 10_000,
+} as const;
+
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime });
 const pool = new Pool(config.databaseUrl, log);
 const feed = new JobNewsFeed(config.databaseUrl, log);
 const streams: Streams = new Set();
-const server = createServer(createApp({ ...config, pool, feed, streams, log }));
+const server = createServer(LIMITS, createApp({ ...config, pool, feed, streams, log }));
 void feed.open();
 
 server.on('error', (error: NodeJS.ErrnoException) => {

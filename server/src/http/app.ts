@@ -16,6 +16,7 @@ import { sessions } from '../people/sessions';
 import { only, ownJob, ownShop } from '../people/who';
 import type { Pool } from '../sql/pool';
 import { ownHost, ownPages, pace } from './doors';
+import { cleanRequest } from './clean-body';
 import { onError, sendProblem } from './on-error';
 import { problem } from './problem';
 import { caseRoutes } from './routes/cases';
@@ -82,10 +83,10 @@ export function createApp(options: AppOptions): Express {
   });
   const json = express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] });
   app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret));
-  app.use('/api/session', json, sessionRoutes(pool, demoDoor));
+  app.use('/api/session', json, cleanRequest, sessionRoutes(pool, demoDoor));
 
   const shopRouter = express.Router({ mergeParams: true });
-  shopRouter.use(only('device', 'phone'), ownShop, ownJob, json);
+  shopRouter.use(only('device', 'phone'), ownShop, ownJob, json, cleanRequest);
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),

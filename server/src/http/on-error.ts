@@ -7,8 +7,16 @@ import { Refusal, problem } from './problem';
 /** A database that is away or busy is asked again after this, s. */
 const AGAIN_S = 2;
 
+/** SQLSTATE of a full disk, and of values that a column cannot hold: out of range, too long, no text, too large. */
+const DISK_FULL = '53100';
+const DATA_EXCEPTION = /^(?:22|54)/;
+
 interface BodyError extends Error {
+  /** Of what Express, its body reader and its file sender refuse themselves. */
+  readonly status?: number;
   readonly type?: string;
+  /** SQLSTATE. */
+  readonly code?: string;
   readonly limit?: number;
   readonly length?: number;
 }
@@ -36,11 +44,15 @@ export const onError: ErrorRequestHandler = (error: unknown, request, response, 
 
 function toProblem(error: unknown): Problem | null {
   if (error instanceof Refusal) return error.problem;
+  const { type, limit, length, message, status, code = '' } = error as BodyError;
+  if (code === DISK_FULL)
+    return problem(503, 'disk-full', 'The disk of the database is full. Nothing was stored; free some space.');
   if (isAway(error))
     return problem(503, 'database-away', 'The database does not answer. Nothing was stored; try again in a moment.');
   if (isBusy(error))
     return problem(503, 'busy', 'This is being changed by others just now. Nothing was stored; try again in a moment.');
-  const { type, limit, length, message } = error as BodyError;
+  if (DATA_EXCEPTION.test(code))
+    return problem(422, 'misfit', `The database cannot hold this: ${message}. Nothing was stored.`);
   switch (type) {
     case 'entity.too.large':
       return problem(413, 'too-large', `The body has ${length ?? 'more'} bytes; at most ${limit} are allowed.`);
@@ -52,6 +64,9 @@ function toProblem(error: unknown): Problem | null {
     case 'request.aborted':
       return problem(400, 'aborted', 'The request ended before its body did.');
     default:
-      return error instanceof URIError ? problem(400, 'broken-address', 'The address holds a broken % escape.') : null;
+      if (error instanceof URIError) return problem(400, 'broken-address', 'The address holds a broken % escape.');
+      return status !== undefined && status >= 400 && status < 500
+        ? problem(status, 'not-understood', `${message || 'This was not understood'}.`)
+        : null;
   }
 }

@@ -2,6 +2,8 @@
 import type { Request, Response } from 'express';
 
 const BEAT_MS = 15_000;
+/** More than this waiting unread, and the stream is ended: the device joins again and is told all anew, bytes. */
+const MOST_UNREAD = 1 << 20;
 const RETRY_MS = 1000;
 
 export interface EventStream {
@@ -20,7 +22,13 @@ export function openEventStream(request: Request, response: Response): EventStre
     Connection: 'close', // ended streams leave no idle connection behind that a stopping server would wait for
   });
   response.write(`retry: ${RETRY_MS}\n\n`);
-  const beat = setInterval(() => response.write(': beat\n\n'), BEAT_MS);
+  const write = (text: string): void => {
+    if (response.writableLength > MOST_UNREAD) {
+      close();
+      response.destroy();
+    } else response.write(text);
+  };
+  const beat = setInterval(() => write(': beat\n\n'), BEAT_MS);
   const closing: (() => void)[] = [() => clearInterval(beat)];
   let open = true;
   const close = (): void => {
@@ -32,7 +40,7 @@ export function openEventStream(request: Request, response: Response): EventStre
   response.on('close', close);
   return {
     send: (event, data) => {
-      if (open) response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+      if (open) write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
     },
     onClose: (work) => void closing.push(work),
     end: () => {
