@@ -4,6 +4,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pino from 'pino';
 import { readConfig } from './config';
+import { doHeavyWork, inThreads } from './heavy/heavy-work';
 import { createApp } from './http/app';
 import type { Streams } from './http/routes/live';
 import { JobNewsFeed } from './live/job-news';
@@ -27,6 +28,8 @@ const feed = new JobNewsFeed(config.databaseUrl, log);
 const streams: Streams = new Set();
 const server = createServer(LIMITS, createApp({ ...config, pool, feed, streams, log }));
 void feed.open();
+const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
+doHeavyWork(heavy);
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   log.fatal({ code: error.code }, error.message);
@@ -45,7 +48,7 @@ function stop(reason: string): void {
   log.info({ reason }, 'stopping');
   setTimeout(() => process.exit(0), GRACE_MS).unref();
   for (const stream of [...streams]) stream.end();
-  server.close(() => void Promise.all([pool.end(), feed.close()]).finally(() => process.exit(0)));
+  server.close(() => void Promise.all([pool.end(), feed.close(), heavy.close()]).finally(() => process.exit(0)));
   server.closeIdleConnections();
 }
 process.on('SIGTERM', () => stop('SIGTERM'));

@@ -38,7 +38,11 @@ export const buildServer = () =>
     name: 'server',
     inputs: [...SHARED, 'server/src', 'tools/setup/build.mjs'],
     output: 'dist/server/main.mjs',
-    work: () => bundle({ main: 'server/src/main.ts', prepare: 'server/src/prepare.ts' }, 'dist/server'),
+    work: () =>
+      bundle(
+        { main: 'server/src/main.ts', prepare: 'server/src/prepare.ts', worker: 'server/src/heavy/worker.ts' },
+        'dist/server',
+      ),
   });
 
 export const buildCli = () =>

@@ -1,6 +1,8 @@
-import { BALANCED, CASE_FORMAT, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
+import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
+import { HEAVY_FROM, heavyWork } from '../heavy/heavy-work';
+import { judge } from '../heavy/tasks';
 import { findJob, touchJob } from '../sql/jobs';
 import type { JobRow } from '../sql/jobs';
 import { addJudgement, newestJudgement } from '../sql/judgements';
@@ -29,10 +31,9 @@ export async function caseOf(sql: Sql, shop: string, job: JobRow): Promise<Case>
 /** Judges a job anew and stores the judgement; call it inside the transaction that changed the job. */
 export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
   const subject = await caseOf(sql, shop, job);
-  const criteria = schoolById(job.criteria) ?? BALANCED;
-  const surveyed = survey(subject, criteria);
-  const profile = fourNoteProfile(surveyed.assessments, subject.system);
-  await addJudgement(sql, shop, job.id, judgeSurvey(surveyed), profile);
+  const task = { subject, criteria: job.criteria };
+  const { judgement, profile } = subject.readings.length < HEAVY_FROM ? judge(task) : await heavyWork().judge(task);
+  await addJudgement(sql, shop, job.id, judgement, profile);
   await touchJob(sql, shop, job.id);
 }
 

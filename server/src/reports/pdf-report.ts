@@ -18,15 +18,21 @@ const GRADE_WORDS = { within: 'Within', near: 'Near', outside: 'Outside', void: 
 const shownTime = (iso: string): string =>
   new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(iso));
 
+/** Readings that paper holds; the earlier ones of more are in the exported case. */
+const MOST_READINGS = 400;
+
+export interface PdfOptions {
+  /** The shop's name. */
+  readonly shop: string;
+  readonly fontsFolder: string;
+  readonly figures: FigureChoice;
+  readonly captures?: readonly CaptureView[];
+}
+
 /** @returns the paper as a stream of bytes. */
 export function pdfReport(
   job: JobView,
-  {
-    shop,
-    fontsFolder,
-    figures,
-    captures = [],
-  }: { shop: string; fontsFolder: string; figures: FigureChoice; captures?: readonly CaptureView[] },
+  { shop, fontsFolder, figures, captures = [] }: PdfOptions,
 ): NodeJS.ReadableStream {
   const report = reportOf(job, undefined, figures);
   const paper = newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
@@ -140,6 +146,8 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
     ]),
   );
   heading(paper, `Readings, judged by ${report.criteria}`);
+  const left = report.readings.length - MOST_READINGS;
+  if (left > 0) paragraph(paper, `The newest ${MOST_READINGS}; ${left} earlier ones are in the exported case.`);
   if (report.readings.length === 0) paragraph(paper, 'Nothing has been read yet.', { ink: INK.soft });
   else
     drawTable(
@@ -151,13 +159,15 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
         { head: 'Limit', share: 0.26 },
         { head: 'How', share: 0.24 },
       ],
-      report.readings.map(({ test, value, grade, limit, how, isAfter }) => [
-        { text: isAfter ? `${test}, after` : test },
-        { text: value, strong: true },
-        { text: GRADE_WORDS[grade], grade },
-        { text: limit },
-        { text: how, soft: true },
-      ]),
+      report.readings
+        .slice(-MOST_READINGS)
+        .map(({ test, value, grade, limit, how, isAfter }) => [
+          { text: isAfter ? `${test}, after` : test },
+          { text: value, strong: true },
+          { text: GRADE_WORDS[grade], grade },
+          { text: limit },
+          { text: how, soft: true },
+        ]),
     );
   if (report.observations.length > 0) {
     heading(paper, 'Seen');

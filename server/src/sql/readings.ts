@@ -25,6 +25,21 @@ export async function addReading(sql: Sql, shop: string, job: string, reading: R
   return rows[0]?.document ?? null;
 }
 
+/** Adds the readings of an import, in their order, with their voids; the job is new. */
+export async function addReadings(sql: Sql, shop: string, job: string, readings: readonly Reading[]): Promise<void> {
+  await sql.query(
+    `INSERT INTO reading (shop_id, job_id, reading_id, test, document)
+     SELECT $1, $2, r->>'id', r->>'test', r - 'void'
+       FROM jsonb_array_elements($3::jsonb) WITH ORDINALITY AS given (r, place) ORDER BY place`,
+    [shop, job, JSON.stringify(readings)],
+  );
+  await sql.query(
+    `INSERT INTO reading_void (shop_id, job_id, reading_id, reason)
+     SELECT $1, $2, r->>'id', r->>'void' FROM jsonb_array_elements($3::jsonb) AS given (r)`,
+    [shop, job, JSON.stringify(readings.filter((reading) => reading.void !== undefined))],
+  );
+}
+
 /** Voids a reading; the first reason stays. @returns false where the job has no such reading. */
 export async function voidReading(
   sql: Sql,

@@ -24,10 +24,14 @@ import type { Observable } from 'rxjs';
 import { Api } from '../state/api';
 import { mayRetry, problemOf } from '../state/loading';
 import { OutboxActions } from './outbox.actions';
+import type { Problem } from '@tetrad/contracts';
 import type { OutboxItem } from './outbox-item';
 import { OutboxKeeper } from './outbox-keeper';
 import { selectItems } from './outbox.feature';
 
+/** The server failed at it; tried so often before it is put aside. */
+const FAULT = 500;
+const MOST_FAULTS = 4;
 /** Pause before a failed item is sent again, ms. */
 const RETRY_MS = 2000;
 
@@ -46,6 +50,7 @@ export class OutboxEffects {
   readonly #store = inject(Store);
   readonly #api = inject(Api);
   readonly #keeper = inject(OutboxKeeper);
+  readonly #faults = new Map<string, number>();
 
   readonly restore = createEffect(() =>
     this.#actions.pipe(
@@ -149,6 +154,14 @@ export class OutboxEffects {
     ),
   );
 
+  /** A fault of the server that comes again and again is of this item: it is put aside, and the others go on. */
+  #isLastingFault(id: string, { status }: Problem): boolean {
+    if (status !== FAULT) return false;
+    const faults = (this.#faults.get(id) ?? 0) + 1;
+    this.#faults.set(id, faults);
+    return faults >= MOST_FAULTS;
+  }
+
   #sendOne(item: OutboxItem): Observable<Action> {
     const { id } = item;
     return merge(
@@ -158,7 +171,7 @@ export class OutboxEffects {
         catchError((failure: HttpErrorResponse) => {
           const problem = problemOf(failure);
           return of(
-            mayRetry(problem) ? OutboxActions.waiting({ id, problem }) : OutboxActions.refused({ id, problem }),
+            mayRetry(problem) && !this.#isLastingFault(id, problem) ? OutboxActions.waiting({ id, problem }) : OutboxActions.refused({ id, problem }),
           );
         }),
       ),

@@ -9,7 +9,7 @@ import { actor, permit } from '../../people/who';
 import { addJob, findJob } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
-import { addObservation, addReading, voidReading } from '../../sql/readings';
+import { addObservation, addReadings } from '../../sql/readings';
 import { shopParam } from '../body';
 import { misfit } from '../problem';
 import { storedJob } from './jobs';
@@ -79,11 +79,7 @@ export async function storeCase(
     ...(options.status && { status: options.status }),
     ...(options.criteria && { criteria: options.criteria }),
   });
-  for (const reading of readings) {
-    const { void: reason, ...document } = reading;
-    await addReading(sql, shop, id, document);
-    if (reason !== undefined) await voidReading(sql, shop, id, reading.id, reason, null);
-  }
+  await addReadings(sql, shop, id, readings);
   for (const observation of observations) await addObservation(sql, shop, id, randomUUID(), observation);
   await judgeJob(sql, shop, (await findJob(sql, shop, id))!);
 }

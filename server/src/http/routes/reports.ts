@@ -1,9 +1,8 @@
-import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { FigureQuery, figuresOf } from '@tetrad/contracts';
 import { addAct } from '../../acts/acts.sql';
 import { captureView, capturesOfJob } from '../../captures/captures.sql';
-import { pdfReport } from '../../reports/pdf-report';
+import { heavyWork } from '../../heavy/heavy-work';
 import { actor } from '../../people/who';
 import { inTransaction } from '../../sql/pool';
 import type { Pool } from '../../sql/pool';
@@ -22,9 +21,19 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
     const captures = (await capturesOfJob(pool, shop, job.id)).map(captureView);
     await inTransaction(pool, (sql) => addAct(sql, { what: 'report-exported', ...actor(request), about: job.id }));
     const name = (await findShop(pool, shop))?.name ?? shop;
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    const task = { job, options: { shop: name, fontsFolder, figures, captures } };
+    const paper = await heavyWork()
+      .pdf(task, gone.signal)
+      .catch((error: unknown) => {
+        if (gone.signal.aborted) return null; // who asked has gone, and with them the task
+        throw error;
+      });
+    if (!paper) return;
     response.attachment(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.pdf`);
     response.type('application/pdf');
-    await pipeline(pdfReport(job, { shop: name, fontsFolder, figures, captures }), response);
+    response.end(paper);
   });
 
   return router;

@@ -1,0 +1,29 @@
+/** What takes long enough to hold others up: done in threads of their own. */
+import { buffer } from 'node:stream/consumers';
+import { BALANCED, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
+import type { Case, Judgement, Profile } from '@tetrad/core';
+import type { JobView } from '@tetrad/contracts';
+import { pdfReport } from '../reports/pdf-report';
+import type { PdfOptions } from '../reports/pdf-report';
+
+export interface Judged {
+  readonly judgement: Judgement;
+  readonly profile: Profile;
+}
+
+export interface PdfTask {
+  readonly job: JobView;
+  readonly options: PdfOptions;
+}
+export interface JudgeTask {
+  readonly subject: Case;
+  /** Id of the criteria set. */
+  readonly criteria: string;
+}
+
+export function judge({ subject, criteria }: JudgeTask): Judged {
+  const surveyed = survey(subject, schoolById(criteria) ?? BALANCED);
+  return { judgement: judgeSurvey(surveyed), profile: fourNoteProfile(surveyed.assessments, subject.system) };
+}
+
+export const pdf = ({ job, options }: PdfTask): Promise<Uint8Array> => buffer(pdfReport(job, options));

@@ -1,0 +1,3 @@
+/** A thread for heavy tasks. */
+import 'reflect-metadata';
+export { judge, pdf } from './tasks';
