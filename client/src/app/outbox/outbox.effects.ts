@@ -171,7 +171,9 @@ export class OutboxEffects {
         catchError((failure: HttpErrorResponse) => {
           const problem = problemOf(failure);
           return of(
-            mayRetry(problem) && !this.#isLastingFault(id, problem) ? OutboxActions.waiting({ id, problem }) : OutboxActions.refused({ id, problem }),
+            mayRetry(problem) && !this.#isLastingFault(id, problem)
+              ? OutboxActions.waiting({ id, problem })
+              : OutboxActions.refused({ id, problem }),
           );
         }),
       ),

@@ -21,6 +21,7 @@ import type {
   VisitView,
 } from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
+import { deviceId } from '../device/device-id';
 import { requestOf } from '../outbox/outbox-item';
 import type { OutboxItem } from '../outbox/outbox-item';
 
@@ -87,8 +88,9 @@ export class Api {
   visits(shop: string, vehicle: string): Observable<readonly VisitView[]> {
     return this.#http.get<readonly VisitView[]>(`/api/shops/${shop}/vehicles/${vehicle}/visits`);
   }
-  importCase(shop: string, document: Case): Observable<JobView> {
-    return this.#http.post<JobView>(`/api/shops/${shop}/cases`, document);
+  /** @param writeId The same for a repeat of the same import. */
+  importCase(shop: string, document: Case, writeId: string): Observable<JobView> {
+    return this.#http.post<JobView>(`/api/shops/${shop}/cases`, document, { headers: { 'Write-Id': writeId } });
   }
 
   instruments(shop: string): Observable<readonly InstrumentView[]> {
@@ -104,6 +106,7 @@ export class Api {
   /** Sends one item of the outbox; the server stores a repeat once. `now` gives what it carries its age, ms. */
   send(item: OutboxItem, now: number): Observable<JobView> {
     const { method, path, body } = requestOf(item, now);
-    return this.#http.request<JobView>(method, `/api/shops/${item.shop}/jobs${path}`, { body });
+    const headers = { 'Write-Id': `${deviceId()}.${item.id}` };
+    return this.#http.request<JobView>(method, `/api/shops/${item.shop}/jobs${path}`, { body, headers });
   }
 }

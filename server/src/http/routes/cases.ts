@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
@@ -11,6 +11,7 @@ import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
 import { addObservation, addReadings } from '../../sql/readings';
 import { shopParam } from '../body';
+import { isRepeat, writeId } from '../once';
 import { misfit } from '../problem';
 import { storedJob } from './jobs';
 import { jobOf } from './with-job';
@@ -35,8 +36,11 @@ export function caseRoutes(pool: Pool): Router {
     const checked = checkCase(request.body);
     if (!checked.ok)
       throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
-    const id = randomUUID();
+    const sent = writeId(request);
+    // the job's id follows from the write's, so that a repeat finds it
+    const id = sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`);
     await inTransaction(pool, async (sql) => {
+      if (await isRepeat(sql, request)) return;
       await storeCase(sql, shop, id, checked.value);
       await addAct(sql, { what: 'case-imported', ...actor(request), about: id });
     });
@@ -44,6 +48,12 @@ export function caseRoutes(pool: Pool): Router {
   });
 
   return router;
+}
+
+/** A UUID made from a text (RFC 9562, version 8). */
+function uuidFrom(text: string): string {
+  const hex = createHash('sha256').update(text).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
 
 /** Stores a case as a new job of a new vehicle, judged at once. */

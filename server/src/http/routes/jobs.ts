@@ -11,6 +11,7 @@ import type { Pool } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
+import { isRepeat } from '../once';
 import { jobOf, maySee, withJob } from './with-job';
 
 /** The floor, the vehicles, and single jobs of one shop. */
@@ -39,6 +40,7 @@ export function jobRoutes(pool: Pool): Router {
     permit(request, 'work');
     const body = bodyAs(NewJob, request);
     const isNew = await inTransaction(pool, async (sql) => {
+      if (await isRepeat(sql, request)) return true; // answered as the first time
       const added = await addJob(sql, shop, body);
       if (!added) return false;
       await judgeJob(sql, shop, (await findJob(sql, shop, body.id))!);

@@ -9,6 +9,7 @@ import type { JobRow } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
 import { shopParam, uuidParam } from '../body';
+import { isRepeat } from '../once';
 import { notFound } from '../problem';
 import { Turns } from '../turns';
 
@@ -44,6 +45,7 @@ export function withJob(
   return turns.take(`${shopParam(request)} ${id}`, () =>
     inTransaction(pool, async (sql) => {
       const job = await jobOf(sql, request, true);
+      if (await isRepeat(sql, request)) return;
       const detail = await work(sql, job);
       if (what) await addAct(sql, { what, ...actor(request), about: id, ...(detail && { detail }) });
     }),

@@ -1,10 +1,15 @@
 import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, retry, throwError, timer } from 'rxjs';
 import type { JobView } from '@tetrad/contracts';
 import { describeMisfits, readCase } from '@tetrad/core';
 import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { mayRetry, problemOf } from '../../state/loading';
+import { newId } from '../../state/new-id';
+
+const RETRIES = 3;
+const RETRY_MS = 1000;
+const whereItHelps = (failure: HttpErrorResponse) => (mayRetry(failure) ? timer(RETRY_MS) : throwError(() => failure));
 
 /** Cases in the open format, in from a file. */
 @Injectable({ providedIn: 'root' })
@@ -15,8 +20,8 @@ export class CaseFiles {
   async import(shop: string, file: File): Promise<JobView | string> {
     const result = readCase(await file.text());
     if (!result.ok) return describeMisfits(result.misfits);
-    return firstValueFrom(this.#api.importCase(shop, result.value)).catch(
-      (failure: HttpErrorResponse) => problemOf(failure).detail,
-    );
+    // the same id every time: an import whose answer was lost is not done twice
+    const sent = this.#api.importCase(shop, result.value, newId()).pipe(retry({ count: RETRIES, delay: whereItHelps }));
+    return firstValueFrom(sent).catch((failure: HttpErrorResponse) => problemOf(failure).detail);
   }
 }
