@@ -82,7 +82,8 @@ export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView
 /** Readings of a shop's answers: nothing is there, and nothing goes wrong. */
 const api = {
   session: () => of(signedIn()),
-  floor: () => of([]),
+  floorPage: () => of({ rows: [], next: null }),
+  floorRows: () => of([]),
   job: () => NEVER,
   vehicles: () => of([]),
   visits: () => of([]),

@@ -246,12 +246,34 @@ describe('state', () => {
   it('a failed floor keeps the rows it has', () => {
     const row = { id: 'j' } as FloorRow;
     const { reducer } = floorFeature;
-    const loaded = reducer(undefined, FloorActions.loaded({ rows: [row] }));
+    const loaded = reducer(undefined, FloorActions.loaded({ rows: [row], isWhole: true }));
     const problem = { type: 't', title: 't', status: 0, detail: 'away' };
     expect(reducer(loaded, FloorActions.failed({ problem }))).toMatchObject({
       ids: ['j'],
       loading: { state: 'failed', problem },
     });
+  });
+
+  it('the pages of a floor add up, and what was there stays until all is known again', () => {
+    const { reducer } = floorFeature;
+    const rows = ['a', 'b', 'c', 'd'].map((id) => ({ id, status: 'open' }) as FloorRow);
+    const told = (state: ReturnType<typeof reducer>, to: number, isWhole: boolean) =>
+      reducer(state, FloorActions.loaded({ rows: rows.slice(0, to), isWhole }));
+    const whole = told(told(undefined!, 2, false), 4, true);
+    expect(whole.ids).toEqual(['a', 'b', 'c', 'd']);
+    const again = told(whole, 1, false);
+    expect(again.ids).toEqual(['a', 'b', 'c', 'd']);
+    expect(told(again, 3, true).ids).toEqual(['a', 'b', 'c']);
+  });
+
+  it('a job that changed is told by its row; one that is closed or not to be seen is gone', () => {
+    const { reducer } = floorFeature;
+    const row = (id: string, more: object = {}) => ({ id, status: 'open', readings: 1, ...more }) as FloorRow;
+    const before = reducer(undefined, FloorActions.loaded({ rows: [row('a'), row('b'), row('c')], isWhole: true }));
+    const ids = ['a', 'b', 'c', 'd'];
+    const rows = [row('a', { readings: 2 }), row('b', { status: 'closed' }), row('d')];
+    const after = reducer(before, FloorActions.changed({ ids, rows }));
+    expect([after.ids, after.entities['a']!.readings]).toEqual([['a', 'd'], 2]);
   });
 
   it('an answer that is no problem document is still explained', () => {

@@ -4,6 +4,8 @@ export type { AlikeCapture, CaptureView } from './captures';
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
 export { FigureQuery, figuresOf } from './figure-query';
+export { FLOOR_MOST, FLOOR_PAGE, FLOOR_SORTS, FloorQuery } from './floor-query';
+export type { FloorSort } from './floor-query';
 export { InstrumentBody, NewCheck } from './instruments';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';

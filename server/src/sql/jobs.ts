@@ -1,4 +1,4 @@
-import type { FloorRow, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
+import type { FloorRow, FloorSort, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
 import type { Case, Judgement, Pass, Profile, SymptomName } from '@tetrad/core';
 import { SYMPTOMS, WAIT_KINDS, decisionTone, decisionWords, isCount, stepName } from '@tetrad/core';
 import type { Sql } from './pool';
@@ -103,35 +103,84 @@ interface FloorRecord extends Omit<
   readonly waitsFor: FloorRow['waitsFor'];
   readonly profile: Profile | null;
   readonly readings: string;
+  readonly cursor: string;
 }
 
-/** The jobs of a shop, the newest change first, each with its newest judgement in short. */
-export async function listJobs(sql: Sql, shop: string, status: JobStatus): Promise<readonly FloorRow[]> {
+/** Which rows of the floor: a page by what changed or was opened last, or some by their ids. */
+export interface FloorWanted {
+  readonly status: JobStatus;
+  readonly sort: FloorSort;
+  readonly limit: number;
+  /** Words that all must be found in the vehicle or in who has the job. */
+  readonly find?: string | undefined;
+  /** Where the page before ended. */
+  readonly after?: string | undefined;
+  readonly ids?: readonly string[] | undefined;
+  /** Only jobs of this person and those that nobody has; null is all. */
+  readonly onlyOf: string | null;
+}
+
+export interface FloorPage {
+  readonly rows: readonly FloorRow[];
+  /** Where the next page begins; null where this was the last. */
+  readonly next: string | null;
+}
+
+const SORT_COLUMNS: Readonly<Record<FloorSort, string>> = { changed: 'j.changed_at', opened: 'j.opened_at' };
+
+/** A page of the jobs of a shop, each with its newest judgement in short. */
+export async function listJobs(sql: Sql, shop: string, wanted: FloorWanted): Promise<FloorPage> {
+  const column = SORT_COLUMNS[wanted.sort];
+  const values: unknown[] = [shop, WAIT_KINDS.filter(isCount)];
+  const value = (given: unknown): string => `$${values.push(given)}`;
+  const conditions = ['j.shop_id = $1'];
+  if (wanted.ids) conditions.push(`j.job_id = ANY (${value([...wanted.ids])})`);
+  else conditions.push(`j.status = ${value(wanted.status)}`);
+  if (wanted.onlyOf !== null) conditions.push(`(j.assignee IS NULL OR j.assignee = ${value(wanted.onlyOf)})`);
+  for (const word of wanted.find?.split(/\s+/).filter(Boolean) ?? [])
+    conditions.push(
+      `concat_ws(' ', v.name, v.plate, v.vin, j.assignee) ILIKE ${value(`%${word.replace(/[\\%_]/g, '\\$&')}%`)}`,
+    );
+  if (wanted.after) {
+    const [micros, id] = wanted.after.split('.') as [string, string];
+    const moment = `timestamptz 'epoch' + ${value(micros)}::bigint * interval '1 microsecond'`;
+    conditions.push(`(${column}, j.job_id) < (${moment}, ${value(id)}::uuid)`);
+  }
   const { rows } = await sql.query<FloorRecord>(
     `SELECT j.job_id AS id, ${VEHICLE} AS vehicle, coalesce(j.complaint->'symptoms', '[]') AS symptoms, j.status, j.assignee,
             j.opened_at AS "openedAt", j.changed_at AS "changedAt",
+            (extract(epoch FROM ${column}) * 1000000)::bigint || '.' || j.job_id AS cursor,
             g.document->'decision' AS decision, g.document->'next'->0->>'test' AS "waitsFor", g.profile,
             (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings,
-            (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL AND t.kind <> ALL ($3)
+            (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL AND t.kind <> ALL ($2)
               ORDER BY t.started_at + make_interval(secs => t.seconds) DESC LIMIT 1) AS timer
        FROM job j
-       JOIN vehicle v USING (shop_id, vehicle_id)
+       JOIN vehicle v ON v.shop_id = j.shop_id AND v.vehicle_id = j.vehicle_id
        LEFT JOIN LATERAL (SELECT document, profile FROM judgement
                            WHERE shop_id = j.shop_id AND job_id = j.job_id ORDER BY seq DESC LIMIT 1) g ON true
-      WHERE j.shop_id = $1 AND j.status = $2
-      ORDER BY j.changed_at DESC, j.job_id`,
-    [shop, status, WAIT_KINDS.filter(isCount)],
+      WHERE ${conditions.join(' AND ')}
+      ORDER BY ${column} DESC, j.job_id DESC
+      LIMIT ${value(wanted.limit + 1)}`,
+    values,
   );
-  return rows.map((row) => ({
-    ...row,
-    words: wordsOf(row),
-    openedAt: row.openedAt.toISOString(),
-    changedAt: row.changedAt.toISOString(),
-    readings: Number(row.readings),
-  }));
+  const page = rows.slice(0, wanted.limit);
+  return {
+    rows: page.map(({ cursor: _cursor, ...row }) => ({
+      ...row,
+      words: wordsOf(row),
+      openedAt: row.openedAt.toISOString(),
+      changedAt: row.changedAt.toISOString(),
+      readings: Number(row.readings),
+    })),
+    next: rows.length > wanted.limit ? page.at(-1)!.cursor : null,
+  };
 }
 
-const wordsOf = ({ symptoms, decision, waitsFor }: FloorRecord): FloorRow['words'] => ({
+const wordsOf = ({
+  symptoms,
+  decision,
+  waitsFor,
+}: Pick<FloorRecord, 'symptoms' | 'decision' | 'waitsFor'>): FloorRow['words'] => ({
   complaint: symptoms.map((symptom) => SYMPTOMS[symptom as SymptomName]?.name ?? symptom).join(', '),
   waitsFor: decision && waitsFor ? stepName(waitsFor) : '',
   verdict: decision ? decisionWords(decision) : '',

@@ -1,5 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
+import { map } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type {
   ActView,
@@ -24,6 +25,17 @@ import type { Case } from '@tetrad/core';
 import { deviceId } from '../device/device-id';
 import { requestOf } from '../outbox/outbox-item';
 import type { OutboxItem } from '../outbox/outbox-item';
+
+const FIRST_PAGE = 30;
+const NEXT_PAGES = 300;
+/** The next page, in the header of RFC 8288. */
+const NEXT = /<([^>]+)>; rel="next"/;
+
+export interface FloorPage {
+  readonly rows: readonly FloorRow[];
+  /** Address of the next page; null where this was the last. */
+  readonly next: string | null;
+}
 
 /** The server's addresses. */
 @Injectable({ providedIn: 'root' })
@@ -76,8 +88,20 @@ export class Api {
     return this.#http.get<readonly ActView[]>(`/api/shops/${shop}/acts`, { params: before === null ? {} : { before } });
   }
 
-  floor(shop: string, status: JobStatus): Observable<readonly FloorRow[]> {
-    return this.#http.get<readonly FloorRow[]>(`/api/shops/${shop}/jobs`, { params: { status } });
+  /** A page of the floor. @param address Of the next page, as the one before told it; null for the first. */
+  floorPage(shop: string, status: JobStatus, address: string | null): Observable<FloorPage> {
+    const first = `/api/shops/${shop}/jobs?status=${status}&limit=${FIRST_PAGE}`;
+    return this.#http.get<readonly FloorRow[]>(address ?? first, { observe: 'response' }).pipe(
+      map(({ body, headers }) => ({
+        rows: body ?? [],
+        // the first page is short, so that it is there at once; the others are long
+        next: NEXT.exec(headers.get('Link') ?? '')?.[1]?.replace(`limit=${FIRST_PAGE}`, `limit=${NEXT_PAGES}`) ?? null,
+      })),
+    );
+  }
+  /** Some rows of the floor, whatever their status. */
+  floorRows(shop: string, ids: readonly string[]): Observable<readonly FloorRow[]> {
+    return this.#http.get<readonly FloorRow[]>(`/api/shops/${shop}/jobs`, { params: { ids: ids.join(',') } });
   }
   job(shop: string, id: string): Observable<JobView> {
     return this.#http.get<JobView>(`/api/shops/${shop}/jobs/${id}`);

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import type { Request } from 'express';
-import { JOB_STATUSES, JobChanges, NewJob } from '@tetrad/contracts';
-import type { JobStatus, JobView } from '@tetrad/contracts';
+import { FLOOR_PAGE, FloorQuery, JobChanges, NewJob, may } from '@tetrad/contracts';
+import type { JobView } from '@tetrad/contracts';
 import { addAct } from '../../acts/acts.sql';
 import { judgeJob, viewJob, viewOf } from '../../judging/judge-job';
 import { actor, permit, whoOf } from '../../people/who';
@@ -9,22 +9,30 @@ import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
-import { bodyAs, shopParam, uuidParam } from '../body';
-import { Refusal, misfit, notFound, problem } from '../problem';
+import { bodyAs, queryAs, shopParam, uuidParam } from '../body';
+import { Refusal, notFound, problem } from '../problem';
 import { isRepeat } from '../once';
-import { jobOf, maySee, withJob } from './with-job';
+import { jobOf, withJob } from './with-job';
 
 /** The floor, the vehicles, and single jobs of one shop. */
 export function jobRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/jobs', async (request, response) => {
-    const status = request.query['status'] ?? 'open';
-    if (!JOB_STATUSES.includes(status as JobStatus))
-      throw misfit([{ field: 'status', found: JSON.stringify(status), allowed: `one of ${JOB_STATUSES.join(', ')}` }]);
-    const who = whoOf(request);
-    const rows = await listJobs(pool, shopParam(request), status as JobStatus);
-    response.json(rows.filter((row) => maySee(who, row)));
+    const { status = 'open', sort = 'changed', limit = FLOOR_PAGE, ...more } = queryAs(FloorQuery, request);
+    const { role, name } = whoOf(request);
+    const { rows, next } = await listJobs(pool, shopParam(request), {
+      status,
+      sort,
+      limit: more.ids?.length ?? limit,
+      ...more,
+      onlyOf: may(role, 'see-all-jobs') ? null : name,
+    });
+    if (next !== null) {
+      const query = new URLSearchParams({ ...(request.query as Record<string, string>), after: next });
+      response.setHeader('Link', `<${request.baseUrl}/jobs?${query.toString()}>; rel="next"`);
+    }
+    response.json(rows);
   });
 
   router.get('/vehicles', async (request, response) => {

@@ -1,18 +1,47 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { EMPTY, combineLatest, debounceTime, distinctUntilChanged, map, merge, switchMap, withLatestFrom } from 'rxjs';
+import type { Action } from '@ngrx/store';
+import {
+  EMPTY,
+  bufferTime,
+  catchError,
+  combineLatest,
+  distinctUntilChanged,
+  expand,
+  filter,
+  from,
+  map,
+  merge,
+  mergeMap,
+  of,
+  scan,
+  switchMap,
+  tap,
+  withLatestFrom,
+} from 'rxjs';
+import type { Observable } from 'rxjs';
+import type { HttpErrorResponse } from '@angular/common/http';
+import type { FloorRow, JobStatus } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { Api } from '../api';
+import type { FloorPage } from '../api';
 import { eventStream } from '../event-stream';
-import { keptAnswer } from '../kept-answer';
+import { problemOf } from '../loading';
 import { chosenShop } from '../session/session.feature';
 import { FloorActions, selectFloor } from './floor.feature';
 
-/** Many jobs may change at once: the floor is read again once they are quiet. */
-const QUIET_MS = 250;
+/** Many jobs may change at once: their rows are asked for together. */
+const TOGETHER_MS = 250;
+/** More than these at once, and the floor is read anew. */
+const MOST_TOGETHER = 60;
 
-/** Loads the floor when it is opened, when another shop is chosen, and when a job of the shop changes. */
+interface News {
+  /** Null where news may have been missed. */
+  readonly job: string | null;
+}
+
+/** Loads the floor page by page when it is opened or another shop is worked for; then row by row as jobs change. */
 @Injectable()
 export class FloorEffects {
   readonly #actions = inject(Actions);
@@ -23,14 +52,29 @@ export class FloorEffects {
 
   readonly load = createEffect(() =>
     combineLatest([this.#actions.pipe(ofType(FloorActions.load)), this.#shop]).pipe(
-      switchMap(([{ status }, shop]) =>
-        keptAnswer(this.#kept, `floor ${shop} ${status}`, this.#api.floor(shop, status), {
-          loaded: (rows) => FloorActions.loaded({ rows }),
-          failed: (problem) => FloorActions.failed({ problem }),
-        }),
-      ),
+      switchMap(([{ status }, shop]) => this.#load(shop, status)),
     ),
   );
+
+  #load(shop: string, status: JobStatus): Observable<Action> {
+    const key = `floor ${shop} ${status}`;
+    const none: readonly FloorRow[] = [];
+    return this.#api.floorPage(shop, status, null).pipe(
+      expand(({ next }) => (next === null ? EMPTY : this.#api.floorPage(shop, status, next))),
+      scan((all, { rows, next }: FloorPage) => ({ rows: [...all.rows, ...rows], isWhole: next === null }), {
+        rows: none,
+        isWhole: false,
+      }),
+      tap(({ rows, isWhole }) => isWhole && void this.#kept.put(key, rows)),
+      map((told) => FloorActions.loaded(told)),
+      catchError((failure: HttpErrorResponse) => {
+        const failed = FloorActions.failed({ problem: problemOf(failure) });
+        return from(this.#kept.get<readonly FloorRow[]>(key)).pipe(
+          mergeMap((rows) => (rows ? of(FloorActions.loaded({ rows, isWhole: true }), failed) : of(failed))),
+        );
+      }),
+    );
+  }
 
   readonly live = createEffect(() =>
     combineLatest([
@@ -46,10 +90,25 @@ export class FloorEffects {
       ).pipe(distinctUntilChanged()),
       this.#shop,
     ]).pipe(
-      switchMap(([watched, shop]) => (watched ? eventStream(`/api/shops/${shop}/live`, 'floor') : EMPTY)),
-      debounceTime(QUIET_MS),
+      switchMap(([watched, shop]) => (watched ? this.#news(shop) : EMPTY)),
       withLatestFrom(this.#store.select(selectFloor)),
-      map(([, { status }]) => FloorActions.load({ status })),
+      mergeMap(([{ shop, jobs }, { status }]) => {
+        if (jobs.includes(null) || jobs.length > MOST_TOGETHER) return of(FloorActions.load({ status }));
+        const ids = jobs.filter((job) => job !== null);
+        return this.#api.floorRows(shop, ids).pipe(
+          map((rows) => FloorActions.changed({ ids, rows })),
+          catchError(() => of(FloorActions.load({ status }))),
+        );
+      }),
     ),
   );
+
+  /** Jobs that changed, each once, as many as come together. */
+  #news(shop: string): Observable<{ shop: string; jobs: readonly (string | null)[] }> {
+    return eventStream<News>(`/api/shops/${shop}/live`, 'floor').pipe(
+      bufferTime(TOGETHER_MS),
+      filter((news) => news.length > 0),
+      map((news) => ({ shop, jobs: [...new Set(news.map(({ job }) => job))] })),
+    );
+  }
 }

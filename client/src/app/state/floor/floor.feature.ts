@@ -10,7 +10,10 @@ export const FloorActions = createActionGroup({
   events: {
     Load: props<{ status: JobStatus }>(),
     Left: emptyProps(),
-    Loaded: props<{ rows: readonly FloorRow[] }>(),
+    /** Rows so far; whole once the last page is there. */
+    Loaded: props<{ rows: readonly FloorRow[]; isWhole: boolean }>(),
+    /** Some jobs changed; a row that is not told is not to be seen. */
+    Changed: props<{ ids: readonly string[]; rows: readonly FloorRow[] }>(),
     Failed: props<{ problem: Problem }>(),
   },
 });
@@ -32,7 +35,16 @@ export const floorFeature = createFeature({
       status,
       loading: LOADING,
     })),
-    on(FloorActions.loaded, (state, { rows }) => ({ ...adapter.setAll([...rows], state), loading: LOADED })),
+    on(FloorActions.loaded, (state, { rows, isWhole }) => ({
+      // what was there stays until all is known again
+      ...(isWhole ? adapter.setAll([...rows], state) : adapter.upsertMany([...rows], state)),
+      loading: LOADED,
+    })),
+    on(FloorActions.changed, (state, { ids, rows }) => {
+      const seen = rows.filter(({ status }) => status === state.status);
+      const gone = ids.filter((id) => !seen.some((row) => row.id === id));
+      return adapter.upsertMany(seen, adapter.removeMany(gone, state));
+    }),
     on(FloorActions.failed, (state, { problem }) => ({ ...state, loading: { state: 'failed' as const, problem } })),
   ),
   extraSelectors: ({ selectFloorState }) => ({ selectRows: adapter.getSelectors(selectFloorState).selectAll }),
