@@ -4,9 +4,11 @@
  * Options: see `KNOWN`.
  */
 import { createInterface } from 'node:readline/promises';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { mkdir } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import { scheduledBackup } from './admin/backup.mjs';
+import { leaveAddress, takeAddress } from './admin/open-database.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { Cluster, clusterFolder } from './setup/cluster.mjs';
 import { installPackages } from './setup/packages.mjs';
@@ -19,7 +21,7 @@ import { guardDatabase, serverEnvironment, startServer, stopProcess } from './se
 
 const PARENT_WATCH_MS = 1000;
 const KNOWN =
-  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL';
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --backup-to FOLDER, --backup-every HOURS, --backup-keep N';
 
 const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
@@ -35,11 +37,16 @@ function readOptions() {
         database: { type: 'string', default: process.env.TETRAD_DATABASE_URL },
         'reset-demo': { type: 'boolean', default: false },
         'log-level': { type: 'string', default: 'warn' },
+        'backup-to': { type: 'string' },
+        'backup-every': { type: 'string', default: '24' },
+        'backup-keep': { type: 'string', default: '14' },
       },
     });
     const port = Number(values.port);
     if (!Number.isInteger(port) || port < 1 || port > 65535)
       throw new Error(`--port is ${values.port}: it must be a whole number from 1 to 65535`);
+    for (const name of ['backup-every', 'backup-keep'])
+      if (!(Number(values[name]) > 0)) throw new Error(`--${name} is ${values[name]}: it must be a number above 0`);
     if (values.database && !/^postgres(ql)?:\/\//.test(values.database))
       throw new Error(`--database is ${values.database}: it must be an address that begins with postgres://`);
     if (!values['no-demo'] && !values['demo-open'] && !isLoopback(values.host))
@@ -84,11 +91,14 @@ async function main() {
   let guard = null;
   let server = null;
   let stopping = false;
+  let backups;
   const stop = async (code, why) => {
     if (stopping) return;
     stopping = true;
     if (why) console.error(`\nTetrad: ${why}`);
     if (server) await stopProcess(server.child);
+    clearInterval(backups);
+    if (cluster) await takeAddress();
     await cluster?.stop();
     guard?.stdin.destroy();
     process.exit(code);
@@ -111,6 +121,7 @@ async function main() {
           await cluster.start();
           guard = guardDatabase(cluster.pid);
           await cluster.createDatabase();
+          await leaveAddress(cluster.url());
         },
         () => `on 127.0.0.1:${cluster.port}`,
       );
@@ -120,6 +131,7 @@ async function main() {
       ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
       TETRAD_LOG_LEVEL: options['log-level'],
       TETRAD_NAMES: options.name.join(','),
+      ...(options['backup-to'] && { TETRAD_BACKUPS: resolve(options['backup-to']) }),
       TETRAD_DEMO_DOOR: options['no-demo'] ? 'closed' : options['demo-open'] ? 'open' : 'loopback',
     };
     let prepared = null;
@@ -163,12 +175,24 @@ async function main() {
           ? 'This is the demo, open to the network: whoever reaches it works as a made-up technician. No real work here.'
           : 'This is the demo: on this machine you work as a made-up technician, without a password.',
       );
+    if (options['backup-to']) backups = await scheduleBackups(options, options.database ?? cluster.url());
     console.log('Ctrl-C stops it.');
   } catch (error) {
     if (stopping) return;
     console.error(error instanceof SetupError ? `\nTetrad: ${error.message}` : error);
     await stop(1);
   }
+}
+
+/** Backs up at once and then again and again; one that fails is told and does not end the application. */
+async function scheduleBackups(options, address) {
+  const once = () =>
+    scheduledBackup(address, resolve(options['backup-to']), Math.round(Number(options['backup-keep']))).then(
+      ({ file, bytes }) => console.log(`Backup: ${file}, ${(bytes / 1e6).toFixed(1)} MB, read back whole.`),
+      (error) => console.error(`Tetrad: the backup failed: ${error.message}`),
+    );
+  await once();
+  return setInterval(once, Number(options['backup-every']) * 3_600_000);
 }
 
 /** npm may be killed without passing the signal on: its end is the end. */

@@ -12,7 +12,7 @@ export type { JobStatus } from './job-changes';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
 export { ChangeOver, DemoSignIn, NewPerson, OwnSecrets, PIN_DIGITS, PairPhone, PersonChanges, SignIn } from './people';
-export type { ActView, OpenedPerson, PersonView, SessionKind, SessionView } from './people';
+export type { ActView, BackupsView, OpenedPerson, PersonView, SessionKind, SessionView } from './people';
 export { reportOf } from './report-of';
 export { PERMISSIONS, PERMISSION_NAMES, ROLES, may } from './roles';
 export type { Permission, PermissionName, Role } from './roles';

@@ -118,6 +118,14 @@ export interface SessionView {
   readonly demoShops: readonly { readonly id: string; readonly name: string }[];
 }
 
+/** What is known of backups. */
+export interface BackupsView {
+  /** Whether this server makes them by itself. */
+  readonly isScheduled: boolean;
+  readonly count: number;
+  readonly newest: { readonly at: string; readonly bytes: number } | null;
+}
+
 /** An entry of the record of acts. */
 export interface ActView {
   readonly seq: number;

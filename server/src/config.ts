@@ -18,6 +18,8 @@ export interface Config {
   readonly names: readonly string[];
   readonly demoDoor: DemoDoor;
   readonly requestsASecond: number;
+  /** Where backups are made by schedule; null where they are not. */
+  readonly backupsFolder: string | null;
 }
 
 export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
@@ -46,6 +48,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
     demoDoor,
     requestsASecond,
+    backupsFolder: env['TETRAD_BACKUPS'] ?? null,
     port,
     host: env['TETRAD_HOST'] ?? '127.0.0.1',
     clientFolder: env['TETRAD_CLIENT'] ?? null,

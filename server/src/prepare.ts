@@ -21,6 +21,7 @@ try {
     throw new Error(`PostgreSQL ${Math.floor(version / 10_000)} is too old: 15 or newer is needed`);
   if (words.has('--reset')) await pool.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public');
   await ensureAppRole(config.databaseUrl);
+  if (words.has('--role-only')) process.exit(0);
   const ran = await migrate(pool, config.migrationsFolder);
   const loaded = words.has('--demo') ? await loadDemo(pool, new Date()) : 0;
   const first = words.has('--demo') ? null : await firstShop(pool);

@@ -40,7 +40,12 @@ export const buildServer = () =>
     output: 'dist/server/main.mjs',
     work: () =>
       bundle(
-        { main: 'server/src/main.ts', prepare: 'server/src/prepare.ts', worker: 'server/src/heavy/worker.ts' },
+        {
+          main: 'server/src/main.ts',
+          prepare: 'server/src/prepare.ts',
+          audit: 'server/src/audit.ts',
+          worker: 'server/src/heavy/worker.ts',
+        },
         'dist/server',
       ),
   });

@@ -8,6 +8,7 @@ import { captureRoutes } from '../captures/capture-routes';
 import { actRoutes } from '../acts/act-routes';
 import { instrumentRoutes } from '../instruments/instrument-routes';
 import type { JobNewsFeed } from '../live/job-news';
+import { backupRoutes } from '../operating/backups';
 import type { DemoDoor } from '../people/demo';
 import { pairingRoutes } from '../people/pairing-routes';
 import { peopleRoutes } from '../people/people-routes';
@@ -44,6 +45,8 @@ export interface AppOptions {
   readonly names?: readonly string[];
   /** Where the demo lets people in without a password. */
   readonly demoDoor?: DemoDoor;
+  /** Where backups are made by schedule; null where they are not. */
+  readonly backupsFolder?: string | null;
   /** Requests that one address may make in a second. */
   readonly requestsASecond?: number;
   /** Folder of the built client, or null to serve the API alone. */
@@ -57,7 +60,7 @@ const REQUESTS_A_SECOND = 300;
 /** The whole HTTP application; it holds no state of its own but its open streams. */
 export function createApp(options: AppOptions): Express {
   const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
-  const { names = [], demoDoor = 'closed', requestsASecond = REQUESTS_A_SECOND } = options;
+  const { names = [], demoDoor = 'closed', requestsASecond = REQUESTS_A_SECOND, backupsFolder = null } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
@@ -95,6 +98,7 @@ export function createApp(options: AppOptions): Express {
     captureRoutes(pool),
     peopleRoutes(pool),
     actRoutes(pool),
+    backupRoutes(backupsFolder),
   );
   shopRouter.use(
     '/jobs/:job',

@@ -8,7 +8,6 @@ import { misfit } from './problem';
 /** Lists and objects in one another; a case in the open format needs eight. */
 const MOST_DEEP = 32;
 /** Control characters but tab, line feed and return, and halves of surrogate pairs. */
-// eslint-disable-next-line no-control-regex -- they are what is looked for
 const UNREADABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]|\p{Surrogate}/u;
 /** Names that mean something to the language itself. */
 const NOT_NAMES = new Set(['__proto__', 'constructor', 'prototype']);

@@ -4,6 +4,7 @@ import { map } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type {
   ActView,
+  BackupsView,
   ChangeOver,
   FloorRow,
   InstrumentBody,
@@ -83,6 +84,9 @@ export class Api {
   }
   endSessions(shop: string, id: string): Observable<{ readonly ended: number }> {
     return this.#http.post<{ ended: number }>(`/api/shops/${shop}/people/${id}/end-sessions`, {});
+  }
+  backups(shop: string): Observable<BackupsView> {
+    return this.#http.get<BackupsView>(`/api/shops/${shop}/backups`);
   }
   acts(shop: string, before: number | null): Observable<readonly ActView[]> {
     return this.#http.get<readonly ActView[]>(`/api/shops/${shop}/acts`, { params: before === null ? {} : { before } });

@@ -1,8 +1,10 @@
 import { DatePipe } from '@angular/common';
 import type { HttpErrorResponse } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { ActView } from '@tetrad/contracts';
+import { EMPTY } from 'rxjs';
 import { TableModule } from 'primeng/table';
 import { unparse } from 'papaparse';
 import { Button } from '../../kit/button';
@@ -11,6 +13,7 @@ import { saveFile } from '../../kit/save-file';
 import { Coming, Empty } from '../../kit/states';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
+import { backupWords } from './backup-words';
 import { selectShop } from '../../state/session/session.feature';
 
 /** The record of acts, the newest first. */
@@ -24,6 +27,9 @@ import { selectShop } from '../../state/session/session.feature';
       <p class="soft">Each entry holds the hash of the one before it; “tetrad audit verify” proves it unbroken.</p>
       <button pButton (click)="save()" [disabled]="rows().length === 0">Export CSV</button>
     </div>
+    @if (backup(); as told) {
+      <p class="backup" [class.due]="told.isDue">{{ told.says }}</p>
+    }
     @if (problem(); as text) {
       <tt-message>{{ text }}</tt-message>
     } @else if (rows().length > 0) {
@@ -69,6 +75,16 @@ import { selectShop } from '../../state/session/session.feature';
     .bar p {
       flex: 1;
     }
+    .backup {
+      padding: 0 16px 8px;
+    }
+    .due {
+      color: var(--near);
+      font-weight: 600;
+    }
+    .due::before {
+      content: '◐ ';
+    }
     .about {
       font-size: 0.8125rem;
     }
@@ -89,6 +105,12 @@ export class Record {
   protected readonly hasOlder = signal(false);
   protected readonly loading = signal(true);
   protected readonly problem = signal<string | null>(null);
+
+  readonly #backups = rxResource({
+    params: () => this.#shop(),
+    stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.backups(shop)),
+  });
+  protected readonly backup = computed(() => (this.#backups.hasValue() ? backupWords(this.#backups.value()) : null));
 
   constructor() {
     effect(() => {

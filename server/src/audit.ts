@@ -1,0 +1,23 @@
+/** Verifies the record of acts of every shop, or of one, and prints what was found as JSON. */
+import pino from 'pino';
+import { verifyActs } from './acts/verify-acts';
+import { readConfig } from './config';
+import { Pool } from './sql/pool';
+import { inShop } from './sql/working-shop';
+
+const [word, named] = process.argv.slice(2);
+const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
+try {
+  if (word !== undefined && (word !== '--shop' || !named))
+    throw new Error(`unknown option ${word}: allowed is --shop ID`);
+  const { rows } = await pool.query<{ shop: string }>('SELECT shop_id AS shop FROM shop ORDER BY shop_id');
+  const shops = named ? [named] : rows.map(({ shop }) => shop);
+  const told = [];
+  for (const shop of shops) told.push({ shop, ...(await inShop(shop, () => verifyActs(pool))) });
+  process.stdout.write(JSON.stringify(told));
+} catch (error) {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exitCode = 1;
+} finally {
+  await pool.end();
+}

@@ -1,0 +1,115 @@
+/** Backups by the command line: read back before they count, put back whole, never in the place of what must stay. */
+import { spawn } from 'node:child_process';
+import { mkdtemp, readFile, readdir, rm, truncate, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { backupsOf } from '../src/operating/backups';
+import { jobBody, newDatabase, readingBody, startApplication } from './application';
+
+let address: string;
+let folder: string;
+let job: string;
+beforeAll(async () => {
+  address = await newDatabase();
+  folder = await mkdtemp(join(tmpdir(), 'backups-'));
+  const app = await startApplication(address);
+  const body = jobBody();
+  job = body.id;
+  await app.ask('POST', '/api/shops/one/jobs', body);
+  await app.ask('POST', `/api/shops/one/jobs/${job}/readings`, readingBody('resting-voltage', 12.6));
+  await app.close();
+}, 30_000);
+afterAll(() => rm(folder, { recursive: true }));
+
+function tetrad(...words: readonly string[]): Promise<{ status: number | null; said: string }> {
+  const child = spawn(process.execPath, ['tools/tetrad.mjs', ...words], {
+    env: { ...process.env, TETRAD_DATABASE_URL: address },
+  });
+  let said = '';
+  child.stdout.on('data', (data: Buffer) => (said += data.toString()));
+  child.stderr.on('data', (data: Buffer) => (said += data.toString()));
+  return new Promise((resolve) => child.on('close', (status) => resolve({ status, said })));
+}
+async function ask(statement: string): Promise<Record<string, unknown>[]> {
+  const client = new pg.Client({ connectionString: address });
+  await client.connect();
+  try {
+    return (await client.query(statement)).rows as Record<string, unknown>[];
+  } finally {
+    await client.end();
+  }
+}
+const READINGS = 'SELECT count(*)::int AS n FROM reading';
+const spoil = 'SET session_replication_role = replica; DELETE FROM reading; RESET session_replication_role';
+
+it('a backup comes back as it was, with its rules, and the record of acts unbroken', async () => {
+  const file = join(folder, 'one');
+  expect(await tetrad('backup', file)).toMatchObject({ status: 0, said: expect.stringContaining('read back whole') });
+  await ask(spoil);
+  expect(await ask(READINGS)).toEqual([{ n: 0 }]);
+  expect(await tetrad('restore', file)).toMatchObject({ status: 0, said: expect.stringMatching(/_before_\d{14}/) });
+  expect(await ask(READINGS)).toEqual([{ n: 1 }]);
+  expect(await tetrad('audit', 'verify')).toMatchObject({
+    status: 0,
+    said: expect.stringMatching(/one: \d+ entries, unbroken/),
+  });
+  const app = await startApplication(address);
+  try {
+    expect((await app.ask('GET', `/api/shops/one/jobs/${job}`)).body.case.readings).toHaveLength(1);
+    expect(
+      (await app.ask('GET', `/api/shops/one/jobs/${job}`, undefined, app.cookieFor('/api/shops/two'))).status,
+    ).toBe(404);
+    await expect(app.pool.query('TRUNCATE reading')).rejects.toThrow('permission denied');
+    // and never beneath an application that works on it
+    const refused = await tetrad('restore', file);
+    expect([refused.status, refused.said]).toEqual([1, expect.stringContaining('stop it first')]);
+  } finally {
+    await app.close();
+  }
+}, 60_000);
+
+it('where the record of acts was touched, the command names the place', async () => {
+  await ask(
+    "SET session_replication_role = replica; UPDATE act SET entry = replace(entry, 'Ada', 'Eve') WHERE shop_id = 'one' AND seq = 2",
+  );
+  expect(await tetrad('audit', 'verify')).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('one: BROKEN at entry 2 (hash)'),
+  });
+}, 30_000);
+
+it('a backup replaces no file that is there', async () => {
+  const file = join(folder, 'precious');
+  await writeFile(file, 'mine');
+  expect(await tetrad('backup', file)).toMatchObject({ status: 1, said: expect.stringContaining('replaces none') });
+  expect(await readFile(file, 'utf8')).toBe('mine');
+}, 30_000);
+
+it.each([
+  ['cut off', (file: string) => truncate(file, 20_000)],
+  ['no backup at all', (file: string) => writeFile(file, 'hello')],
+])(
+  'one that is %s is not restored, and nothing is lost',
+  async (_what, harm) => {
+    const file = join(folder, `spoilt-${Math.random()}`);
+    await tetrad('backup', file);
+    await harm(file);
+    expect(await tetrad('restore', file)).toMatchObject({
+      status: 1,
+      said: expect.stringContaining('no whole backup'),
+    });
+    expect(await ask(READINGS)).toEqual([{ n: 1 }]);
+  },
+  60_000,
+);
+
+it('into a folder as many are kept as were asked for, and the server tells the newest', async () => {
+  const own = join(folder, 'scheduled');
+  expect(await backupsOf(own)).toEqual({ isScheduled: true, count: 0, newest: null });
+  for (let i = 0; i < 3; i++) expect((await tetrad('backup', '--to', own, '--keep', '2')).status).toBe(0);
+  expect(await readdir(own)).toHaveLength(2);
+  expect(await backupsOf(own)).toMatchObject({ count: 2, newest: { bytes: expect.any(Number) } });
+  expect((await tetrad('backup', '--to', own, '--keep', 'all')).status).toBe(2);
+  expect((await tetrad('backup')).status).toBe(2);
+}, 60_000);
