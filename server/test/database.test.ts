@@ -128,7 +128,8 @@ describe('the database away', () => {
       await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [name]);
       const away = await app.ask('POST', `/api/shops/one/jobs/${body.id}/readings`, reading);
       expect(away).toMatchObject({ status: 503, body: { detail: expect.stringContaining('Nothing was stored') } });
-      expect((await app.ask('GET', '/api/health')).status).toBe(503);
+      expect((await app.ask('GET', '/api/ready')).status).toBe(503);
+      expect((await app.ask('GET', '/api/health')).status).toBe(200);
       await admin.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS true`);
       expect((await app.ask('POST', `/api/shops/one/jobs/${body.id}/readings`, reading)).status).toBe(201);
     } finally {

@@ -9,6 +9,8 @@ import { actRoutes } from '../acts/act-routes';
 import { instrumentRoutes } from '../instruments/instrument-routes';
 import type { JobNewsFeed } from '../live/job-news';
 import { backupRoutes } from '../operating/backups';
+import { healthRoutes } from '../operating/health';
+import { metrics } from '../operating/metrics';
 import type { DemoDoor } from '../people/demo';
 import { pairingRoutes } from '../people/pairing-routes';
 import { peopleRoutes } from '../people/people-routes';
@@ -54,6 +56,8 @@ export interface AppOptions {
 }
 
 const BODY_LIMIT = '1mb';
+/** Asked every few seconds by whoever watches; nothing to note. */
+const QUIET = new Set(['/api/health', '/api/ready', '/api/clock']);
 const YEAR_S = 31_536_000;
 const REQUESTS_A_SECOND = 300;
 
@@ -64,10 +68,12 @@ export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
+  const figures = metrics(pool, streams);
+  app.use(figures.time);
   app.use(
     pinoHttp({
       logger: log,
-      autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || url === '/api/health' },
+      autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || QUIET.has(url) },
     }),
   );
   app.use(security(), ownHost(names), compression({ filter: isNoStream }));
@@ -76,10 +82,7 @@ export function createApp(options: AppOptions): Express {
     next();
   });
 
-  app.get('/api/health', async (_request, response) => {
-    await pool.query('SELECT 1');
-    response.json({ status: 'ok' });
-  });
+  app.use(healthRoutes(pool), figures.routes);
   // what time it is here: devices count by this clock, not by their own
   app.get('/api/clock', (_request, response) => {
     response.json({ now: Date.now() });

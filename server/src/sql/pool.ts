@@ -82,6 +82,11 @@ export class Pool implements Sql {
     }
   }
 
+  /** How many connections there are, and how much work waits for one. */
+  counts(): { readonly all: number; readonly waiting: number } {
+    return { all: this.#pool.totalCount, waiting: this.#pool.waitingCount };
+  }
+
   end(): Promise<void> {
     return this.#pool.end();
   }
