@@ -11,6 +11,7 @@ import { scheduledBackup } from './admin/backup.mjs';
 import { leaveAddress, takeAddress } from './admin/open-database.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { Cluster, clusterFolder } from './setup/cluster.mjs';
+import { localTls } from './setup/local-tls.mjs';
 import { installPackages } from './setup/packages.mjs';
 import { isFree } from './setup/ports.mjs';
 import { checkDisk, checkNode, installDebianPackages } from './setup/requirements.mjs';
@@ -20,8 +21,9 @@ import { SetupError, fail, step } from './setup/steps.mjs';
 import { guardDatabase, serverEnvironment, startServer, stopProcess } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
+const MOST_CRASHES = 5;
 const KNOWN =
-  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --backup-to FOLDER, --backup-every HOURS, --backup-keep N';
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N';
 
 const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
@@ -37,6 +39,10 @@ function readOptions() {
         database: { type: 'string', default: process.env.TETRAD_DATABASE_URL },
         'reset-demo': { type: 'boolean', default: false },
         'log-level': { type: 'string', default: 'warn' },
+        processes: { type: 'string', default: '1' },
+        'tls-cert': { type: 'string' },
+        'tls-key': { type: 'string' },
+        'tls-local': { type: 'boolean', default: false },
         'backup-to': { type: 'string' },
         'backup-every': { type: 'string', default: '24' },
         'backup-keep': { type: 'string', default: '14' },
@@ -49,6 +55,8 @@ function readOptions() {
       if (!(Number(values[name]) > 0)) throw new Error(`--${name} is ${values[name]}: it must be a number above 0`);
     if (values.database && !/^postgres(ql)?:\/\//.test(values.database))
       throw new Error(`--database is ${values.database}: it must be an address that begins with postgres://`);
+    if (Boolean(values['tls-cert']) !== Boolean(values['tls-key']))
+      throw new Error('--tls-cert and --tls-key belong together');
     if (!values['no-demo'] && !values['demo-open'] && !isLoopback(values.host))
       throw new Error(
         `--host is ${values.host}, and the demo lets anybody in who reaches it: use --no-demo for real work, or --demo-open to show the demo to the network`,
@@ -131,9 +139,18 @@ async function main() {
       ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
       TETRAD_LOG_LEVEL: options['log-level'],
       TETRAD_NAMES: options.name.join(','),
+      TETRAD_PROCESSES: options.processes,
       ...(options['backup-to'] && { TETRAD_BACKUPS: resolve(options['backup-to']) }),
       TETRAD_DEMO_DOOR: options['no-demo'] ? 'closed' : options['demo-open'] ? 'open' : 'loopback',
     };
+    const tls = options['tls-local']
+      ? await step(
+          'certificate',
+          () => localTls(join(ROOT, '.data/tls'), options.name),
+          ({ cert, isNew }) => `${isNew ? 'new' : 'kept'}, ${cert}`,
+        )
+      : options['tls-cert'] && { cert: resolve(options['tls-cert']), key: resolve(options['tls-key']) };
+    if (tls) Object.assign(env, { TETRAD_TLS_CERT: tls.cert, TETRAD_TLS_KEY: tls.key });
     let prepared = null;
     const words = [...(options['reset-demo'] ? ['--reset'] : []), ...(options['no-demo'] ? [] : ['--demo'])];
     await step(
@@ -153,16 +170,31 @@ async function main() {
         return `${migrations} migrations run, ${demoJobs} demo jobs loaded`;
       },
     );
+    const serving = { ...env, TETRAD_DATABASE_URL: prepared.address };
+    const crashes = [];
+    /** A server that ends by itself is started again, but not for ever. */
+    const watch = (running) => {
+      server = running;
+      running.child.once('exit', (code, signal) => {
+        if (stopping) return;
+        const now = Date.now();
+        crashes.push(now);
+        if (crashes.filter((at) => now - at < 60_000).length > MOST_CRASHES)
+          return void stop(
+            1,
+            `the server process ended ${MOST_CRASHES + 1} times within a minute; the database is stopped.`,
+          );
+        console.error(`Tetrad: the server process ended with ${signal ?? code}; it is started again.`);
+        startServer(serving).then(watch, (error) => void stop(1, error.message));
+      });
+      return running;
+    };
     server = await step(
       'server process',
-      () => startServer({ ...env, TETRAD_DATABASE_URL: prepared.address }),
+      async () => watch(await startServer(serving)),
       () => 'listening',
     );
-    server.child.once(
-      'exit',
-      (code) => void stop(1, `the server process ended with ${code}; the database is stopped.`),
-    );
-    const address = `http://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${server.port}`;
+    const address = `${tls ? 'https' : 'http'}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${server.port}`;
     console.log(`\nTetrad is at  ${address}/`);
     if (prepared.first) {
       const { shop, name, oneTimePassword } = prepared.first;

@@ -18,6 +18,10 @@ export interface Config {
   readonly names: readonly string[];
   readonly demoDoor: DemoDoor;
   readonly requestsASecond: number;
+  /** Serving processes behind the port. */
+  readonly processes: number;
+  /** Files of certificate and key; null to serve plain HTTP. */
+  readonly tls: { readonly cert: string; readonly key: string } | null;
   /** Where backups are made by schedule; null where they are not. */
   readonly backupsFolder: string | null;
 }
@@ -27,6 +31,16 @@ export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
 /** Where none is told: made from the database's password, so that all processes on one database have the same. */
 const secretOf = (databaseUrl: string): string =>
   createHmac('sha256', new URL(databaseUrl).password).update('session cookie').digest('base64url');
+
+/** More on one machine than any has use for. */
+const MOST_PROCESSES = 32;
+
+function tlsOf(env: NodeJS.ProcessEnv): Config['tls'] {
+  const [cert, key] = [env['TETRAD_TLS_CERT'], env['TETRAD_TLS_KEY']];
+  if (!cert && !key) return null;
+  if (!cert || !key) throw new Error('TETRAD_TLS_CERT and TETRAD_TLS_KEY belong together: one of them is not set');
+  return { cert, key };
+}
 
 /** @throws Error that names the variable, what it holds and what is allowed. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
@@ -42,12 +56,19 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const requestsASecond = Number(env['TETRAD_REQUESTS_A_SECOND'] ?? 300);
   if (!Number.isInteger(requestsASecond) || requestsASecond < 1)
     throw new Error(`TETRAD_REQUESTS_A_SECOND is ${env['TETRAD_REQUESTS_A_SECOND']}: it must be a whole number from 1`);
+  const processes = Number(env['TETRAD_PROCESSES'] ?? 1);
+  if (!Number.isInteger(processes) || processes < 1 || processes > MOST_PROCESSES)
+    throw new Error(
+      `TETRAD_PROCESSES is ${env['TETRAD_PROCESSES']}: it must be a whole number from 1 to ${MOST_PROCESSES}`,
+    );
   return {
     databaseUrl,
     sessionSecret: env['TETRAD_SESSION_SECRET'] ?? secretOf(databaseUrl),
     names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
     demoDoor,
     requestsASecond,
+    processes,
+    tls: tlsOf(env),
     backupsFolder: env['TETRAD_BACKUPS'] ?? null,
     port,
     host: env['TETRAD_HOST'] ?? '127.0.0.1',

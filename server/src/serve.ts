@@ -1,0 +1,65 @@
+/** One serving process: answers until it is told to stop, then finishes what it has begun. */
+import { readFileSync } from 'node:fs';
+import { createServer as createHttpServer } from 'node:http';
+import type { RequestListener, Server } from 'node:http';
+import { createServer as createHttpsServer } from 'node:https';
+import type { AddressInfo } from 'node:net';
+import type { Logger } from 'pino';
+import type { Config } from './config';
+import { doHeavyWork, inThreads } from './heavy/heavy-work';
+import { createApp } from './http/app';
+import type { Streams } from './http/routes/live';
+import { JobNewsFeed } from './live/job-news';
+import { Pool } from './sql/pool';
+
+/** Requests that are still running get this long before the process ends without them. */
+const GRACE_MS = 5000;
+/** Exit status where the port is taken. */
+export const PORT_TAKEN = 98;
+
+/** What one connection may hold: headers, the time to send them, a request, an idle wait. */
+const LIMITS = {
+  maxHeaderSize: 16 * 1024,
+  headersTimeout: 10_000,
+  requestTimeout: 120_000, // a piece of a capture on a slow network
+  keepAliveTimeout: 10_000,
+} as const;
+
+const listener = ({ tls }: Config, app: RequestListener): Server =>
+  tls
+    ? createHttpsServer({ ...LIMITS, cert: readFileSync(tls.cert), key: readFileSync(tls.key) }, app)
+    : createHttpServer(LIMITS, app);
+
+export function serve(config: Config, log: Logger): void {
+  const pool = new Pool(config.databaseUrl, log);
+  const feed = new JobNewsFeed(config.databaseUrl, log);
+  const streams: Streams = new Set();
+  const server = listener(config, createApp({ ...config, pool, feed, streams, log }));
+  void feed.open();
+  const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
+  doHeavyWork(heavy);
+
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    log.fatal({ code: error.code }, error.message);
+    process.exit(error.code === 'EADDRINUSE' ? PORT_TAKEN : 1);
+  });
+  server.listen(config.port, config.host, () => {
+    const { port } = server.address() as AddressInfo;
+    log.info({ port, host: config.host }, 'listening');
+    process.send?.({ listening: port });
+  });
+
+  let stopping = false;
+  function stop(reason: string): void {
+    if (stopping) return;
+    stopping = true;
+    log.info({ reason }, 'stopping');
+    setTimeout(() => process.exit(0), GRACE_MS).unref();
+    for (const stream of [...streams]) stream.end();
+    server.close(() => void Promise.all([pool.end(), feed.close(), heavy.close()]).finally(() => process.exit(0)));
+    server.closeIdleConnections();
+  }
+  process.on('SIGTERM', () => stop('SIGTERM'));
+  process.on('SIGINT', () => stop('SIGINT'));
+  process.on('disconnect', () => stop('the starting process is gone'));
+}
