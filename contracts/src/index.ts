@@ -9,6 +9,7 @@ export type { FloorSort } from './floor-query';
 export { InstrumentBody, NewCheck } from './instruments';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
+export { JobRecord, knownCriteria, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
 export { ChangeOver, DemoSignIn, NewPerson, OwnSecrets, PIN_DIGITS, PairPhone, PersonChanges, SignIn } from './people';

@@ -2,13 +2,15 @@ import { createHash, randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
+import { JobRecord, checkBody, knownCriteria, recordOf } from '@tetrad/contracts';
 import type { NewJob } from '@tetrad/contracts';
 import { addAct } from '../../acts/acts.sql';
-import { caseOf, judgeJob } from '../../judging/judge-job';
+import { judgeJob, viewOf } from '../../judging/judge-job';
 import { actor, permit } from '../../people/who';
-import { addJob, findJob } from '../../sql/jobs';
+import { addJob, changeJob, findJob } from '../../sql/jobs';
 import { inTransaction } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
+import { addSignOff } from '../../sql/sign-offs';
 import { addObservation, addReadings } from '../../sql/readings';
 import { shopParam } from '../body';
 import { isRepeat, writeId } from '../once';
@@ -27,7 +29,8 @@ export function caseRoutes(pool: Pool): Router {
     response.attachment(
       `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
     );
-    response.json(await caseOf(pool, shop, job));
+    const view = await viewOf(pool, shop, job);
+    response.json({ ...view.case, job: recordOf(view) });
   });
 
   router.post('/cases', async (request, response) => {
@@ -39,9 +42,12 @@ export function caseRoutes(pool: Pool): Router {
     const sent = writeId(request);
     // the job's id follows from the write's, so that a repeat finds it
     const id = sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`);
+    const { job: told, ...subject } = checked.value as Case & { job?: unknown };
+    const record = told === undefined ? null : recordIn(told);
     await inTransaction(pool, async (sql) => {
       if (await isRepeat(sql, request)) return;
-      await storeCase(sql, shop, id, checked.value);
+      await storeCase(sql, shop, id, subject, record ? optionsOf(record, subject) : {});
+      if (record) await restoreRecord(sql, shop, id, record);
       await addAct(sql, { what: 'case-imported', ...actor(request), about: id });
     });
     response.status(201).json(await storedJob(pool, shop, id));
@@ -50,10 +56,42 @@ export function caseRoutes(pool: Pool): Router {
   return router;
 }
 
+/** @throws Refusal naming every field of the record that does not fit. */
+function recordIn(told: unknown): JobRecord {
+  const checked = checkBody(JobRecord, told);
+  if (checked.ok) return checked.body;
+  throw misfit(checked.errors.map(({ field, ...rest }) => ({ field: `job.${field}`, ...rest })));
+}
+
+const optionsOf = ({ vehicle, openedAt, assignee, criteria }: JobRecord, { title }: Case): StoreOptions => ({
+  vehicle: { id: randomUUID(), ...vehicle, name: vehicle.name ?? title?.slice(0, 80) ?? 'Imported case' },
+  openedAt: new Date(openedAt),
+  ...(assignee && { assignee }),
+  ...(knownCriteria(criteria) && { criteria: knownCriteria(criteria)! }),
+});
+
+/** Status, pass and sign-off of a job that was exported. */
+async function restoreRecord(sql: Sql, shop: string, id: string, record: JobRecord): Promise<void> {
+  const { signOff, status, pass } = record;
+  if (signOff) {
+    const { by, at, judged = null, ...body } = signOff;
+    await addSignOff(sql, shop, id, { ...body, id: randomUUID() }, by, judged, new Date(at));
+  }
+  await changeJob(sql, shop, id, { version: 1, status, pass });
+}
+
 /** A UUID made from a text (RFC 9562, version 8). */
 function uuidFrom(text: string): string {
   const hex = createHash('sha256').update(text).digest('hex');
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+export interface StoreOptions {
+  readonly vehicle?: NewJob['vehicle'];
+  readonly openedAt?: Date;
+  readonly status?: 'open' | 'closed';
+  readonly assignee?: string;
+  readonly criteria?: string;
 }
 
 /** Stores a case as a new job of a new vehicle, judged at once. */
@@ -62,13 +100,7 @@ export async function storeCase(
   shop: string,
   id: string,
   subject: Case,
-  options: {
-    readonly vehicle?: NewJob['vehicle'];
-    readonly openedAt?: Date;
-    readonly status?: 'open' | 'closed';
-    readonly assignee?: string;
-    readonly criteria?: string;
-  } = {},
+  options: StoreOptions = {},
 ): Promise<void> {
   const { format: _format, system, complaint, conditions, observations = [], readings, ...extra } = subject;
   const vehicle = options.vehicle ?? {
