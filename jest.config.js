@@ -19,7 +19,15 @@ const own = {
   '^@tetrad/core/light$': '<rootDir>/core/src/light.ts',
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
 };
-const node = { testEnvironment: 'node', transform: swc, moduleNameMapper: own, rootDir: import.meta.dirname };
+/** Packages that come as modules only, which Jest cannot load as they are. */
+const MODULES_ONLY = 'jsondiffpatch|@dmsnell';
+const node = {
+  testEnvironment: 'node',
+  transform: { ...swc, [`/(?:${MODULES_ONLY})/.+\\.js$`]: ['@swc/jest', { jsc: { target: 'es2022' } }] },
+  transformIgnorePatterns: [`/node_modules/(?!(?:${MODULES_ONLY})/)`],
+  moduleNameMapper: own,
+  rootDir: import.meta.dirname,
+};
 
 export default {
   projects: [

@@ -156,8 +156,7 @@ export async function listJobs(sql: Sql, shop: string, wanted: FloorWanted): Pro
               ORDER BY t.started_at + make_interval(secs => t.seconds) DESC LIMIT 1) AS timer
        FROM job j
        JOIN vehicle v ON v.shop_id = j.shop_id AND v.vehicle_id = j.vehicle_id
-       LEFT JOIN LATERAL (SELECT document, profile FROM judgement
-                           WHERE shop_id = j.shop_id AND job_id = j.job_id ORDER BY seq DESC LIMIT 1) g ON true
+       LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
       WHERE ${conditions.join(' AND ')}
       ORDER BY ${column} DESC, j.job_id DESC
       LIMIT ${value(wanted.limit + 1)}`,

@@ -1,8 +1,34 @@
 import { CORE_VERSION } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
+import { digestOf, packed, unpacked } from '../judging/pack-judgement';
+import type { Said } from '../judging/pack-judgement';
 import type { Sql } from './pool';
 
-/** Stores a judgement with the criteria and the core it was made by; the same as before is not stored again. */
+/** After so many changes one is stored whole again, so that none takes long to put together. */
+const WHOLE_EVERY = 64;
+
+interface NewestRow {
+  readonly said: Said;
+  readonly seq: string;
+  readonly criteriaId: string;
+  readonly criteriaVersion: number;
+  readonly coreVersion: string;
+}
+
+const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow | null> => {
+  const { rows } = await sql.query<NewestRow>(
+    `SELECT seq, criteria_id AS "criteriaId", criteria_version AS "criteriaVersion", core_version AS "coreVersion",
+            jsonb_build_object('document', document, 'profile', profile) AS said
+       FROM judgement_newest WHERE shop_id = $1 AND job_id = $2`,
+    [shop, job],
+  );
+  return rows[0] ?? null;
+};
+
+/**
+ * Stores a judgement with the criteria and the core it was made by; the same as before is not stored again. The job is
+ * locked by the caller.
+ */
 export async function addJudgement(
   sql: Sql,
   shop: string,
@@ -10,21 +36,91 @@ export async function addJudgement(
   judgement: Judgement,
   profile: Profile,
 ): Promise<void> {
+  const now: Said = { document: judgement, profile };
+  const { id, version } = judgement.criteria;
+  const before = await newestRow(sql, shop, job);
+  const isSame =
+    before !== null &&
+    before.criteriaId === id &&
+    before.criteriaVersion === version &&
+    before.coreVersion === CORE_VERSION &&
+    digestOf(before.said).equals(digestOf(now));
+  if (isSame) return;
+  const { rows: counted } = await sql.query<{ changes: number }>(
+    `SELECT count(*)::integer AS changes FROM judgement
+      WHERE shop_id = $1 AND job_id = $2 AND base IS NOT NULL
+        AND seq > coalesce((SELECT max(seq) FROM judgement WHERE shop_id = $1 AND job_id = $2 AND base IS NULL), 0)`,
+    [shop, job],
+  );
+  const follows = before !== null && counted[0]!.changes < WHOLE_EVERY ? before.said : null;
+  const stored = packed(follows, now);
+  const { rows } = await sql.query<{ seq: string }>(
+    `INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, base, packed, digest)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8) RETURNING seq`,
+    [shop, job, id, version, CORE_VERSION, stored.isChange ? before!.seq : null, stored.packed, stored.digest],
+  );
   await sql.query(
-    `INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, document, profile)
-     SELECT $1::text, $2::uuid, $3::text, $4::integer, $5::text, $6::jsonb, $7::jsonb
-      WHERE NOT EXISTS (
-        SELECT 1 FROM (SELECT * FROM judgement WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1) newest
-         WHERE criteria_id = $3 AND criteria_version = $4 AND core_version = $5 AND document = $6 AND profile = $7)`,
-    [shop, job, judgement.criteria.id, judgement.criteria.version, CORE_VERSION, judgement, JSON.stringify(profile)],
+    `INSERT INTO judgement_newest (shop_id, job_id, seq, criteria_id, criteria_version, core_version, document, profile)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+     ON CONFLICT (shop_id, job_id) DO UPDATE
+       SET seq = excluded.seq, criteria_id = excluded.criteria_id, criteria_version = excluded.criteria_version,
+           core_version = excluded.core_version, document = excluded.document, profile = excluded.profile`,
+    [shop, job, rows[0]!.seq, id, version, CORE_VERSION, judgement, JSON.stringify(profile)],
   );
 }
 
 /** The newest judgement of a job, or null. */
-export async function newestJudgement(sql: Sql, shop: string, job: string): Promise<Judgement | null> {
-  const { rows } = await sql.query<{ document: Judgement }>(
-    'SELECT document FROM judgement WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1',
+export const newestJudgement = async (sql: Sql, shop: string, job: string): Promise<Judgement | null> =>
+  (await newestRow(sql, shop, job))?.said.document ?? null;
+
+/** A judgement of the past, in short. */
+export interface PastJudgement {
+  readonly seq: number;
+  readonly at: string;
+  readonly criteria: { readonly id: string; readonly version: number };
+  readonly coreVersion: string;
+}
+
+/** Every judgement of a job, the newest first. */
+export async function listJudgements(sql: Sql, shop: string, job: string): Promise<readonly PastJudgement[]> {
+  const { rows } = await sql.query<{ seq: string; at: Date; id: string; version: number; coreVersion: string }>(
+    `SELECT seq, judged_at AS at, criteria_id AS id, criteria_version AS version, core_version AS "coreVersion"
+       FROM judgement WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1000`,
     [shop, job],
   );
-  return rows[0]?.document ?? null;
+  return rows.map(({ seq, at, id, version, coreVersion }) => ({
+    seq: Number(seq),
+    at: at.toISOString(),
+    criteria: { id, version },
+    coreVersion,
+  }));
+}
+
+interface StoredRow {
+  readonly seq: string;
+  readonly base: string | null;
+  readonly packed: Buffer | null;
+  readonly digest: Buffer;
+  readonly document: Judgement | null;
+  readonly profile: Profile | null;
+}
+
+/** What was said at a time, put together from the last whole one before it; null where the job has no such judgement. */
+export async function judgementAt(sql: Sql, shop: string, job: string, seq: number): Promise<Said | null> {
+  const { rows } = await sql.query<StoredRow>(
+    `SELECT seq, base, packed, digest, document, profile FROM judgement
+      WHERE shop_id = $1 AND job_id = $2 AND seq <= $3
+        AND seq >= coalesce((SELECT max(seq) FROM judgement
+                              WHERE shop_id = $1 AND job_id = $2 AND seq <= $3 AND base IS NULL), 0)
+      ORDER BY seq`,
+    [shop, job, seq],
+  );
+  if (Number(rows.at(-1)?.seq) !== seq) return null;
+  return rows.reduce<Said | null>(
+    (before, { base, packed: bytes, digest, document, profile }) =>
+      bytes === null
+        ? { document: document!, profile: profile! }
+        : unpacked(before, { packed: bytes, isChange: base !== null, digest }),
+    null,
+  );
 }

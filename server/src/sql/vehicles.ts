@@ -40,8 +40,7 @@ export async function listVisits(sql: Sql, shop: string, vehicle: string): Promi
             coalesce((SELECT s.parts_fitted FROM sign_off s WHERE s.shop_id = j.shop_id AND s.job_id = j.job_id
                        ORDER BY s.seq DESC LIMIT 1), '[]') AS "partsFitted"
        FROM job j
-       LEFT JOIN LATERAL (SELECT document, profile FROM judgement
-                           WHERE shop_id = j.shop_id AND job_id = j.job_id ORDER BY seq DESC LIMIT 1) g ON true
+       LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
       WHERE j.shop_id = $1 AND j.vehicle_id = $2
       ORDER BY j.opened_at DESC, j.job_id`,
     [shop, vehicle],

@@ -6,11 +6,12 @@ import { addAct } from '../../acts/acts.sql';
 import { judgeJob, viewJob, viewOf } from '../../judging/judge-job';
 import { actor, permit, whoOf } from '../../people/who';
 import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
+import { judgementAt, listJudgements } from '../../sql/judgements';
 import { inTransaction } from '../../sql/pool';
 import type { Pool } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, queryAs, shopParam, uuidParam } from '../body';
-import { Refusal, notFound, problem } from '../problem';
+import { Refusal, misfit, notFound, problem } from '../problem';
 import { isRepeat } from '../once';
 import { jobOf, withJob } from './with-job';
 
@@ -60,6 +61,22 @@ export function jobRoutes(pool: Pool): Router {
 
   router.get('/jobs/:job', async (request, response) => {
     response.json(await wholeJob(pool, request));
+  });
+
+  router.get('/jobs/:job/judgements', async (request, response) => {
+    const { id } = await jobOf(pool, request);
+    response.json(await listJudgements(pool, shopParam(request), id));
+  });
+
+  /** What was said at a time, whole. */
+  router.get('/jobs/:job/judgements/:seq', async (request, response) => {
+    const { id } = await jobOf(pool, request);
+    const word = String(request.params['seq']);
+    if (!/^[1-9]\d{0,14}$/.test(word))
+      throw misfit([{ field: 'seq', found: JSON.stringify(word), allowed: 'the number of a judgement' }]);
+    const said = await judgementAt(pool, shopParam(request), id, Number(word));
+    if (!said) throw notFound('judgement', word);
+    response.json(said);
   });
 
   router.patch('/jobs/:job', async (request, response) => {
