@@ -21,6 +21,29 @@ const VIEWS = [
       await page.getByRole('dialog').waitFor();
     },
   },
+  {
+    name: 'who',
+    path: job(2),
+    ready: async (page) => {
+      await bench(page);
+      await page.getByRole('button', { name: /^Who works here/ }).click();
+      await page.getByRole('button', { name: /^Tomas/ }).click();
+      await page.getByRole('group', { name: 'PIN of Tomas Aldery' }).waitFor();
+      await page.keyboard.type('14');
+    },
+  },
+  {
+    name: 'people',
+    path: '/people',
+    ready: async (page) => {
+      await page.getByRole('button', { name: /^Who works here/ }).click();
+      await page.getByRole('button', { name: /^Edda/ }).click();
+      await page.getByRole('group', { name: 'PIN of Edda Quill' }).waitFor();
+      await page.keyboard.type('7410');
+      await page.getByRole('heading', { name: 'People' }).waitFor();
+      await page.getByText('Tomas Aldery').waitFor();
+    },
+  },
   { name: 'bench', path: job(2), ready: bench },
   {
     name: 'bench-grading',

@@ -11,6 +11,7 @@ import { scheduledBackup } from './admin/backup.mjs';
 import { leaveAddress, takeAddress } from './admin/open-database.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { Cluster, clusterFolder } from './setup/cluster.mjs';
+import { KeepRunning } from './setup/keep-running.mjs';
 import { localTls } from './setup/local-tls.mjs';
 import { installPackages } from './setup/packages.mjs';
 import { isFree } from './setup/ports.mjs';
@@ -18,10 +19,9 @@ import { checkDisk, checkNode, installDebianPackages } from './setup/requirement
 import { ROOT } from './setup/root.mjs';
 import { run } from './setup/run.mjs';
 import { SetupError, fail, step } from './setup/steps.mjs';
-import { guardDatabase, serverEnvironment, startServer, stopProcess } from './setup/supervise.mjs';
+import { serverEnvironment } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
-const MOST_CRASHES = 5;
 const KNOWN =
   '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N';
 
@@ -96,19 +96,16 @@ async function main() {
   await step('client', buildClient, changed);
 
   let cluster = null;
-  let guard = null;
-  let server = null;
+  let running = null;
   let stopping = false;
   let backups;
   const stop = async (code, why) => {
     if (stopping) return;
     stopping = true;
     if (why) console.error(`\nTetrad: ${why}`);
-    if (server) await stopProcess(server.child);
     clearInterval(backups);
     if (cluster) await takeAddress();
-    await cluster?.stop();
-    guard?.stdin.destroy();
+    await (running ?? cluster)?.stop();
     process.exit(code);
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
@@ -127,14 +124,17 @@ async function main() {
         'database',
         async () => {
           await cluster.start();
-          guard = guardDatabase(cluster.pid);
           await cluster.createDatabase();
           await leaveAddress(cluster.url());
         },
         () => `on 127.0.0.1:${cluster.port}`,
       );
-      cluster.onExit(() => void stop(1, 'the database process ended; the server is stopped.'));
     }
+    running = new KeepRunning({
+      cluster,
+      say: (text) => console.error(`Tetrad: ${text}`),
+      giveUp: (why) => void stop(1, `${why}; all is stopped.`),
+    });
     const env = {
       ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
       TETRAD_LOG_LEVEL: options['log-level'],
@@ -171,30 +171,12 @@ async function main() {
       },
     );
     const serving = { ...env, TETRAD_DATABASE_URL: prepared.address };
-    const crashes = [];
-    /** A server that ends by itself is started again, but not for ever. */
-    const watch = (running) => {
-      server = running;
-      running.child.once('exit', (code, signal) => {
-        if (stopping) return;
-        const now = Date.now();
-        crashes.push(now);
-        if (crashes.filter((at) => now - at < 60_000).length > MOST_CRASHES)
-          return void stop(
-            1,
-            `the server process ended ${MOST_CRASHES + 1} times within a minute; the database is stopped.`,
-          );
-        console.error(`Tetrad: the server process ended with ${signal ?? code}; it is started again.`);
-        startServer(serving).then(watch, (error) => void stop(1, error.message));
-      });
-      return running;
-    };
-    server = await step(
+    const port = await step(
       'server process',
-      async () => watch(await startServer(serving)),
+      () => running.serve(serving),
       () => 'listening',
     );
-    const address = `${tls ? 'https' : 'http'}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${server.port}`;
+    const address = `${tls ? 'https' : 'http'}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${port}`;
     console.log(`\nTetrad is at  ${address}/`);
     if (prepared.first) {
       const { shop, name, oneTimePassword } = prepared.first;

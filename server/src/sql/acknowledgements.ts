@@ -1,5 +1,5 @@
-import type { AcknowledgementView } from '@tetrad/contracts';
 import type { CautionName } from '@tetrad/core';
+import { isoTime } from './iso-time';
 import type { Sql } from './pool';
 
 /** Acknowledgements that count: those not taken back. */
@@ -7,17 +7,9 @@ const STANDING = `acknowledgement a WHERE a.shop_id = $1 AND a.job_id = $2 AND N
   SELECT 1 FROM acknowledgement_taken_back t
    WHERE (t.shop_id, t.job_id, t.caution, t.seq) = (a.shop_id, a.job_id, a.caution, a.seq))`;
 
-export async function listAcknowledgements(
-  sql: Sql,
-  shop: string,
-  job: string,
-): Promise<readonly AcknowledgementView[]> {
-  const { rows } = await sql.query<Omit<AcknowledgementView, 'at'> & { at: Date }>(
-    `SELECT caution, acknowledged_by AS by, acknowledged_at AS at FROM ${STANDING} ORDER BY a.seq`,
-    [shop, job],
-  );
-  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
-}
+/** Those of job $2, in their order. */
+export const ACKNOWLEDGEMENTS = `SELECT coalesce(jsonb_agg(jsonb_build_object('caution', a.caution, 'by', a.acknowledged_by,
+  'at', ${isoTime('a.acknowledged_at')}) ORDER BY a.seq), '[]') FROM ${STANDING}`;
 
 /** A caution that stands is acknowledged once: the first name and time stay. The job is locked by the caller. */
 export async function acknowledge(

@@ -13,12 +13,18 @@ interface NewestRow {
   readonly criteriaId: string;
   readonly criteriaVersion: number;
   readonly coreVersion: string;
+  /** Judgements since the last that is stored whole. */
+  readonly changes: number;
 }
 
 const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow | null> => {
   const { rows } = await sql.query<NewestRow>(
     `SELECT seq, criteria_id AS "criteriaId", criteria_version AS "criteriaVersion", core_version AS "coreVersion",
-            jsonb_build_object('document', document, 'profile', profile) AS said
+            jsonb_build_object('document', document, 'profile', profile) AS said,
+            (SELECT count(*)::integer FROM judgement
+              WHERE shop_id = $1 AND job_id = $2 AND base IS NOT NULL
+                AND seq > coalesce((SELECT max(seq) FROM judgement WHERE shop_id = $1 AND job_id = $2 AND base IS NULL), 0)
+            ) AS changes
        FROM judgement_newest WHERE shop_id = $1 AND job_id = $2`,
     [shop, job],
   );
@@ -46,26 +52,19 @@ export async function addJudgement(
     before.coreVersion === CORE_VERSION &&
     digestOf(before.said).equals(digestOf(now));
   if (isSame) return;
-  const { rows: counted } = await sql.query<{ changes: number }>(
-    `SELECT count(*)::integer AS changes FROM judgement
-      WHERE shop_id = $1 AND job_id = $2 AND base IS NOT NULL
-        AND seq > coalesce((SELECT max(seq) FROM judgement WHERE shop_id = $1 AND job_id = $2 AND base IS NULL), 0)`,
-    [shop, job],
-  );
-  const follows = before !== null && counted[0]!.changes < WHOLE_EVERY ? before.said : null;
+  const follows = before !== null && before.changes < WHOLE_EVERY ? before.said : null;
   const stored = packed(follows, now);
-  const { rows } = await sql.query<{ seq: string }>(
-    `INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, base, packed, digest)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8) RETURNING seq`,
-    [shop, job, id, version, CORE_VERSION, stored.isChange ? before!.seq : null, stored.packed, stored.digest],
-  );
+  const base = stored.isChange ? before!.seq : null;
   await sql.query(
-    `INSERT INTO judgement_newest (shop_id, job_id, seq, criteria_id, criteria_version, core_version, document, profile)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+    `WITH added AS (
+       INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, base, packed, digest)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8) RETURNING seq)
+     INSERT INTO judgement_newest (shop_id, job_id, seq, criteria_id, criteria_version, core_version, document, profile)
+     SELECT $1, $2, seq, $3, $4, $5, $9, $10 FROM added
      ON CONFLICT (shop_id, job_id) DO UPDATE
        SET seq = excluded.seq, criteria_id = excluded.criteria_id, criteria_version = excluded.criteria_version,
            core_version = excluded.core_version, document = excluded.document, profile = excluded.profile`,
-    [shop, job, rows[0]!.seq, id, version, CORE_VERSION, judgement, JSON.stringify(profile)],
+    [shop, job, id, version, CORE_VERSION, base, stored.packed, stored.digest, judgement, JSON.stringify(profile)],
   );
 }
 

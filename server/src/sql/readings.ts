@@ -1,15 +1,15 @@
 import type { Observation, Reading } from '@tetrad/core';
 import type { Sql } from './pool';
 
-/** The readings of a job in the order they were entered, voids included as the format has them. */
-export async function listReadings(sql: Sql, shop: string, job: string): Promise<readonly Reading[]> {
-  const { rows } = await sql.query<{ document: Reading; reason: string | null }>(
-    `SELECT r.document, x.reason FROM reading r LEFT JOIN reading_void x USING (shop_id, job_id, reading_id)
-      WHERE r.shop_id = $1 AND r.job_id = $2 ORDER BY r.seq`,
-    [shop, job],
-  );
-  return rows.map(({ document, reason }) => (reason === null ? document : { ...document, void: reason }));
-}
+/** The readings of job $2 in the order they were entered, voids included as the format has them. */
+export const READINGS = `SELECT coalesce(jsonb_agg(CASE WHEN x.reason IS NULL THEN r.document
+    ELSE r.document || jsonb_build_object('void', x.reason) END ORDER BY r.seq), '[]')
+  FROM reading r LEFT JOIN reading_void x USING (shop_id, job_id, reading_id) WHERE r.shop_id = $1 AND r.job_id = $2`;
+
+/** The observations of job $2 that were not taken back. */
+export const OBSERVATIONS = `SELECT coalesce(jsonb_agg(o.document ORDER BY o.seq), '[]')
+  FROM observation o LEFT JOIN observation_taken_back t USING (shop_id, job_id, observation_id)
+ WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL`;
 
 /** Adds a reading. @returns the stored one where its id is taken already, else null. */
 export async function addReading(sql: Sql, shop: string, job: string, reading: Reading): Promise<Reading | null> {
@@ -61,15 +61,6 @@ export async function voidReading(
     [shop, job, id, reason, by],
   );
   return true;
-}
-
-export async function listObservations(sql: Sql, shop: string, job: string): Promise<readonly Observation[]> {
-  const { rows } = await sql.query<{ document: Observation }>(
-    `SELECT o.document FROM observation o LEFT JOIN observation_taken_back t USING (shop_id, job_id, observation_id)
-      WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL ORDER BY o.seq`,
-    [shop, job],
-  );
-  return rows.map(({ document }) => document);
 }
 
 export async function addObservation(

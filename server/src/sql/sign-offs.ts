@@ -1,17 +1,13 @@
-import type { NewSignOff, SignOffView } from '@tetrad/contracts';
+import type { NewSignOff } from '@tetrad/contracts';
 import type { Decision } from '@tetrad/core';
+import { isoTime } from './iso-time';
 import type { Sql } from './pool';
 
-/** The newest sign-off of a job; earlier ones stay stored. */
-export async function newestSignOff(sql: Sql, shop: string, job: string): Promise<SignOffView | null> {
-  const { rows } = await sql.query<Omit<SignOffView, 'at'> & { at: Date }>(
-    `SELECT sign_off_id AS id, signed_by AS by, signed_at AS at, action, part, reason, conclusion,
-            parts_fitted AS "partsFitted", comment, solved, judged
-       FROM sign_off WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1`,
-    [shop, job],
-  );
-  return rows[0] ? { ...rows[0], at: rows[0].at.toISOString() } : null;
-}
+/** The newest sign-off of job $2; earlier ones stay stored. */
+export const SIGN_OFF = `SELECT jsonb_build_object('id', sign_off_id, 'by', signed_by, 'at', ${isoTime('signed_at')},
+  'action', action, 'part', part, 'reason', reason, 'conclusion', conclusion, 'partsFitted', parts_fitted,
+  'comment', comment, 'solved', solved, 'judged', judged)
+  FROM sign_off WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1`;
 
 /** Adds a sign-off beside the judge's decision at that time. A repeat of the same id changes nothing. */
 export async function addSignOff(

@@ -1,21 +1,16 @@
-import type { StartTimer, TimerView } from '@tetrad/contracts';
+import type { StartTimer } from '@tetrad/contracts';
 import { isCount, usualSeconds } from '@tetrad/core';
 import type { WaitKind } from '@tetrad/core';
+import { isoTime } from './iso-time';
 import type { Sql } from './pool';
 
-/** A timer as JSON, with the time as the clients read it. */
+/** A timer as JSON; `t` is its row. */
 export const TIMER = `jsonb_build_object('id', t.timer_id, 'kind', t.kind, 'seconds', t.seconds, 'startedAt',
-  to_char(t.started_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))`;
+  ${isoTime('t.started_at')})`;
 
-/** Timers of a job that nobody has stopped, the oldest first; those that have run out too. */
-export async function listTimers(sql: Sql, shop: string, job: string): Promise<readonly TimerView[]> {
-  const { rows } = await sql.query<{ timer: TimerView }>(
-    `SELECT ${TIMER} AS timer FROM timer t
-      WHERE shop_id = $1 AND job_id = $2 AND stopped_at IS NULL ORDER BY started_at, timer_id`,
-    [shop, job],
-  );
-  return rows.map(({ timer }) => timer);
-}
+/** Timers of job $2 that nobody has stopped, the oldest first; those that have run out too. */
+export const TIMERS = `SELECT coalesce(jsonb_agg(${TIMER} ORDER BY t.started_at, t.timer_id), '[]') FROM timer t
+  WHERE t.shop_id = $1 AND t.job_id = $2 AND t.stopped_at IS NULL`;
 
 /** Starts a timer on the server's clock; another of the same kind is stopped by it. A repeat changes nothing. */
 export async function startTimer(sql: Sql, shop: string, job: string, body: StartTimer): Promise<void> {
