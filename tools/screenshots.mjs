@@ -41,7 +41,7 @@ const VIEWS = [
       await page.getByRole('group', { name: 'PIN of Edda Quill' }).waitFor();
       await page.keyboard.type('7410');
       await page.getByRole('heading', { name: 'People' }).waitFor();
-      await page.getByText('Tomas Aldery').waitFor();
+      await page.getByRole('cell', { name: 'Tomas Aldery', exact: true }).waitFor();
     },
   },
   { name: 'bench', path: job(2), ready: bench },
