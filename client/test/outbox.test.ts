@@ -126,6 +126,36 @@ describe('the outbox', () => {
     expect(refused.map(({ problem }) => problem?.detail)).toEqual(['reading.value: found 99']);
     expect(sent).toEqual(['a', 'b']);
   });
+
+  it('puts aside what the server fails at again and again, and goes on; a fault that passes is none of it', async () => {
+    answers = (item) =>
+      item.kind === 'reading' && item.body.reading.id === 'a' ? failure(500, 'Something failed.') : of(jobView());
+    store.dispatch(OutboxActions.queued({ item: reading('a', 12.6) }));
+    store.dispatch(OutboxActions.queued({ item: reading('b', 12.5) }));
+    await settle();
+    const tries = () => sent.filter((id) => id === 'a').length;
+    while (tries() < 3) {
+      store.dispatch(OutboxActions.flush());
+      await settle();
+    }
+    expect((await items()).map(({ state }) => state)).toEqual(['waiting', 'waiting']);
+    store.dispatch(OutboxActions.flush());
+    await settle();
+    const refused = await firstValueFrom(store.select(selectRefused));
+    expect(refused.map(({ problem }) => problem?.detail)).toEqual(['Something failed.']);
+    expect(sent.at(-1)).toBe('b');
+  });
+
+  it('waits where nobody is signed in, and loses nothing', async () => {
+    answers = () => failure(401, 'Nobody is signed in.');
+    store.dispatch(OutboxActions.queued({ item: reading('a', 12.6) }));
+    await settle();
+    expect((await items()).map(({ state }) => state)).toEqual(['waiting']);
+    answers = () => of(jobView());
+    store.dispatch(OutboxActions.flush());
+    await settle();
+    expect(await items()).toEqual([]);
+  });
 });
 
 describe('a quick check', () => {

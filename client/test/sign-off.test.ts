@@ -30,9 +30,7 @@ describe('the sign-off', () => {
     expect(document.body.textContent).toContain('Signed by Ilse');
     await typeInto(fixture, 'Parts fitted', 'battery 560 A, , clamp');
     await submit(fixture);
-    expect(signed).toEqual([
-      expect.objectContaining({ action: 'stop', partsFitted: ['battery 560 A', 'clamp'] }),
-    ]);
+    expect(signed).toEqual([expect.objectContaining({ action: 'stop', partsFitted: ['battery 560 A', 'clamp'] })]);
     expect(signed[0]).not.toHaveProperty('reason');
   });
 

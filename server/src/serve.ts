@@ -46,7 +46,8 @@ export function serve(config: Config, log: Logger): void {
   server.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
     log.info({ port, host: config.host }, 'listening');
-    process.send?.({ listening: port });
+    // who started this may be gone already: that is heard as a disconnect
+    process.send?.({ listening: port }, undefined, undefined, () => undefined);
   });
 
   let stopping = false;
