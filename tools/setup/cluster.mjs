@@ -121,6 +121,8 @@ export class Cluster {
       unix_socket_directories: '',
       logging_collector: 'off',
       log_min_messages: 'fatal',
+      // after a crash one call for the whole file system, instead of one for every file
+      recovery_init_sync_method: 'syncfs',
     };
     const args = ['-D', this.#folder, ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`])];
     const child = spawn(join(this.#bin, 'postgres'), args, {
@@ -133,7 +135,7 @@ export class Cluster {
     child.stderr.on('data', (data) => (said = (said + data).slice(-2000)));
     const deadline = Date.now() + START_MS;
     while (Date.now() < deadline) {
-      if (child.exitCode !== null) throw new SetupError(whyNotStarted(said, this.#folder));
+      if (child.exitCode !== null || child.signalCode !== null) throw new SetupError(whyNotStarted(said, this.#folder));
       if (spawnSync(join(this.#bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(this.#port)]).status === 0)
         return;
       await new Promise((resolve) => setTimeout(resolve, 50));

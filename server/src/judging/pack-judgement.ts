@@ -45,21 +45,21 @@ const canonical = (value: unknown): string =>
       ? Object.fromEntries(Object.entries(entry).sort(([a], [b]) => (a < b ? -1 : 1)))
       : entry,
   );
-export const digestOf = (said: Said): Buffer =>
-  createHash('sha256')
-    .update(canonical(plain(said)))
-    .digest();
+const digestOf = (said: Said): Buffer => createHash('sha256').update(canonical(said)).digest();
 
 /** As it is after a way through JSON: what is undefined is absent. */
-const plain = (said: Said): Said => JSON.parse(JSON.stringify(said)) as Said;
-const pack = (value: unknown): Buffer => deflateRawSync(JSON.stringify(value), { level: 9 });
+export const plain = (said: Said): Said => JSON.parse(JSON.stringify(said)) as Said;
+const pack = (value: unknown): Buffer => deflateRawSync(JSON.stringify(value));
 
-/** @param before The judgement it follows; null where there is none, or it is to be whole. */
+/**
+ * @param before The judgement it follows, plain; null where there is none, or it is to be whole.
+ * @param now Plain too.
+ */
 export function packed(before: Said | null, now: Said): Packed {
   const digest = digestOf(now);
   const isLong = now.document.readings.length > MOST_COMPARED;
   if (before === null || isLong) return { packed: pack(now), isChange: false, digest };
-  return { packed: pack(differ.diff(plain(before), plain(now)) ?? null), isChange: true, digest };
+  return { packed: pack(differ.diff(before, now) ?? null), isChange: true, digest };
 }
 
 /** @throws Error where what is put together is not what was said. */

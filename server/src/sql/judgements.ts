@@ -1,6 +1,6 @@
 import { CORE_VERSION } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
-import { digestOf, packed, unpacked } from '../judging/pack-judgement';
+import { packed, plain, unpacked } from '../judging/pack-judgement';
 import type { Said } from '../judging/pack-judgement';
 import type { Sql } from './pool';
 
@@ -13,6 +13,8 @@ interface NewestRow {
   readonly criteriaId: string;
   readonly criteriaVersion: number;
   readonly coreVersion: string;
+  /** Null of one that an earlier version stored. */
+  readonly digest: Buffer | null;
   /** Judgements since the last that is stored whole. */
   readonly changes: number;
 }
@@ -21,11 +23,12 @@ const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow
   const { rows } = await sql.query<NewestRow>(
     `SELECT seq, criteria_id AS "criteriaId", criteria_version AS "criteriaVersion", core_version AS "coreVersion",
             jsonb_build_object('document', document, 'profile', profile) AS said,
+            (SELECT digest FROM judgement j WHERE j.shop_id = $1 AND j.job_id = $2 AND j.seq = n.seq) AS digest,
             (SELECT count(*)::integer FROM judgement
               WHERE shop_id = $1 AND job_id = $2 AND base IS NOT NULL
                 AND seq > coalesce((SELECT max(seq) FROM judgement WHERE shop_id = $1 AND job_id = $2 AND base IS NULL), 0)
             ) AS changes
-       FROM judgement_newest WHERE shop_id = $1 AND job_id = $2`,
+       FROM judgement_newest n WHERE shop_id = $1 AND job_id = $2`,
     [shop, job],
   );
   return rows[0] ?? null;
@@ -42,18 +45,18 @@ export async function addJudgement(
   judgement: Judgement,
   profile: Profile,
 ): Promise<void> {
-  const now: Said = { document: judgement, profile };
+  const now = plain({ document: judgement, profile });
   const { id, version } = judgement.criteria;
   const before = await newestRow(sql, shop, job);
+  const follows = before !== null && before.changes < WHOLE_EVERY ? before.said : null;
+  const stored = packed(follows, now);
   const isSame =
     before !== null &&
     before.criteriaId === id &&
     before.criteriaVersion === version &&
     before.coreVersion === CORE_VERSION &&
-    digestOf(before.said).equals(digestOf(now));
+    (before.digest?.equals(stored.digest) ?? false);
   if (isSame) return;
-  const follows = before !== null && before.changes < WHOLE_EVERY ? before.said : null;
-  const stored = packed(follows, now);
   const base = stored.isChange ? before!.seq : null;
   await sql.query(
     `WITH added AS (
