@@ -14,6 +14,9 @@ const TOLD_MS = 2000;
 const LEVEL_MEGABYTES = 100;
 const RATIO = 2.5;
 
+/** How fast is for the long run to say; what must hold on any machine is judged in both. */
+const inTime = (isMet) => isShort || isMet;
+
 const AMOUNTS = isShort
   ? { server: 3, database: 2, connections: 5, malformed: 1500, streams: 100, changes: 3, writes: 5 }
   : { server: 100, database: 100, connections: 100, malformed: 20_000, streams: 1000, changes: 10, writes: 20 };
@@ -37,7 +40,7 @@ async function main() {
         () => kills(app, what, AMOUNTS[what]),
         ({ acknowledged, lost, twice, longestMs }) => [
           `${acknowledged} acknowledged, ${lost} lost, ${twice} twice, longest without one ${(longestMs / 1000).toFixed(1)} s`,
-          lost === 0 && twice === 0 && longestMs < BACK_MS,
+          lost === 0 && twice === 0 && inTime(longestMs < BACK_MS),
         ],
       );
     await measure(
@@ -55,7 +58,7 @@ async function main() {
       () => streams(app, AMOUNTS.streams, AMOUNTS.changes),
       ({ told: reached, slowestMs }) => [
         `${reached.toFixed(0)} told, the last after ${(slowestMs / 1000).toFixed(2)} s`,
-        reached === AMOUNTS.streams && slowestMs < TOLD_MS,
+        reached === AMOUNTS.streams && inTime(slowestMs < TOLD_MS),
       ],
     );
     await measure(
@@ -64,8 +67,7 @@ async function main() {
       () => writes(app, AMOUNTS.writes),
       ({ ownMs, bareMs, faults }) => [
         `${ownMs.toFixed(0)} ms, ${(ownMs / bareMs).toFixed(1)} × the bare route, ${faults} faults`,
-        // how fast is for the long run to say; that none fails is for both
-        faults === 0 && (isShort || ownMs / bareMs <= RATIO),
+        faults === 0 && inTime(ownMs / bareMs <= RATIO),
       ],
     );
     return told;
