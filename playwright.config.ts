@@ -8,8 +8,8 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 150_000,
+  expect: { timeout: 25_000 },
   reporter: process.env['TETRAD_E2E_REPORT']
     ? [['dot'], ['json', { outputFile: process.env['TETRAD_E2E_REPORT'] }]]
     : 'list',
