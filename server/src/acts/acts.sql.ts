@@ -42,8 +42,8 @@ export interface Act {
 }
 
 /**
- * Adds an entry to the working shop's record. Call it last in a transaction: other entries of the shop wait until that
- * has ended.
+ * Adds an entry to the working shop's record: by itself, or last in a transaction, since other entries of the shop wait
+ * until that has ended.
  */
 export async function addAct(sql: Sql, { what, person, from, about = null, detail }: Act): Promise<void> {
   const entry = { at: new Date().toISOString(), what, by: person?.id ?? null, name: person?.name ?? null, about, from };

@@ -149,9 +149,12 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
       throw new Refusal(
         problem(409, 'not-whole', `Only ${capture.stored} of ${capture.bytes} bytes are stored so far.`),
       );
-    await inTransaction(pool, (sql) =>
-      addAct(sql, { what: 'capture-exported', ...actor(request), about: capture.job, detail: { capture: capture.id } }),
-    );
+    await addAct(pool, {
+      what: 'capture-exported',
+      ...actor(request),
+      about: capture.job,
+      detail: { capture: capture.id },
+    });
     response.attachment(capture.name);
     response.type('application/octet-stream');
     response.setHeader('Content-Length', String(capture.bytes));

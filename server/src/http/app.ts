@@ -50,7 +50,7 @@ export interface AppOptions {
   /** Where backups are made by schedule; null where they are not. */
   readonly backupsFolder?: string | null;
   /** Requests that one address may make in a second. */
-  readonly requestsASecond?: number;
+  readonly requestsASecond: number;
   /** Folder of the built client, or null to serve the API alone. */
   readonly clientFolder: string | null;
 }
@@ -59,12 +59,11 @@ const BODY_LIMIT = '1mb';
 /** Asked every few seconds by whoever watches; nothing to note. */
 const QUIET = new Set(['/api/health', '/api/ready', '/api/clock']);
 const YEAR_S = 31_536_000;
-const REQUESTS_A_SECOND = 300;
 
 /** The whole HTTP application; it holds no state of its own but its open streams. */
 export function createApp(options: AppOptions): Express {
   const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
-  const { names = [], demoDoor = 'closed', requestsASecond = REQUESTS_A_SECOND, backupsFolder = null } = options;
+  const { names = [], demoDoor = 'closed', requestsASecond, backupsFolder = null } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine

@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type { RequestHandler } from 'express';
 import { Gauge, Histogram, Registry, collectDefaultMetrics } from 'prom-client';
 import { Refusal, problem } from '../http/problem';
-import { isLoopback } from '../people/demo';
+import { isFromHere } from '../http/from-here';
 import type { Pool } from '../sql/pool';
 
 /** Seconds at which answers are counted: a key's grade to a report. */
@@ -41,7 +41,7 @@ export function metrics(pool: Pool, streams: { readonly size: number }): Metrics
 
   const routes = Router();
   routes.get('/metrics', async (request, response) => {
-    if (!isLoopback(request.socket.remoteAddress) || request.get('x-forwarded-for') !== undefined)
+    if (!isFromHere(request))
       throw new Refusal(problem(403, 'not-here', 'Figures of the server are told to its own machine alone.'));
     response.type(registry.contentType).send(await registry.metrics());
   });

@@ -2,6 +2,7 @@
 import type { Request } from 'express';
 import type { Role } from '@tetrad/contracts';
 import { DEMO_SHOP, EMPTY_SHOP } from '../demo/demo-shops';
+import { isFromHere } from '../http/from-here';
 
 /** Where the demo lets people in without a password: nowhere, from this machine, or from anywhere. */
 export const DEMO_DOORS = ['closed', 'loopback', 'open'] as const;
@@ -28,14 +29,6 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
 ];
 export const DEMO_SHOPS = [DEMO_SHOP, EMPTY_SHOP];
 
-const LOOPBACK = /^(?:127\.|::1$|::ffff:127\.)/;
-
-export const isLoopback = (address: string | undefined): boolean => LOOPBACK.test(address ?? '');
-
-/** Whether the demo signs this one in by itself. A proxy on this machine would make everybody local: then it does not. */
+/** Whether the demo signs this one in by itself. */
 export const isLetIn = (door: DemoDoor, request: Request): boolean =>
-  door === 'open' ||
-  (door === 'loopback' &&
-    isLoopback(request.socket.remoteAddress) &&
-    request.get('x-forwarded-for') === undefined &&
-    request.get('forwarded') === undefined);
+  door === 'open' || (door === 'loopback' && isFromHere(request));

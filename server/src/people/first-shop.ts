@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { addAct } from '../acts/acts.sql';
 import { inTransaction } from '../sql/pool';
 import type { Pool } from '../sql/pool';
-import { addShop, findShop } from '../sql/shops';
+import { addShop } from '../sql/shops';
 import { inShop } from '../sql/working-shop';
 import { addPerson, personNamed } from './people.sql';
 import { hashSecret, oneTimePassword } from './secrets';
@@ -21,9 +21,7 @@ export interface FirstAccount {
 /** @returns the account that was made; null where the shop has its administrator. */
 export const firstShop = (pool: Pool): Promise<FirstAccount | null> =>
   inShop(FIRST_SHOP.id, async () => {
-    if (await findShop(pool, FIRST_SHOP.id)) {
-      if (await personNamed(pool, FIRST_NAME)) return null;
-    }
+    if (await personNamed(pool, FIRST_NAME)) return null;
     const password = oneTimePassword();
     const id = randomUUID();
     const passwordHash = await hashSecret(password);

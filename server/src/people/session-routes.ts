@@ -19,7 +19,7 @@ import { changePerson, endSessions, findPerson, personNamed } from './people.sql
 import type { PersonRow } from './people.sql';
 import { hashSecret, isSecret, tokenHash } from './secrets';
 import { shopOfSession } from './session-store';
-import { actor, only, whoOf } from './who';
+import { NOT_SIGNED_IN, actor, only, whoOf } from './who';
 
 const signedIn = (shop: string, { id, name, role }: PersonRow, kind: SessionKind, job: string | null = null) => ({
   kind,
@@ -61,16 +61,14 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
       return person;
     }
     await attemptFailed(pool, counted);
-    await inTransaction(pool, (sql) =>
-      addAct(sql, { what: 'sign-in-failed', person: null, from: request.ip ?? null, about: person?.id ?? null }),
-    );
+    await addAct(pool, { what: 'sign-in-failed', person: null, from: request.ip ?? null, about: person?.id ?? null });
     throw refusal;
   }
 
   router.get('/', async (request, response) => {
     if (!request.session.signedIn)
       throw new Refusal({
-        ...problem(401, 'not-signed-in', 'Nobody is signed in on this device, or the session has ended.'),
+        ...NOT_SIGNED_IN,
         ...(isLetIn(door, request) && { demo: true }),
       });
     response.json(await view(request));
@@ -93,7 +91,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
         wrong,
       );
       await openSession(request, signedIn(shop, person, person.mustChange ? 'first' : 'device'));
-      await inTransaction(pool, (sql) => addAct(sql, { what: 'signed-in', ...actor(request) }));
+      await addAct(pool, { what: 'signed-in', ...actor(request) });
     });
     response.status(201).json(await view(request));
   });
@@ -108,7 +106,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
       const person = await findPerson(pool, DEMO_PEOPLE[0]!.id);
       if (!person?.active) throw new Refusal(problem(403, 'no-demo', 'The made-up technician of the demo is gone.'));
       await openSession(request, signedIn(shop, person, 'device'));
-      await inTransaction(pool, (sql) => addAct(sql, { what: 'signed-in', ...actor(request) }));
+      await addAct(pool, { what: 'signed-in', ...actor(request) });
     });
     response.status(201).json(await view(request));
   });
@@ -127,7 +125,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
         new Refusal(problem(403, 'wrong-pin', 'This PIN is not the one of that person.')),
       );
       await openSession(request, signedIn(shop, person, 'device'), endsAt); // the shift goes on, it does not begin again
-      await inTransaction(pool, (sql) => addAct(sql, { what: 'changed-over', ...actor(request) }));
+      await addAct(pool, { what: 'changed-over', ...actor(request) });
     });
     response.json(await view(request));
   });
@@ -143,7 +141,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
           problem(403, 'no-pairing', 'This code has been used or is too old. Show a new one on the bench.'),
         );
       await openSession(request, signedIn(shop, person, 'phone', pairing.job));
-      await inTransaction(pool, (sql) => addAct(sql, { what: 'phone-paired', ...actor(request), about: pairing.job }));
+      await addAct(pool, { what: 'phone-paired', ...actor(request), about: pairing.job });
     });
     response.status(201).json(await view(request));
   });
@@ -178,7 +176,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
   router.delete('/', async (request, response) => {
     const { shop } = whoOf(request);
     await inShop(shop, async () => {
-      await inTransaction(pool, (sql) => addAct(sql, { what: 'signed-out', ...actor(request) }));
+      await addAct(pool, { what: 'signed-out', ...actor(request) });
       await closeSession(request);
     });
     response.status(204).end();

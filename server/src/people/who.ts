@@ -6,11 +6,16 @@ import { Refusal, notFound, problem } from '../http/problem';
 import { inShop } from '../sql/working-shop';
 import type { SignedIn } from './session-store';
 
+export const NOT_SIGNED_IN = problem(
+  401,
+  'not-signed-in',
+  'Nobody is signed in on this device, or the session has ended.',
+);
+
 /** @throws Refusal 401 where nobody is signed in. */
 export function whoOf(request: Request): SignedIn {
   const who = request.session.signedIn;
-  if (!who)
-    throw new Refusal(problem(401, 'not-signed-in', 'Nobody is signed in on this device, or the session has ended.'));
+  if (!who) throw new Refusal(NOT_SIGNED_IN);
   return who;
 }
 

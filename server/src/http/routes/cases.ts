@@ -25,7 +25,7 @@ export function caseRoutes(pool: Pool): Router {
   router.get('/jobs/:job/case', async (request, response) => {
     const shop = shopParam(request);
     const job = await jobOf(pool, request);
-    await inTransaction(pool, (sql) => addAct(sql, { what: 'case-exported', ...actor(request), about: job.id }));
+    await addAct(pool, { what: 'case-exported', ...actor(request), about: job.id });
     response.attachment(
       `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
     );

@@ -4,7 +4,6 @@ import { addAct } from '../../acts/acts.sql';
 import { captureView, capturesOfJob } from '../../captures/captures.sql';
 import { heavyWork } from '../../heavy/heavy-work';
 import { actor } from '../../people/who';
-import { inTransaction } from '../../sql/pool';
 import type { Pool } from '../../sql/pool';
 import { findShop } from '../../sql/shops';
 import { queryAs, shopParam } from '../body';
@@ -19,7 +18,7 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
     const figures = figuresOf(queryAs(FigureQuery, request));
     const job = await wholeJob(pool, request);
     const captures = (await capturesOfJob(pool, shop, job.id)).map(captureView);
-    await inTransaction(pool, (sql) => addAct(sql, { what: 'report-exported', ...actor(request), about: job.id }));
+    await addAct(pool, { what: 'report-exported', ...actor(request), about: job.id });
     const name = (await findShop(pool, shop))?.name ?? shop;
     const gone = new AbortController();
     response.on('close', () => gone.abort());
