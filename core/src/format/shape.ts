@@ -157,16 +157,15 @@ export function object<R extends Fields, O extends Fields>(
   required: R,
   optional: O,
 ): Shape<Flat<Inferred<R> & Partial<Inferred<O>>>> {
-  const known = Object.entries({ ...required, ...optional });
-  const names = new Set(known.map(([key]) => key));
-  const needed = new Set(Object.keys(required));
+  const known = new Map(Object.entries({ ...required, ...optional }));
+  const needed = Object.keys(required);
   const wanted: Wanted = { code: 'object', with: {} };
   return {
     wanted,
     schema: {
       type: 'object',
-      required: [...needed],
-      properties: Object.fromEntries(known.map(([key, shape]) => [key, shape.schema])),
+      required: needed,
+      properties: Object.fromEntries([...known].map(([key, shape]) => [key, shape.schema])),
     },
     check(given, path, report) {
       if (typeof given !== 'object' || given === null || Array.isArray(given)) {
@@ -174,12 +173,15 @@ export function object<R extends Fields, O extends Fields>(
         return;
       }
       const fields = given as Record<string, unknown>;
-      for (const [key, shape] of known) {
-        const value = fields[key]; // a key of ours is never one an object inherits
-        if (value !== undefined || needed.has(key)) shape.check(value, `${path}.${key}`, report);
+      // a key of ours is never one an object inherits
+      for (const key of needed)
+        if (fields[key] === undefined) known.get(key)!.check(undefined, `${path}.${key}`, report);
+      for (const key of Object.keys(fields)) {
+        const value = fields[key];
+        const shape = known.get(key);
+        if (!shape) report.unknownLength += key.length + (JSON.stringify(value)?.length ?? 0);
+        else if (value !== undefined) shape.check(value, `${path}.${key}`, report);
       }
-      for (const key of Object.keys(fields))
-        if (!names.has(key)) report.unknownLength += key.length + (JSON.stringify(fields[key])?.length ?? 0);
     },
   };
 }

@@ -81,8 +81,7 @@ function surveyPass(subject: Case, criteria: CriteriaSet, pass: Pass, reasons: M
 function settle(sight: Sight): Situation {
   const graded = new Map<string, Assessment>();
   for (const reading of sight.readings) graded.set(reading.id, grade(reading, sight));
-  const situation = { ...sight, graded, paths: () => solvePaths(sight) };
-  return situation as unknown as Situation;
+  return Object.assign(sight, { graded, paths: () => solvePaths(sight) }) as unknown as Situation;
 }
 
 function notPhysical(reading: Reading, { case: { system } }: Sight): Said | null {

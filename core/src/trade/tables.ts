@@ -35,11 +35,17 @@ export const FAULT_NAMES: readonly FaultName[] = (Object.keys(FAULT_FILES) as Fa
 /** What may be asked for next. */
 export const STEP_NAMES: readonly StepName[] = [...TEST_NAMES, ...OBSERVATION_NAMES, 'charge', 'label'];
 
+const TEST_SET: ReadonlySet<string> = new Set(TEST_NAMES);
+const OBSERVATION_SET: ReadonlySet<string> = new Set(OBSERVATION_NAMES);
+const STEPS: ReadonlyMap<StepName, Step> = new Map<StepName, Step>([
+  ...TEST_NAMES.map((name) => [name, TESTS[name].step] as const),
+  ...OBSERVATION_NAMES.map((name) => [name, OBSERVATIONS[name].step] as const),
+]);
+
 /** True for the name of a test of the format. */
-export const isTestName = (name: string): name is TestName => Object.hasOwn(TEST_FILES, name);
+export const isTestName = (name: string): name is TestName => TEST_SET.has(name);
 /** True for the name of an observation of the format. */
-export const isObservationName = (name: string): name is ObservationName => Object.hasOwn(OBSERVATION_FILES, name);
+export const isObservationName = (name: string): name is ObservationName => OBSERVATION_SET.has(name);
 
 /** What the judge knows of a step; null for the charge and the label, which are acts. */
-export const stepOf = (name: StepName): Step | null =>
-  isTestName(name) ? TESTS[name].step : isObservationName(name) ? OBSERVATIONS[name].step : null;
+export const stepOf = (name: StepName): Step | null => STEPS.get(name) ?? null;

@@ -1,6 +1,6 @@
 /** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
 import { threshold } from '../../criteria/evidence';
-import type { StepName } from '../../format/names';
+import type { StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
 import { isPathTest } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
@@ -10,7 +10,7 @@ import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import { isCharged, latest } from '../situation';
-import type { Situation } from '../situation';
+import type { NumericReading, Situation } from '../situation';
 import { strongest } from './decide';
 import type { Failure } from './failures';
 import { isCallable, partOf } from './part-of';
@@ -54,17 +54,11 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: V
   if (proven) return call(part, proven, failing);
   if (part === 'battery' && situation.charge !== null && !isCharged(situation))
     return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
-  const read = NEEDED_TO_KEEP[part].map((tests) => tests.map((test) => latest(situation, test)).find(Boolean));
-  const unread = NEEDED_TO_KEEP[part].flatMap((tests, i) => (read[i] ? [] : [tests[0]!]));
-  const missing = (fault: Ranked): readonly StepName[] => [
-    ...new Set([...proofOf(fault.fault, evidence).missing, ...unread]),
-  ];
-  if (worst && worst.probability >= threshold('kept'))
-    return {
-      verdict: 'not-proven',
-      because: { code: 'suspected', with: { fault: worst.fault, missing: missing(worst) } },
-      missing: missing(worst),
-    };
+  const { read, unread } = readFor(part, situation);
+  if (worst && worst.probability >= threshold('kept')) {
+    const missing = [...new Set([...proofOf(worst.fault, evidence).missing, ...unread])];
+    return { verdict: 'not-proven', because: { code: 'suspected', with: { fault: worst.fault, missing } }, missing };
+  }
   const across = failing.find(({ faults }) => faults.some((fault) => partOf(fault, situation) === part));
   if (across)
     return {
@@ -78,9 +72,32 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: V
     return { verdict: 'not-proven', because: { code: 'not-read-yet', with: { missing: unread } }, missing: unread };
   return {
     verdict: 'keep',
-    because: { code: 'keep', with: { part, readings: read.filter((reading) => reading !== undefined) } },
+    because: { code: 'keep', with: { part, readings: read } },
     missing: [],
   };
+}
+
+/** Of what a part needs to be kept: the readings that are there, and the first test of each list that is not. */
+function readFor(
+  part: JudgedPart,
+  situation: Situation,
+): { readonly read: readonly NumericReading[]; readonly unread: readonly StepName[] } {
+  const read: NumericReading[] = [];
+  const unread: StepName[] = [];
+  for (const tests of NEEDED_TO_KEEP[part]) {
+    const reading = firstRead(tests, situation);
+    if (reading) read.push(reading);
+    else unread.push(tests[0]!);
+  }
+  return { read, unread };
+}
+
+function firstRead(tests: readonly TestName[], situation: Situation): NumericReading | undefined {
+  for (const test of tests) {
+    const reading = latest(situation, test);
+    if (reading) return reading;
+  }
+  return undefined;
 }
 
 function call(part: JudgedPart, worst: Ranked, failing: readonly Failure[]): Verdicted {

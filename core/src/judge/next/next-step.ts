@@ -68,7 +68,10 @@ interface RankedStep {
   readonly isAsked: boolean;
 }
 
-const NAMES: readonly StepName[] = [...TEST_NAMES, ...OBSERVATION_NAMES];
+const ROWS: readonly (readonly [StepName, StepRow])[] = [...TEST_NAMES, ...OBSERVATION_NAMES].map((name) => [
+  name,
+  stepOf(name)!,
+]);
 
 /** Ranks the steps that are open now, best first; steps at the place of the best one follow it. */
 export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly Step[] {
@@ -81,8 +84,7 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   const again = contradicting(situation);
   const apart = waysApart(evidence);
   const ranked: RankedStep[] = [];
-  for (const name of NAMES) {
-    const row = stepOf(name)!;
+  for (const [name, row] of ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
     const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
     const forAgain = again.has(name) || (apart && isHealthTest(name)) ? CONTRADICTION_VALUE : 0;
@@ -103,7 +105,8 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   );
 }
 
-const isHealthTest = (name: StepName): boolean => HEALTH_TESTS.some((test) => test === name);
+const HEALTH: ReadonlySet<StepName> = new Set(HEALTH_TESTS);
+const isHealthTest = (name: StepName): boolean => HEALTH.has(name);
 
 /** Two ways to a battery's health that disagree: a third is asked for, and both figures are told. */
 function waysApart({ situation, figures: { ways } }: Evidence): Said | null {
@@ -135,7 +138,9 @@ function contradicting({ case: { readings }, graded, pass }: Situation): Readonl
 
 /** How often a test was tried in this pass, void readings too; those voided by hand were taken back. */
 function triesOf(test: TestName, { case: { readings }, pass }: Situation): number {
-  return readings.filter((reading) => reading.test === test && isTried(reading, pass)).length;
+  let tries = 0;
+  for (const reading of readings) if (reading.test === test && isTried(reading, pass)) tries++;
+  return tries;
 }
 
 /** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */

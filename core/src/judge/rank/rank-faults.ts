@@ -66,6 +66,7 @@ function layOut(findings: readonly Finding[]): Network {
 }
 
 const open = new Float64Array(COUNT);
+const NO_LINES: Ranked['lines'] = [];
 
 /** Sends one finding's messages to its causes. @returns the largest change. */
 function pass({ findings, begins, messages, odds }: Network, k: number): number {
@@ -119,14 +120,20 @@ function linesOf(
   { findings, begins, messages }: Network,
   probabilities: readonly number[],
 ): readonly Ranked['lines'][] {
-  const heard: { finding: Finding; weight: number }[][] = Array.from({ length: COUNT }, () => []);
+  const heard = new Map<number, { finding: Finding; weight: number }[]>();
   findings.forEach((finding, k) => {
     for (let i = 0; i < finding.causes.length; i++) {
       const index = finding.causes[i]!.place;
+      if (probabilities[index]! < LEAST_PROBABILITY) continue;
       const weight = Math.round(messages[begins[k]! + i]! * 100) / 100;
-      if (Math.abs(weight) >= LEAST_WEIGHT && probabilities[index]! >= LEAST_PROBABILITY)
-        heard[index]!.push({ finding, weight });
+      if (Math.abs(weight) < LEAST_WEIGHT) continue;
+      const own = heard.get(index);
+      if (own) own.push({ finding, weight });
+      else heard.set(index, [{ finding, weight }]);
     }
   });
-  return heard.map((lines) => lines.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).slice(0, MOST_LINES));
+  return probabilities.map((_, index) => {
+    const own = heard.get(index);
+    return own ? own.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).slice(0, MOST_LINES) : NO_LINES;
+  });
 }
