@@ -1,6 +1,6 @@
 /** A recorded start dropped on a job becomes readings, on the bench, on the report, and on the server. */
 import type { Page } from '@playwright/test';
-import { SimulatedVisit, recorded, randomOf, startRecord, writeDialect } from '../core/src/simulation';
+import { SimulatedVisit, recorded, randomOf, startRecord, writeDialect, writeWav } from '../core/src/simulation';
 import { expect, pick, test, untilStored } from './application';
 import type { Application } from './application';
 
@@ -9,8 +9,8 @@ const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: 3 });
 const record = recorded(startRecord(vehicle, { sampleRateHz: 2000, crankS: 2.4, afterS: 3 }), randomOf(3));
 const csv = [...writeDialect(record, { delimiter: ';', decimal: ',', units: 'row' })].join('');
 
-const open = (page: Page, name: string, text: string): Promise<void> =>
-  page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+const open = (page: Page, name: string, content: string | Buffer): Promise<void> =>
+  page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
 
 /** Until the server has the file whole, with what was found in it. */
 const untilKept = (page: Page, app: Application, name: string): Promise<void> =>
@@ -77,6 +77,30 @@ test('what cannot be read is told with where and what, and nothing is stored of 
   await open(page, 'good.csv', csv);
   await expect(page.locator('tt-capture-says .row').first()).toBeVisible();
   await untilKept(page, app, 'good.csv');
+});
+
+test('a WAV asks what its full scale is, and reads anew when it is told otherwise', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/${EMPTY_JOB}/captures`);
+  await open(page, 'start.wav', Buffer.from(writeWav(record, { volts: 20, amps: 2000 })));
+  await expect(page.locator('tt-message')).toContainText(/full scale/i);
+  await page.getByLabel('Full scale, volts').fill('none');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.locator('tt-channel-map tt-message')).toContainText('“none”: a number above 0');
+  const resting = page.locator('tt-capture-says .row', { hasText: 'Resting voltage' });
+  const restingAt = async (volts: string): Promise<number> => {
+    await page.getByLabel('Full scale, volts').fill(volts);
+    await page.getByLabel('Full scale of the second channel').fill('2000');
+    const before = await resting.textContent().catch(() => null);
+    await page.getByRole('button', { name: 'Read it' }).click();
+    if (before !== null) await expect(resting).not.toHaveText(before);
+    return Number(/(\d+\.\d+) V/.exec((await resting.textContent())!)![1]);
+  };
+  await page.getByLabel('Full scale, volts').fill('20');
+  await page.getByLabel('Full scale of the second channel').fill('2000');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(resting).toContainText(/12\.\d\d V/);
+  const whole = Number(/(\d+\.\d+) V/.exec((await resting.textContent())!)![1]);
+  expect((await restingAt('18')) / whole).toBeCloseTo(0.9, 2);
 });
 
 test('without the server a file is kept on the device over a reload, and sent when it is back', async ({

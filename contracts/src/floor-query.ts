@@ -1,22 +1,21 @@
 import 'reflect-metadata';
 import { Transform } from 'class-transformer';
-import { ArrayMaxSize, IsIn, IsInt, IsOptional, IsString, IsUUID, Matches, Max, MaxLength, Min } from 'class-validator';
+import { ArrayMaxSize, IsIn, IsOptional, IsString, IsUUID, MaxLength } from 'class-validator';
 import { JOB_STATUSES } from './job-changes';
 import type { JobStatus } from './job-changes';
+import { PageQuery } from './page-query';
 
 export const FLOOR_SORTS = ['changed', 'opened'] as const;
 export type FloorSort = (typeof FLOOR_SORTS)[number];
-/** Rows of a page where nothing is said, and at most. */
+/** Rows of a page where nothing is said. */
 export const FLOOR_PAGE = 30;
-export const FLOOR_MOST = 500;
 
 const STATUS = { message: `one of ${JOB_STATUSES.join(', ')}` };
-const LIMIT = { message: `a whole number from 1 to ${FLOOR_MOST}` };
 const FIND = { message: 'words of at most 80 characters in all' };
 const IDS = { each: true, message: 'at most 100 ids with commas between' };
 
 /** Which jobs of the floor are asked for: a page, or some by their ids. */
-export class FloorQuery {
+export class FloorQuery extends PageQuery {
   @IsOptional()
   @IsIn(JOB_STATUSES, STATUS)
   status?: JobStatus;
@@ -30,18 +29,6 @@ export class FloorQuery {
   @IsString(FIND)
   @MaxLength(80, FIND)
   find?: string;
-
-  @IsOptional()
-  @Transform(({ value }) => Number(value))
-  @IsInt(LIMIT)
-  @Min(1, LIMIT)
-  @Max(FLOOR_MOST, LIMIT)
-  limit?: number;
-
-  /** Where the page before ended, as its answer told in the header `Link`. */
-  @IsOptional()
-  @Matches(/^\d{1,17}\.[0-9a-f-]{36}$/, { message: 'the end of a page, as its answer told it' })
-  after?: string;
 
   @IsOptional()
   @Transform(({ value }) => String(value).split(','))

@@ -3,7 +3,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { SimulatedVisit, startRecord, writeDialect } from '@tetrad/core';
 import { readCapture, takeApart } from '@tetrad/core/capture';
-import { jobBody, startApplication } from './application';
+import { addMember, jobBody, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
@@ -120,6 +120,44 @@ describe('a recorded file', () => {
     expect(await seen(first.id)).toEqual([]);
   });
 
+  it('of somebody else’s job is not shown to an apprentice, nor laid beneath, nor are its vehicle’s visits', async () => {
+    await addMember(app.pool, 'one', 'Bo', 'apprentice');
+    const bo = await app.signIn('one', 'Bo');
+    const [own, others] = [jobBody(), jobBody()];
+    await app.ask('POST', `${SHOP}/jobs`, own);
+    await app.ask('POST', `${SHOP}/jobs`, { ...others, vehicle: own.vehicle });
+    const { id, at } = await announce(`${SHOP}/jobs/${others.id}`, csv.length);
+    await send(at, 0, csv);
+    const take = (job: string, assignee: string) => app.ask('PATCH', `${SHOP}/jobs/${job}`, { version: 1, assignee });
+    await take(own.id, 'Bo');
+    const beneath = () => app.ask('GET', `${SHOP}/jobs/${own.id}/captures-alike`, undefined, bo);
+    const visits = () => app.ask('GET', `${SHOP}/vehicles/${own.vehicle.id}/visits`, undefined, bo);
+    expect((await beneath()).body).toEqual([expect.objectContaining({ id })]); // nobody has it yet
+    expect((await visits()).body).toHaveLength(2);
+    await take(others.id, 'Ada');
+    expect((await beneath()).body).toEqual([]);
+    expect((await visits()).body).toEqual([expect.objectContaining({ job: own.id })]);
+    expect((await app.ask('GET', `${at}/file`, undefined, bo)).status).toBe(404);
+  });
+
+  it('is listed by page, the newest first, each once', async () => {
+    const job = await openJob();
+    const ids: string[] = [];
+    for (let i = 0; i < 5; i++) ids.unshift((await announce(job, 10 + i)).id);
+    const seen: string[] = [];
+    let next: string | undefined = `${job}/captures?limit=2`;
+    let pages = 0;
+    while (next) {
+      const response: Response = await fetch(`${app.url}${next}`, { headers: { cookie: app.cookieFor(next) } });
+      seen.push(...((await response.json()) as { id: string }[]).map(({ id }) => id));
+      next = /<([^>]+)>/.exec(response.headers.get('link') ?? '')?.[1];
+      pages++;
+    }
+    expect([seen, pages]).toEqual([ids, 3]);
+    const bad = await app.ask('GET', `${job}/captures?limit=0&after=x`);
+    expect(bad.body.errors.map(({ field }: { field: string }) => field).sort()).toEqual(['after', 'limit']);
+  });
+
   it('of another shop is not found, and cannot be changed by anybody', async () => {
     const { id, at } = await announce(await openJob(), csv.length);
     await send(at, 0, csv);
@@ -169,5 +207,11 @@ describe('what does not fit', () => {
     );
     const refused = await app.ask('POST', `${job}/captures`, { id: randomUUID(), name: 'a.csv', bytes: 900_000_000 });
     expect([refused.status, refused.body.errors[0].allowed]).toEqual([413, 'at most 500000000 more']);
+    // a day later nobody waits for the rest of it any more, and only what is stored of it counts
+    await app.owner.query('ALTER TABLE capture DISABLE TRIGGER USER');
+    await app.owner.query(`UPDATE capture SET added_at = now() - interval '25 hours' WHERE shop_id = 'two'`);
+    await app.owner.query('ALTER TABLE capture ENABLE TRIGGER USER');
+    const taken = await app.ask('POST', `${job}/captures`, { id: randomUUID(), name: 'a.csv', bytes: 900_000_000 });
+    expect(taken.status).toBe(201);
   });
 });

@@ -5,11 +5,12 @@ import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
 import { Router, raw } from 'express';
 import type { Request } from 'express';
-import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture } from '@tetrad/contracts';
+import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture, PageQuery } from '@tetrad/contracts';
 import { addAct } from '../acts/acts.sql';
-import { bodyAs, shopParam, uuidParam } from '../http/body';
+import { bodyAs, queryAs, shopParam, uuidParam } from '../http/body';
+import { tellNextPage } from '../http/next-page';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
-import { jobOf, maySee } from '../http/routes/with-job';
+import { jobOf, maySee, seesOnly } from '../http/routes/with-job';
 import { actor, permit, whoOf } from '../people/who';
 import { findJob } from '../sql/jobs';
 import { inTransaction } from '../sql/pool';
@@ -33,6 +34,8 @@ import type { CaptureRow } from './captures.sql';
 const pack = promisify(gzip);
 const unpack = promisify(gunzip);
 
+/** Captures of one page, where nobody asks for another number. */
+const PAGE = 50;
 /** Bytes of recorded files that a shop may keep. */
 export const SHOP_QUOTA_BYTES = 50_000_000_000;
 
@@ -54,14 +57,16 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
   }
 
   router.get('/jobs/:job/captures', async (request, response) => {
+    const { limit = PAGE, after } = queryAs(PageQuery, request);
     const { id } = await jobOf(pool, request);
-    const rows = await capturesOfJob(pool, shopParam(request), id);
+    const { rows, next } = await capturesOfJob(pool, shopParam(request), id, { limit, after });
+    tellNextPage(request, response, next);
     response.json(rows.map(captureView));
   });
 
   router.get('/jobs/:job/captures-alike', async (request, response) => {
     const { id } = await jobOf(pool, request);
-    const rows = await capturesAlike(pool, shopParam(request), id);
+    const rows = await capturesAlike(pool, shopParam(request), id, seesOnly(request));
     response.json(rows.map(alikeView));
   });
 

@@ -1,7 +1,10 @@
-import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import { CAPTURE_PIECE_BYTES, PAGE_MOST } from '@tetrad/contracts';
 import type { AlikeCapture, CaptureView, NewCapture } from '@tetrad/contracts';
 import type { Capture } from '@tetrad/core/capture-format';
+import { cursorOf, pageOf, placeOf } from '../sql/page';
+import type { Page } from '../sql/page';
 import type { Sql } from '../sql/pool';
+import { seenBy } from '../sql/seen-by';
 
 export interface CaptureRow {
   readonly id: string;
@@ -40,13 +43,35 @@ export const captureView = ({ id, name, bytes, by, at, pieces, stored, found }: 
   found,
 });
 
-/** A job's captures, in the order in which they were added. */
-export async function capturesOfJob(sql: Sql, shop: string, job: string): Promise<readonly CaptureRow[]> {
-  const { rows } = await sql.query<CaptureRow>(
-    `${SELECT} WHERE c.shop_id = $1 AND c.job_id = $2 ORDER BY c.added_at, c.capture_id`,
-    [shop, job],
+/** A page of a job's captures, the newest first. */
+export async function capturesOfJob(
+  sql: Sql,
+  shop: string,
+  job: string,
+  { limit, after }: { readonly limit: number; readonly after?: string | undefined },
+): Promise<Page<CaptureRow>> {
+  const values: unknown[] = [shop, job, limit + 1];
+  const value = (given: unknown): string => `$${values.push(given)}`;
+  const from = after ? `AND (c.added_at, c.capture_id) < ${placeOf(after, value)}` : '';
+  const { rows } = await sql.query<CaptureRow & { cursor: string }>(
+    `SELECT one.*, ${cursorOf('one.at', 'one.id')} AS cursor
+       FROM (${SELECT} WHERE c.shop_id = $1 AND c.job_id = $2 ${from}
+              ORDER BY c.added_at DESC, c.capture_id DESC LIMIT $3) one ORDER BY one.at DESC, one.id DESC`,
+    values,
   );
-  return rows;
+  return pageOf(rows, limit);
+}
+
+/** All captures of a job, in the order in which they were added. */
+export async function allCapturesOfJob(sql: Sql, shop: string, job: string): Promise<readonly CaptureRow[]> {
+  const all: CaptureRow[] = [];
+  let after: string | undefined;
+  do {
+    const { rows, next } = await capturesOfJob(sql, shop, job, { limit: PAGE_MOST, after });
+    all.push(...rows);
+    after = next ?? undefined;
+  } while (after);
+  return all.reverse();
 }
 
 interface AlikeRow extends CaptureRow {
@@ -63,8 +88,15 @@ export const alikeView = (row: AlikeRow): AlikeCapture => ({
 /**
  * Captures of other jobs to lay beneath: of the same vehicle, newest first, then of an engine of the same cylinders,
  * fuel and displacement in other vehicles.
+ *
+ * @param onlyOf Who sees only one's own jobs; null sees all.
  */
-export async function capturesAlike(sql: Sql, shop: string, job: string): Promise<readonly AlikeRow[]> {
+export async function capturesAlike(
+  sql: Sql,
+  shop: string,
+  job: string,
+  onlyOf: string | null,
+): Promise<readonly AlikeRow[]> {
   const { rows } = await sql.query<AlikeRow>(
     `SELECT alike.*, vehicle.name AS vehicle, vehicle.vehicle_id = own.vehicle_id AS "sameVehicle"
        FROM job own
@@ -76,9 +108,9 @@ export async function capturesAlike(sql: Sql, shop: string, job: string): Promis
                 AND other.system #> '{engine,displacementLitres}' = own.system #> '{engine,displacementLitres}')
        JOIN vehicle ON vehicle.shop_id = own.shop_id AND vehicle.vehicle_id = other.vehicle_id
        JOIN LATERAL (${SELECT} WHERE c.shop_id = own.shop_id AND c.job_id = other.job_id) alike ON alike.stored = alike.bytes
-      WHERE own.shop_id = $1 AND own.job_id = $2
+      WHERE own.shop_id = $1 AND own.job_id = $2 AND ${seenBy('other', '$3')}
       ORDER BY "sameVehicle" DESC, alike.at DESC, alike.id LIMIT 50`,
-    [shop, job],
+    [shop, job, onlyOf],
   );
   return rows;
 }

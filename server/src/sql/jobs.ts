@@ -1,7 +1,10 @@
 import type { FloorRow, FloorSort, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
 import type { Case, Judgement, Pass, Profile, SymptomName } from '@tetrad/core';
 import { SYMPTOMS, WAIT_KINDS, decisionTone, decisionWords, isCount, stepName } from '@tetrad/core';
+import { cursorOf, pageOf, placeOf } from './page';
+import type { Page } from './page';
 import type { Sql } from './pool';
+import { seenBy } from './seen-by';
 import { TIMER } from './timers';
 import { VEHICLE, addVehicle } from './vehicles';
 
@@ -120,36 +123,28 @@ export interface FloorWanted {
   readonly onlyOf: string | null;
 }
 
-export interface FloorPage {
-  readonly rows: readonly FloorRow[];
-  /** Where the next page begins; null where this was the last. */
-  readonly next: string | null;
-}
-
 const SORT_COLUMNS: Readonly<Record<FloorSort, string>> = { changed: 'j.changed_at', opened: 'j.opened_at' };
 
 /** A page of the jobs of a shop, each with its newest judgement in short. */
-export async function listJobs(sql: Sql, shop: string, wanted: FloorWanted): Promise<FloorPage> {
+export async function listJobs(sql: Sql, shop: string, wanted: FloorWanted): Promise<Page<FloorRow>> {
   const column = SORT_COLUMNS[wanted.sort];
   const values: unknown[] = [shop, WAIT_KINDS.filter(isCount)];
   const value = (given: unknown): string => `$${values.push(given)}`;
   const conditions = ['j.shop_id = $1'];
   if (wanted.ids) conditions.push(`j.job_id = ANY (${value([...wanted.ids])})`);
   else conditions.push(`j.status = ${value(wanted.status)}`);
-  if (wanted.onlyOf !== null) conditions.push(`(j.assignee IS NULL OR j.assignee = ${value(wanted.onlyOf)})`);
+  conditions.push(seenBy('j', value(wanted.onlyOf)));
   for (const word of wanted.find?.split(/\s+/).filter(Boolean) ?? [])
     conditions.push(
       `concat_ws(' ', v.name, v.plate, v.vin, j.assignee) ILIKE ${value(`%${word.replace(/[\\%_]/g, '\\$&')}%`)}`,
     );
   if (wanted.after) {
-    const [micros, id] = wanted.after.split('.') as [string, string];
-    const moment = `timestamptz 'epoch' + ${value(micros)}::bigint * interval '1 microsecond'`;
-    conditions.push(`(${column}, j.job_id) < (${moment}, ${value(id)}::uuid)`);
+    conditions.push(`(${column}, j.job_id) < ${placeOf(wanted.after, value)}`);
   }
   const { rows } = await sql.query<FloorRecord>(
     `SELECT j.job_id AS id, ${VEHICLE} AS vehicle, coalesce(j.complaint->'symptoms', '[]') AS symptoms, j.status, j.assignee,
             j.opened_at AS "openedAt", j.changed_at AS "changedAt",
-            (extract(epoch FROM ${column}) * 1000000)::bigint || '.' || j.job_id AS cursor,
+            ${cursorOf(column, 'j.job_id')} AS cursor,
             g.document->'decision' AS decision, g.document->'next'->0->>'test' AS "waitsFor", g.profile,
             (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings,
             (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL AND t.kind <> ALL ($2)
@@ -162,16 +157,16 @@ export async function listJobs(sql: Sql, shop: string, wanted: FloorWanted): Pro
       LIMIT ${value(wanted.limit + 1)}`,
     values,
   );
-  const page = rows.slice(0, wanted.limit);
+  const page = pageOf(rows, wanted.limit);
   return {
-    rows: page.map(({ cursor: _cursor, ...row }) => ({
+    next: page.next,
+    rows: page.rows.map(({ cursor: _cursor, ...row }) => ({
       ...row,
       words: wordsOf(row),
       openedAt: row.openedAt.toISOString(),
       changedAt: row.changedAt.toISOString(),
       readings: Number(row.readings),
     })),
-    next: rows.length > wanted.limit ? page.at(-1)!.cursor : null,
   };
 }
 

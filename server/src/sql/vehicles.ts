@@ -1,5 +1,6 @@
 import type { JobVehicle, VehicleChanges, VehicleView, VisitView } from '@tetrad/contracts';
 import type { Sql } from './pool';
+import { seenBy } from './seen-by';
 
 /** A vehicle as JSON; `v` is its row. */
 export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year)`;
@@ -33,7 +34,12 @@ export async function changeVehicle(sql: Sql, shop: string, vehicle: string, cha
 }
 
 /** Every visit of a vehicle, the newest first. */
-export async function listVisits(sql: Sql, shop: string, vehicle: string): Promise<readonly VisitView[]> {
+export async function listVisits(
+  sql: Sql,
+  shop: string,
+  vehicle: string,
+  onlyOf: string | null,
+): Promise<readonly VisitView[]> {
   const { rows } = await sql.query<Omit<VisitView, 'openedAt'> & { openedAt: Date }>(
     `SELECT j.job_id AS job, j.opened_at AS "openedAt", j.status, coalesce(j.complaint->'symptoms', '[]') AS symptoms,
             g.document->'decision' AS decision, g.profile, j.system,
@@ -41,9 +47,9 @@ export async function listVisits(sql: Sql, shop: string, vehicle: string): Promi
                        ORDER BY s.seq DESC LIMIT 1), '[]') AS "partsFitted"
        FROM job j
        LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
-      WHERE j.shop_id = $1 AND j.vehicle_id = $2
+      WHERE j.shop_id = $1 AND j.vehicle_id = $2 AND ${seenBy('j', '$3')}
       ORDER BY j.opened_at DESC, j.job_id`,
-    [shop, vehicle],
+    [shop, vehicle, onlyOf],
   );
   return rows.map((row) => ({ ...row, openedAt: row.openedAt.toISOString() }));
 }

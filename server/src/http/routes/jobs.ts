@@ -1,10 +1,10 @@
 import { Router } from 'express';
 import type { Request } from 'express';
-import { FLOOR_PAGE, FloorQuery, JobChanges, NewJob, may } from '@tetrad/contracts';
+import { FLOOR_PAGE, FloorQuery, JobChanges, NewJob } from '@tetrad/contracts';
 import type { JobView } from '@tetrad/contracts';
 import { addAct } from '../../acts/acts.sql';
 import { judgeJob, viewJob, viewOf } from '../../judging/judge-job';
-import { actor, permit, whoOf } from '../../people/who';
+import { actor, permit } from '../../people/who';
 import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
 import { judgementAt, listJudgements } from '../../sql/judgements';
 import { inTransaction } from '../../sql/pool';
@@ -12,8 +12,9 @@ import type { Pool } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, queryAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
+import { tellNextPage } from '../next-page';
 import { isRepeat } from '../once';
-import { jobOf, withJob } from './with-job';
+import { jobOf, seesOnly, withJob } from './with-job';
 
 /** The floor, the vehicles, and single jobs of one shop. */
 export function jobRoutes(pool: Pool): Router {
@@ -21,18 +22,14 @@ export function jobRoutes(pool: Pool): Router {
 
   router.get('/jobs', async (request, response) => {
     const { status = 'open', sort = 'changed', limit = FLOOR_PAGE, ...more } = queryAs(FloorQuery, request);
-    const { role, name } = whoOf(request);
     const { rows, next } = await listJobs(pool, shopParam(request), {
       status,
       sort,
       limit: more.ids?.length ?? limit,
       ...more,
-      onlyOf: may(role, 'see-all-jobs') ? null : name,
+      onlyOf: seesOnly(request),
     });
-    if (next !== null) {
-      const query = new URLSearchParams({ ...(request.query as Record<string, string>), after: next });
-      response.setHeader('Link', `<${request.baseUrl}/jobs?${query.toString()}>; rel="next"`);
-    }
+    tellNextPage(request, response, next);
     response.json(rows);
   });
 
@@ -41,7 +38,7 @@ export function jobRoutes(pool: Pool): Router {
   });
 
   router.get('/vehicles/:vehicle/visits', async (request, response) => {
-    response.json(await listVisits(pool, shopParam(request), uuidParam(request, 'vehicle')));
+    response.json(await listVisits(pool, shopParam(request), uuidParam(request, 'vehicle'), seesOnly(request)));
   });
 
   router.post('/jobs', async (request, response) => {

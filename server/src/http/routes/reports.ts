@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { FigureQuery, figuresOf } from '@tetrad/contracts';
 import { addAct } from '../../acts/acts.sql';
-import { captureView, capturesOfJob } from '../../captures/captures.sql';
+import { allCapturesOfJob, captureView } from '../../captures/captures.sql';
 import { heavyWork } from '../../heavy/heavy-work';
 import { actor } from '../../people/who';
 import type { Pool } from '../../sql/pool';
@@ -17,7 +17,7 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
     const shop = shopParam(request);
     const figures = figuresOf(queryAs(FigureQuery, request));
     const job = await wholeJob(pool, request);
-    const captures = (await capturesOfJob(pool, shop, job.id)).map(captureView);
+    const captures = (await allCapturesOfJob(pool, shop, job.id)).map(captureView);
     await addAct(pool, { what: 'report-exported', ...actor(request), about: job.id });
     const name = (await findShop(pool, shop))?.name ?? shop;
     const gone = new AbortController();

@@ -19,6 +19,12 @@ const turns = new Turns();
 export const maySee = ({ role, name, kind }: SignedIn, { assignee }: Pick<JobRow, 'assignee'>): boolean =>
   may(role, 'see-all-jobs') || kind === 'phone' || assignee === null || assignee === name;
 
+/** Of whom somebody sees the jobs, beside those that nobody has; null of everybody. See `seenBy` in `sql/seen-by.ts`. */
+export function seesOnly(request: Request): string | null {
+  const { role, name } = whoOf(request);
+  return may(role, 'see-all-jobs') ? null : name;
+}
+
 /** The job of the address. @throws Refusal 404 where it is not there, or not for who asks. */
 export async function jobOf(sql: Sql, request: Request, lock = false): Promise<JobRow> {
   const id = uuidParam(request, 'job');

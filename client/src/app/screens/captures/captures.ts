@@ -14,6 +14,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { PAGE_MOST } from '@tetrad/contracts';
 import type { AlikeCapture, CaptureView } from '@tetrad/contracts';
 import type { Capture, CaptureReading } from '@tetrad/core/capture-format';
 import { CaptureSender } from '../../captures/capture-sender';
@@ -60,6 +61,9 @@ const LOOKS: readonly { readonly value: Look; readonly label: string }[] = [
 const NOTHING_SET: Cursors = { a: null, b: null };
 /** Kinds of files that are offered first; the content decides, not the name. */
 export const CAPTURE_FILES = '.csv,.txt,.tsv,.wav,.json';
+
+/** Recordings that are listed at first, and more at each asking. */
+const PAGE = 50;
 
 /** Recorded waveforms of a job: dropped here, taken apart, looked at, and turned into readings. */
 @Component({
@@ -119,11 +123,15 @@ export class Captures {
   readonly #changed = signal<Partial<Understanding>>({});
   protected readonly chart = viewChild(CaptureChart);
 
+  /** How many of the newest are listed. */
+  readonly #listed = signal(PAGE);
   readonly #stored = httpResource<readonly CaptureView[]>(() => {
     this.sender.stored();
     const shop = this.#shop();
-    return shop ? `/api/shops/${shop}/jobs/${this.id()}/captures` : undefined;
+    return shop ? `/api/shops/${shop}/jobs/${this.id()}/captures?limit=${this.#listed()}` : undefined;
   });
+  /** There are more on the server than are listed. */
+  protected readonly hasEarlier = computed(() => this.#stored.headers()?.has('Link') ?? false);
   protected readonly failed = computed(() => this.#stored.error() !== undefined);
   protected readonly loading = computed(() => this.#stored.isLoading() && this.list().length === 0);
 
@@ -133,7 +141,8 @@ export class Captures {
     const sending = this.sender.sending().filter(({ capture }) => capture.job === this.id());
     const onTheWay = new Set(sending.map(({ capture }) => capture.id));
     return [
-      ...stored
+      ...[...stored]
+        .reverse() // the newest comes last, beneath it what is on its way
         .filter(({ id, isWhole }) => isWhole && !onTheWay.has(id))
         .map(({ id, name, bytes, at, found }): Listed => {
           const source = `/api/shops/${shop}/captures/${id}/file`;
@@ -230,6 +239,10 @@ export class Captures {
   protected choose(id: string): void {
     const listed = this.list().find((one) => one.id === id);
     if (listed) this.#show(id, listed.source);
+  }
+
+  protected listEarlier(): void {
+    this.#listed.update((listed) => Math.min(PAGE_MOST, listed + PAGE));
   }
 
   protected over(event: DragEvent): void {

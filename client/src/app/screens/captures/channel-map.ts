@@ -7,6 +7,7 @@ import type { Understanding } from '../../captures/worker-messages';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { Fold } from '../../kit/fold';
+import { Message } from '../../kit/message';
 import { Select } from '../../kit/select';
 
 const ROLE_WORDS: Readonly<Record<ChannelRole, string>> = {
@@ -28,7 +29,7 @@ const SCALES = [
 /** Which channel is what, and the clamp's scale: shown as understood, and changed here. */
 @Component({
   selector: 'tt-channel-map',
-  imports: [Button, Field, Fold, FormsModule, InputText, Select],
+  imports: [Button, Field, Fold, FormsModule, InputText, Message, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (capture(); as known) {
@@ -50,6 +51,9 @@ const SCALES = [
       <tt-field label="Full scale of the second channel, amps">
         <input pInputText inputmode="decimal" [(ngModel)]="fullAmps" />
       </tt-field>
+      @if (wrong()) {
+        <tt-message>{{ wrong() }}</tt-message>
+      }
       <button pButton kind="main" (click)="fullScale()">Read it</button>
     }
   `,
@@ -73,6 +77,7 @@ export class ChannelMap {
   protected readonly roles = CHANNEL_ROLES.map((value) => ({ value, label: ROLE_WORDS[value] }));
   protected readonly fullVolts = signal('20');
   protected readonly fullAmps = signal('');
+  protected readonly wrong = signal('');
 
   protected choose(column: number, role: ChannelRole | null): void {
     const channels = this.capture()?.channels ?? [];
@@ -87,6 +92,13 @@ export class ChannelMap {
   }
   protected fullScale(): void {
     const [volts, amps] = [this.fullVolts(), this.fullAmps()].map((text) => Number(text.replace(',', '.')));
-    if (volts! > 0) this.changed.emit({ wavScale: { volts: volts!, ...(amps! > 0 && { amps: amps! }) } });
+    this.wrong.set(
+      volts! > 0
+        ? amps! >= 0
+          ? ''
+          : `Amps are “${this.fullAmps()}”: a number above 0, or nothing without a clamp.`
+        : `Volts are “${this.fullVolts()}”: a number above 0, what the highest sample stands for.`,
+    );
+    if (this.wrong() === '') this.changed.emit({ wavScale: { volts: volts!, ...(amps! > 0 && { amps: amps! }) } });
   }
 }

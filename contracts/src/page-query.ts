@@ -1,0 +1,21 @@
+import { Transform } from 'class-transformer';
+import { IsInt, IsOptional, Matches, Max, Min } from 'class-validator';
+
+export const PAGE_MOST = 500;
+
+const LIMIT = { message: `a whole number from 1 to ${PAGE_MOST}` };
+
+/** Which page of a list is asked for. */
+export class PageQuery {
+  @IsOptional()
+  @Transform(({ value }) => Number(value))
+  @IsInt(LIMIT)
+  @Min(1, LIMIT)
+  @Max(PAGE_MOST, LIMIT)
+  limit?: number;
+
+  /** Where the page before ended, as its answer told it in the header `Link`. */
+  @IsOptional()
+  @Matches(/^\d{1,17}\.[0-9a-f-]{36}$/, { message: 'the end of a page, as its answer told it' })
+  after?: string;
+}
