@@ -20,7 +20,7 @@ const own = {
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
 };
 /** Packages that come as modules only, which Jest cannot load as they are. */
-const MODULES_ONLY = 'jsondiffpatch|@dmsnell';
+const MODULES_ONLY = 'jsondiffpatch|@dmsnell|openid-client|oauth4webapi|jose';
 const node = {
   testEnvironment: 'node',
   transform: { ...swc, [`/(?:${MODULES_ONLY})/.+\\.js$`]: ['@swc/jest', { jsc: { target: 'es2022' } }] },

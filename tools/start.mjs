@@ -23,7 +23,7 @@ import { serverEnvironment } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
 const KNOWN =
-  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N';
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
 
 const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
@@ -46,6 +46,9 @@ function readOptions() {
         'backup-to': { type: 'string' },
         'backup-every': { type: 'string', default: '24' },
         'backup-keep': { type: 'string', default: '14' },
+        'oidc-issuer': { type: 'string' },
+        'oidc-client': { type: 'string' },
+        'oidc-shop': { type: 'string' },
       },
     });
     const port = Number(values.port);
@@ -57,6 +60,9 @@ function readOptions() {
       throw new Error(`--database is ${values.database}: it must be an address that begins with postgres://`);
     if (Boolean(values['tls-cert']) !== Boolean(values['tls-key']))
       throw new Error('--tls-cert and --tls-key belong together');
+    const oidc = [values['oidc-issuer'], values['oidc-client'], values['oidc-shop'], process.env.TETRAD_OIDC_SECRET];
+    if (oidc.some(Boolean) && !oidc.every(Boolean))
+      throw new Error('--oidc-issuer, --oidc-client, --oidc-shop and the variable TETRAD_OIDC_SECRET belong together');
     if (!values['no-demo'] && !values['demo-open'] && !isLoopback(values.host))
       throw new Error(
         `--host is ${values.host}, and the demo lets anybody in who reaches it: use --no-demo for real work, or --demo-open to show the demo to the network`,
@@ -141,6 +147,11 @@ async function main() {
       TETRAD_NAMES: options.name.join(','),
       TETRAD_PROCESSES: options.processes,
       ...(options['backup-to'] && { TETRAD_BACKUPS: resolve(options['backup-to']) }),
+      ...(options['oidc-issuer'] && {
+        TETRAD_OIDC_ISSUER: options['oidc-issuer'],
+        TETRAD_OIDC_CLIENT: options['oidc-client'],
+        TETRAD_OIDC_SHOP: options['oidc-shop'],
+      }),
       TETRAD_DEMO_DOOR: options['no-demo'] ? 'closed' : options['demo-open'] ? 'open' : 'loopback',
     };
     const tls = options['tls-local']

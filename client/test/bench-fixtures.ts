@@ -76,6 +76,7 @@ export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView
   shop: { id: 'one', name: 'Shop one' },
   job: null,
   endsAt: '2026-03-02T18:00:00Z',
+  hasSingleSignOn: false,
   demoShops: [],
 });
 

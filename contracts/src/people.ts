@@ -1,11 +1,23 @@
 import 'reflect-metadata';
-import { IsBoolean, IsIn, IsOptional, IsString, IsUUID, Length, Matches } from 'class-validator';
+import {
+  IsBoolean,
+  IsEmail,
+  IsIn,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  MaxLength,
+  ValidateIf,
+} from 'class-validator';
 import { ROLES } from './roles';
 import type { Role } from './roles';
 
 const SHOP = { message: 'the short name of a shop: 1 to 40 of a to z, 0 to 9 and -' };
 const NAME = { message: 'a name of 1 to 80 characters' };
 const ROLE = { message: `one of ${ROLES.join(', ')}` };
+const EMAIL = { message: 'an e-mail address of at most 200 characters, or nothing' };
 const UUID = { message: 'a UUID' };
 /** Long enough that guessing it is hopeless at the pace that is allowed (OWASP ASVS 4.0.3, 2.1.1). */
 const NEW_PASSWORD = { message: 'a password of 12 to 128 characters' };
@@ -88,6 +100,13 @@ export class PersonChanges {
   @IsOptional()
   @IsBoolean({ message: 'true or false' })
   active?: boolean;
+
+  /** What the shop's own accounts know the person by; empty for nobody. */
+  @IsOptional()
+  @ValidateIf(({ email }: PersonChanges) => email !== '')
+  @IsEmail({}, EMAIL)
+  @MaxLength(200, EMAIL)
+  email?: string;
 }
 
 export interface PersonView {
@@ -96,6 +115,8 @@ export interface PersonView {
   readonly role: Role;
   readonly active: boolean;
   readonly hasPin: boolean;
+  /** For single sign-on. */
+  readonly email: string | null;
 }
 
 /** An account with the password that it is opened with the first time; it is shown once and kept nowhere. */
@@ -114,6 +135,8 @@ export interface SessionView {
   /** Of a phone: the job it may see. */
   readonly job: string | null;
   readonly endsAt: string;
+  /** People of this shop may sign in with accounts of its own. */
+  readonly hasSingleSignOn: boolean;
   /** In the demo, the shops whose made-up people one may be. */
   readonly demoShops: readonly { readonly id: string; readonly name: string }[];
 }

@@ -1,6 +1,7 @@
 import { createHmac } from 'node:crypto';
 import { DEMO_DOORS } from './people/demo';
 import type { DemoDoor } from './people/demo';
+import type { SingleSignOnConfig } from './people/single-sign-on';
 
 /** What a server process is told by its environment. */
 export interface Config {
@@ -17,6 +18,8 @@ export interface Config {
   /** Names that this server is reached by, beside localhost and its own. */
   readonly names: readonly string[];
   readonly demoDoor: DemoDoor;
+  /** The accounts that one shop has of its own; null where none has. */
+  readonly singleSignOn: SingleSignOnConfig | null;
   readonly requestsASecond: number;
   /** Serving processes behind the port. */
   readonly processes: number;
@@ -31,6 +34,20 @@ export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
 /** Where none is told: made from the database's password, so that all processes on one database have the same. */
 const secretOf = (databaseUrl: string): string =>
   createHmac('sha256', new URL(databaseUrl).password).update('session cookie').digest('base64url');
+
+const SINGLE_SIGN_ON = ['TETRAD_OIDC_ISSUER', 'TETRAD_OIDC_CLIENT', 'TETRAD_OIDC_SECRET', 'TETRAD_OIDC_SHOP'] as const;
+
+function singleSignOnOf(env: NodeJS.ProcessEnv): SingleSignOnConfig | null {
+  const [issuer, clientId, clientSecret, shop] = SINGLE_SIGN_ON.map((name) => env[name]);
+  if (!issuer && !clientId && !clientSecret && !shop) return null;
+  if (!issuer || !clientId || !clientSecret || !shop)
+    throw new Error(
+      `${SINGLE_SIGN_ON.join(', ')} belong together; not set: ${SINGLE_SIGN_ON.filter((name) => !env[name]).join(', ')}`,
+    );
+  if (!URL.canParse(issuer) || !/^https?:/.test(issuer))
+    throw new Error(`TETRAD_OIDC_ISSUER is ${issuer}: it must be an address that begins with https://`);
+  return { issuer, clientId, clientSecret, shop };
+}
 
 /** More on one machine than any has use for. */
 const MOST_PROCESSES = 32;
@@ -66,6 +83,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sessionSecret: env['TETRAD_SESSION_SECRET'] ?? secretOf(databaseUrl),
     names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
     demoDoor,
+    singleSignOn: singleSignOnOf(env),
     requestsASecond,
     processes,
     tls: tlsOf(env),

@@ -16,6 +16,9 @@ import { pairingRoutes } from '../people/pairing-routes';
 import { peopleRoutes } from '../people/people-routes';
 import { sessionRoutes } from '../people/session-routes';
 import { sessions } from '../people/sessions';
+import { SingleSignOn } from '../people/single-sign-on';
+import type { SingleSignOnConfig } from '../people/single-sign-on';
+import { singleSignOnRoutes } from '../people/single-sign-on-routes';
 import { only, ownJob, ownShop } from '../people/who';
 import type { Pool } from '../sql/pool';
 import { ownHost, ownPages, pace } from './doors';
@@ -47,6 +50,8 @@ export interface AppOptions {
   readonly names?: readonly string[];
   /** Where the demo lets people in without a password. */
   readonly demoDoor?: DemoDoor;
+  /** The accounts that one shop has of its own; null where none has. */
+  readonly singleSignOn?: SingleSignOnConfig | null;
   /** Where backups are made by schedule; null where they are not. */
   readonly backupsFolder?: string | null;
   /** Requests that one address may make in a second. */
@@ -64,6 +69,7 @@ const YEAR_S = 31_536_000;
 export function createApp(options: AppOptions): Express {
   const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
   const { names = [], demoDoor = 'closed', requestsASecond, backupsFolder = null } = options;
+  const singleSignOn = options.singleSignOn ? new SingleSignOn(options.singleSignOn) : null;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
@@ -88,7 +94,8 @@ export function createApp(options: AppOptions): Express {
   });
   const json = express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] });
   app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret));
-  app.use('/api/session', json, cleanRequest, sessionRoutes(pool, demoDoor));
+  if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
+  app.use('/api/session', json, cleanRequest, sessionRoutes(pool, demoDoor, singleSignOn?.shop ?? null));
 
   const shopRouter = express.Router({ mergeParams: true });
   shopRouter.use(only('device', 'phone'), ownShop, ownJob, json, cleanRequest);

@@ -11,6 +11,7 @@ import {
   changePerson,
   endSessions,
   findPerson,
+  isEmailTaken,
   listPeople,
   otherAdministrators,
   personView,
@@ -63,6 +64,8 @@ export function peopleRoutes(pool: Pool): Router {
       throw misfit([
         { field: 'role', found: changes.role ?? 'leaving', allowed: 'administrator: nobody else here is one' },
       ]);
+    if (changes.email && (await isEmailTaken(pool, changes.email, id)))
+      throw misfit([{ field: 'email', found: changes.email, allowed: 'an address that nobody else here has' }]);
     await inTransaction(pool, async (sql) => {
       await changePerson(sql, id, changes);
       if (changes.active === false) await endSessions(sql, id);

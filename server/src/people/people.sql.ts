@@ -1,6 +1,7 @@
 import type { PersonView, Role } from '@tetrad/contracts';
 import type { Sql } from '../sql/pool';
 import { workingShop } from '../sql/working-shop';
+import type { Identity } from './single-sign-on';
 
 export interface PersonRow extends PersonView {
   readonly passwordHash: string | null;
@@ -8,15 +9,16 @@ export interface PersonRow extends PersonView {
   readonly mustChange: boolean;
 }
 
-const PERSON = `person_id AS id, name, role, active, pin_hash IS NOT NULL AS "hasPin", password_hash AS "passwordHash",
+const PERSON = `person_id AS id, name, role, active, email, pin_hash IS NOT NULL AS "hasPin", password_hash AS "passwordHash",
   pin_hash AS "pinHash", must_change AS "mustChange"`;
 
-export const personView = ({ id, name, role, active, hasPin }: PersonRow): PersonView => ({
+export const personView = ({ id, name, role, active, hasPin, email }: PersonRow): PersonView => ({
   id,
   name,
   role,
   active,
   hasPin,
+  email,
 });
 
 /** The people of the working shop, by name; those who have left last. */
@@ -40,6 +42,22 @@ export async function personNamed(sql: Sql, name: string): Promise<PersonRow | n
   const { rows } = await sql.query<PersonRow>(
     `SELECT ${PERSON} FROM person WHERE shop_id = $1 AND lower(name) = lower($2)`,
     [workingShop(), name.trim()],
+  );
+  return rows[0] ?? null;
+}
+
+/**
+ * Whom the issuer means: by its own name for them, and the first time by their e-mail address. An address that has passed
+ * to somebody else at the issuer opens nothing.
+ */
+export async function personOfIdentity(sql: Sql, { issuer, subject, email }: Identity): Promise<PersonRow | null> {
+  const { rows } = await sql.query<PersonRow>(
+    `UPDATE person SET subject = $2
+      WHERE shop_id = $1 AND person_id =
+            (SELECT person_id FROM person WHERE shop_id = $1 AND email IS NOT NULL
+                AND (subject = $2 OR subject IS NULL AND email = $3) ORDER BY subject NULLS LAST LIMIT 1)
+      RETURNING ${PERSON}`,
+    [workingShop(), `${issuer} ${subject}`, email],
   );
   return rows[0] ?? null;
 }
@@ -70,13 +88,17 @@ export interface AccountChanges {
   readonly passwordHash?: string | undefined;
   readonly pinHash?: string | undefined;
   readonly mustChange?: boolean | undefined;
+  /** For single sign-on; an empty one is none. Whoever the issuer meant by the one before is forgotten. */
+  readonly email?: string | undefined;
 }
 
 export async function changePerson(sql: Sql, id: string, changes: AccountChanges): Promise<void> {
   await sql.query(
     `UPDATE person SET role = coalesce($3, role), active = coalesce($4, active),
             password_hash = coalesce($5, password_hash), pin_hash = coalesce($6, pin_hash),
-            must_change = coalesce($7, must_change)
+            must_change = coalesce($7, must_change),
+            email = CASE WHEN $8::text IS NULL THEN email ELSE nullif(lower($8), '') END,
+            subject = CASE WHEN $8::text IS NULL OR lower($8) = email THEN subject END
       WHERE shop_id = $1 AND person_id = $2`,
     [
       workingShop(),
@@ -86,8 +108,18 @@ export async function changePerson(sql: Sql, id: string, changes: AccountChanges
       changes.passwordHash ?? null,
       changes.pinHash ?? null,
       changes.mustChange ?? null,
+      changes.email ?? null,
     ],
   );
+}
+
+/** Whether somebody else of the shop has this e-mail address. */
+export async function isEmailTaken(sql: Sql, email: string, but: string): Promise<boolean> {
+  const { rows } = await sql.query(
+    'SELECT 1 FROM person WHERE shop_id = $1 AND email = lower($2) AND person_id <> $3',
+    [workingShop(), email, but],
+  );
+  return rows.length > 0;
 }
 
 /** How many may still manage the people of the shop, one left out. */

@@ -31,7 +31,7 @@ const signedIn = (shop: string, { id, name, role }: PersonRow, kind: SessionKind
 });
 
 /** Signing in and out, and one's own password and PIN. */
-export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
+export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: string | null): Router {
   const router = Router();
 
   async function view(request: Request): Promise<SessionView> {
@@ -43,6 +43,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
       shop: known ?? { id: shop, name: shop },
       job,
       endsAt: request.session.endsAt ?? '',
+      hasSingleSignOn: shop === singleSignOnShop,
       demoShops: kind === 'device' && isLetIn(door, request) ? DEMO_SHOPS : [],
     };
   }
@@ -70,6 +71,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor): Router {
       throw new Refusal({
         ...NOT_SIGNED_IN,
         ...(isLetIn(door, request) && { demo: true }),
+        ...(singleSignOnShop !== null && { singleSignOn: singleSignOnShop }),
       });
     response.json(await view(request));
   });

@@ -65,11 +65,15 @@ export class People {
     const body = bodyOf(NewPerson, this.form, { id: newId(), ...this.form.getRawValue() });
     if (body) this.#do((shop) => this.#api.addPerson(shop, body), this.#show);
   }
-  protected change({ id, name }: PersonView, change: { role?: Role; active?: boolean }): void {
+  protected change({ id, name }: PersonView, change: { role?: Role; active?: boolean; email?: string }): void {
     this.#do(
       (shop) => this.#api.changePerson(shop, id, change),
       () =>
-        this.#toasts.say(change.role ? `${name}: ${change.role}` : `${name} ${change.active ? 'is back' : 'has left'}`),
+        this.#toasts.say(
+          change.role || change.email !== undefined
+            ? `${name}: ${change.role ?? (change.email || 'no address')}`
+            : `${name} ${change.active ? 'is back' : 'has left'}`,
+        ),
     );
   }
   protected newPassword({ id }: PersonView): void {

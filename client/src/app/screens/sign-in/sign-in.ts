@@ -12,9 +12,15 @@ import { bodyOf, focusProblem } from '../../kit/forms/body-form';
 import { Message } from '../../kit/message';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
-import { SessionActions, selectSession } from '../../state/session/session.feature';
+import { SessionActions, selectSession, selectSingleSignOn } from '../../state/session/session.feature';
 import { OwnSecretsForm } from '../../session/own-secrets-form';
 
+/** What the server says in the address after the way over the shop's own accounts. */
+const OUTCOMES: Readonly<Record<string, string>> = {
+  unknown:
+    'The shop’s accounts know you, but nobody here has your e-mail address: an administrator adds it under People.',
+  refused: 'The shop’s accounts did not let you in. Try again, or sign in with name and password.',
+};
 const SHOP_KEY = 'tetrad.sign-in.shop';
 const text = (value = ''): FormControl<string> => new FormControl(value, { nonNullable: true });
 
@@ -34,8 +40,12 @@ export class SignIn {
   /** From the address: the shop, and where to go on. */
   readonly shop = input<string>();
   readonly to = input<string>();
+  /** How the way over the shop's own accounts ended. */
+  readonly outcome = input<string>();
 
   readonly #session = this.#store.selectSignal(selectSession);
+  protected readonly singleSignOn = this.#store.selectSignal(selectSingleSignOn);
+  protected readonly came = computed(() => OUTCOMES[this.outcome() ?? ''] ?? null);
   /** A one-time password opens nothing but this. */
   protected readonly isFirst = computed(() => this.#session()?.kind === 'first');
   protected readonly form = new FormGroup({

@@ -5,7 +5,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { EMPTY, catchError, from, map, of, switchMap, tap, timer } from 'rxjs';
 import type { Observable } from 'rxjs';
-import type { SessionView } from '@tetrad/contracts';
+import type { Problem, SessionView } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { Api } from '../api';
@@ -120,7 +120,10 @@ export class SessionEffects {
   /** Without the server, whoever was here last works on: it decides when it is back. */
   #failed(failure: HttpErrorResponse): Observable<Action> {
     const problem = problemOf(failure);
-    if (failure.status === 401) return of(SessionActions.absent({ isDemo: 'demo' in problem }));
+    if (failure.status === 401) {
+      const { singleSignOn } = problem as Problem & { singleSignOn?: string };
+      return of(SessionActions.absent({ isDemo: 'demo' in problem, ...(singleSignOn && { singleSignOn }) }));
+    }
     return from(this.#kept.get<SessionView | null>(KEY)).pipe(
       switchMap((last) =>
         last ? of(known(last), SessionActions.failed({ problem })) : of(SessionActions.failed({ problem })),

@@ -14,7 +14,7 @@ export const SessionActions = createActionGroup({
     /** Who is signed in, as the server tells or told last. */
     Known: props<{ session: SessionView }>(),
     /** Nobody is; in the demo a made-up technician takes the place. */
-    Absent: props<{ isDemo: boolean }>(),
+    Absent: props<{ isDemo: boolean; singleSignOn?: string }>(),
     Failed: props<{ problem: Problem }>(),
     'Sign Out': emptyProps(),
     'Demo Shop Chosen': props<{ shop: string }>(),
@@ -23,6 +23,8 @@ export const SessionActions = createActionGroup({
 
 export interface SessionState {
   readonly session: SessionView | null;
+  /** The shop whose people may sign in with accounts of its own; null where none may. */
+  readonly singleSignOn: string | null;
   readonly loading: Loading;
 }
 
@@ -30,14 +32,14 @@ export interface SessionState {
 export const sessionFeature = createFeature({
   name: 'session',
   reducer: createReducer<SessionState>(
-    { session: null, loading: IDLE },
+    { session: null, singleSignOn: null, loading: IDLE },
     on(SessionActions.load, (state) => ({ ...state, loading: LOADING })),
-    on(SessionActions.known, (_state, { session }) => ({ session, loading: LOADED })),
-    on(SessionActions.absent, () => ({ session: null, loading: LOADED })),
+    on(SessionActions.known, (state, { session }) => ({ ...state, session, loading: LOADED })),
+    on(SessionActions.absent, (_state, { singleSignOn = null }) => ({ session: null, singleSignOn, loading: LOADED })),
     on(SessionActions.failed, (state, { problem }) => ({ ...state, loading: { state: 'failed' as const, problem } })),
   ),
 });
-export const { selectSession, selectLoading: selectSessionLoading } = sessionFeature;
+export const { selectSession, selectSingleSignOn, selectLoading: selectSessionLoading } = sessionFeature;
 
 /** A session that may work in its shop: one that waits for a password may not. */
 const selectWorking = createSelector(selectSession, (session) => (session?.kind === 'first' ? null : session));
