@@ -1,5 +1,5 @@
-/** `tetrad audit verify`, `backup` and `restore`: what an administrator does with the database at hand. */
-import { join } from 'node:path';
+/** `tetrad audit verify`, `backup`, `restore`, `export` and `import`: what an administrator does with the database at hand. */
+import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { buildServer } from '../setup/build.mjs';
 import { ROOT } from '../setup/root.mjs';
@@ -15,6 +15,10 @@ tetrad backup FILE | --to FOLDER [--keep N]
     folder the oldest go
 tetrad restore FILE
     puts a backup in the place of the database; what was there is kept beside it
+tetrad export FOLDER|FILE.zip --shop ID
+    writes a whole shop in open formats: JSON lines, recorded files, cases (docs/shop-format.md)
+tetrad import FOLDER|FILE.zip [--shop ID]
+    brings such a shop in, under its own id or another that is free here; all of it or nothing
     (all work on this checkout's own database, or on the one that TETRAD_DATABASE_URL names)`;
 
 const megabytes = (bytes) => `${(bytes / 1e6).toFixed(1)} MB`;
@@ -55,6 +59,21 @@ const COMMANDS = {
     return 0;
   },
 
+  async export(words) {
+    const { place, shop } = placeAndShop(words);
+    if (!shop) throw new UsageError('export names the shop with --shop ID');
+    const { rows, captures } = await moved('export', place, shop);
+    console.log(`${place}: the shop ${shop}, ${rows} rows and ${captures} recorded files.`);
+    return 0;
+  },
+
+  async import(words) {
+    const { place, shop } = placeAndShop(words);
+    const { rows, captures, shop: id } = await moved('import', place, shop);
+    console.log(`The shop ${id} is here: ${rows} rows and ${captures} recorded files.`);
+    return 0;
+  },
+
   async restore([file, ...more]) {
     if (!file || more.length > 0) throw new UsageError('restore is followed by one FILE');
     await buildServer();
@@ -70,6 +89,25 @@ const COMMANDS = {
 };
 
 class UsageError extends Error {}
+
+function placeAndShop(words) {
+  const { values, positionals } = parseArgs({
+    args: words,
+    allowPositionals: true,
+    options: { shop: { type: 'string' } },
+  });
+  if (positionals.length !== 1) throw new UsageError('one FOLDER or FILE.zip is named');
+  return { place: resolve(positionals[0]), shop: values.shop };
+}
+
+async function moved(act, place, shop) {
+  await buildServer();
+  return withDatabase(async (address) => {
+    const env = { ...process.env, TETRAD_DATABASE_URL: address };
+    const words = [join(ROOT, 'dist/server/move.mjs'), act, place, ...(shop ? ['--shop', shop] : [])];
+    return JSON.parse(await run(process.execPath, words, { cwd: ROOT, env }));
+  });
+}
 
 export const isAdminCommand = (name) => name in COMMANDS;
 

@@ -44,6 +44,7 @@ export const buildServer = () =>
           main: 'server/src/main.ts',
           prepare: 'server/src/prepare.ts',
           audit: 'server/src/audit.ts',
+          move: 'server/src/move.ts',
           worker: 'server/src/heavy/worker.ts',
         },
         'dist/server',

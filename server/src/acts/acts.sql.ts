@@ -27,7 +27,8 @@ export type ActName =
   | 'acknowledgement-taken-back'
   | 'capture-added'
   | 'capture-exported'
-  | 'signed-off';
+  | 'signed-off'
+  | 'shop-exported';
 
 export interface Act {
   readonly what: ActName;

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
-import { gunzip, gzip } from 'node:zlib';
+import { gzip } from 'node:zlib';
 import { Router, raw } from 'express';
 import type { Request } from 'express';
 import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture, PageQuery } from '@tetrad/contracts';
@@ -24,15 +24,14 @@ import {
   capturesAlike,
   capturesOfJob,
   findCapture,
-  packedPiece,
   pieceBytes,
   pieceCount,
   shopBytes,
+  storedBytes,
 } from './captures.sql';
 import type { CaptureRow } from './captures.sql';
 
 const pack = promisify(gzip);
-const unpack = promisify(gunzip);
 
 /** Captures of one page, where nobody asks for another number. */
 const PAGE = 50;
@@ -163,19 +162,11 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
     response.attachment(capture.name);
     response.type('application/octet-stream');
     response.setHeader('Content-Length', String(capture.bytes));
-    await pipeline(Readable.from(pieces(pool, shop, capture)), response);
+    // fetched piece by piece as the reader takes them
+    await pipeline(Readable.from(storedBytes(pool, shop, capture)), response);
   });
 
   return router;
-}
-
-/** The file's bytes, fetched piece by piece as the reader takes them. */
-async function* pieces(pool: Pool, shop: string, { id, bytes }: CaptureRow): AsyncGenerator<Buffer> {
-  for (let number = 0; number < pieceCount(bytes); number++) {
-    const packed = await packedPiece(pool, shop, id, number);
-    if (!packed) throw new Error(`piece ${number} of capture ${id} is gone`);
-    yield await unpack(packed);
-  }
 }
 
 function pieceNumber(request: Request, { bytes }: CaptureRow): number {

@@ -1,3 +1,5 @@
+import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
 import { CAPTURE_PIECE_BYTES, PAGE_MOST } from '@tetrad/contracts';
 import type { AlikeCapture, CaptureView, NewCapture } from '@tetrad/contracts';
 import type { Capture } from '@tetrad/core/capture-format';
@@ -5,6 +7,8 @@ import { cursorOf, pageOf, placeOf } from '../sql/page';
 import type { Page } from '../sql/page';
 import type { Sql } from '../sql/pool';
 import { seenBy } from '../sql/seen-by';
+
+const unpack = promisify(gunzip);
 
 export interface CaptureRow {
   readonly id: string;
@@ -181,6 +185,15 @@ export async function packedPiece(sql: Sql, shop: string, id: string, number: nu
     [shop, id, number],
   );
   return rows[0]?.packed ?? null;
+}
+
+/** The bytes of the pieces that are stored, in their order: of a whole file the file. */
+export async function* storedBytes(sql: Sql, shop: string, { id, pieces }: Pick<CaptureRow, 'id' | 'pieces'>) {
+  for (const number of pieces) {
+    const packed = await packedPiece(sql, shop, id, number);
+    if (!packed) throw new Error(`piece ${number} of capture ${id} is gone`);
+    yield await unpack(packed);
+  }
 }
 
 /** Notes what was found; what was found before stays beneath it. */

@@ -6,7 +6,7 @@ import { judge } from '../heavy/tasks';
 import { findJob, touchJob } from '../sql/jobs';
 import type { JobRow } from '../sql/jobs';
 import { addJudgement } from '../sql/judgements';
-import type { Pool, Sql } from '../sql/pool';
+import type { Sql } from '../sql/pool';
 import { evidenceOf, wholeOf } from '../sql/whole-job';
 import type { Evidence } from '../sql/whole-job';
 
@@ -32,9 +32,9 @@ export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<voi
 }
 
 /** The whole job for a client; null where this shop has none of that id. */
-export async function viewJob(pool: Pool, shop: string, id: string): Promise<JobView | null> {
-  const job = await findJob(pool, shop, id);
-  return job && viewOf(pool, shop, job);
+export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobView | null> {
+  const job = await findJob(sql, shop, id);
+  return job && viewOf(sql, shop, job);
 }
 
 /** The whole job of a row. */

@@ -4,6 +4,7 @@ import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import type { Judgement, Profile } from '@tetrad/core';
 import { create } from 'jsondiffpatch';
 import type { Delta } from 'jsondiffpatch';
+import { canonical } from './canonical';
 
 /** What was said at a time. */
 export interface Said {
@@ -38,14 +39,8 @@ const differ = create({
   arrays: { detectMove: true, includeValueOnMove: false },
 });
 
-/** The same text for the same content, whatever the order of its fields. */
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_name, entry: unknown) =>
-    typeof entry === 'object' && entry !== null && !Array.isArray(entry)
-      ? Object.fromEntries(Object.entries(entry).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : entry,
-  );
-const digestOf = (said: Said): Buffer => createHash('sha256').update(canonical(said)).digest();
+/** SHA-256 of what was said, whatever the order of its fields. */
+export const digestOf = (said: Said): Buffer => createHash('sha256').update(canonical(said)).digest();
 
 /** As it is after a way through JSON: what is undefined is absent. */
 export const plain = (said: Said): Said => JSON.parse(JSON.stringify(said)) as Said;
@@ -55,8 +50,7 @@ const pack = (value: unknown): Buffer => deflateRawSync(JSON.stringify(value));
  * @param before The judgement it follows, plain; null where there is none, or it is to be whole.
  * @param now Plain too.
  */
-export function packed(before: Said | null, now: Said): Packed {
-  const digest = digestOf(now);
+export function packed(before: Said | null, now: Said, digest = digestOf(now)): Packed {
   const isLong = now.document.readings.length > MOST_COMPARED;
   if (before === null || isLong) return { packed: pack(now), isChange: false, digest };
   return { packed: pack(differ.diff(before, now) ?? null), isChange: true, digest };

@@ -1,6 +1,6 @@
 import { CORE_VERSION } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
-import { packed, plain, unpacked } from '../judging/pack-judgement';
+import { digestOf, packed, plain, unpacked } from '../judging/pack-judgement';
 import type { Said } from '../judging/pack-judgement';
 import type { Sql } from './pool';
 
@@ -34,6 +34,25 @@ const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow
   return rows[0] ?? null;
 };
 
+/** What the next judgement of a job is told as a change of. */
+export interface Follows {
+  readonly said: Said;
+  readonly seq: number;
+  /** Judgements since the last that is stored whole. */
+  readonly changes: number;
+}
+
+export interface ToStore {
+  /** Plain: as it is after a way through JSON. */
+  readonly said: Said;
+  readonly digest?: Buffer;
+  readonly follows: Follows | null;
+  readonly criteria: { readonly id: string; readonly version: number };
+  readonly coreVersion: string;
+  /** The place and time it had where it comes from; now, and the next place, where it was made here. */
+  readonly as?: { readonly seq: number; readonly at: string };
+}
+
 /**
  * Stores a judgement with the criteria and the core it was made by; the same as before is not stored again. The job is
  * locked by the caller.
@@ -45,30 +64,44 @@ export async function addJudgement(
   judgement: Judgement,
   profile: Profile,
 ): Promise<void> {
-  const now = plain({ document: judgement, profile });
+  const said = plain({ document: judgement, profile });
+  const digest = digestOf(said);
   const { id, version } = judgement.criteria;
   const before = await newestRow(sql, shop, job);
-  const follows = before !== null && before.changes < WHOLE_EVERY ? before.said : null;
-  const stored = packed(follows, now);
   const isSame =
     before !== null &&
     before.criteriaId === id &&
     before.criteriaVersion === version &&
     before.coreVersion === CORE_VERSION &&
-    (before.digest?.equals(stored.digest) ?? false);
+    (before.digest?.equals(digest) ?? false);
   if (isSame) return;
-  const base = stored.isChange ? before!.seq : null;
-  await sql.query(
+  const follows = before && { said: before.said, seq: Number(before.seq), changes: before.changes };
+  await storeJudgement(sql, shop, job, { said, digest, follows, criteria: { id, version }, coreVersion: CORE_VERSION });
+}
+
+/** Stores a judgement as what changed since the one it follows, or whole. @returns it, for the next to follow. */
+export async function storeJudgement(sql: Sql, shop: string, job: string, given: ToStore): Promise<Follows> {
+  const { said, follows, criteria, coreVersion, as } = given;
+  const isLong = follows === null || follows.changes >= WHOLE_EVERY;
+  const { packed: bytes, digest, isChange } = packed(isLong ? null : follows.said, said, given.digest);
+  const values: unknown[] = [shop, job, criteria.id, criteria.version, coreVersion];
+  values.push(isChange ? follows!.seq : null, bytes, digest, said.document, JSON.stringify(said.profile));
+  if (as) values.push(as.seq, as.at);
+  const { rows } = await sql.query<{ seq: string }>(
     `WITH added AS (
-       INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, base, packed, digest)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8) RETURNING seq)
+       INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, base, packed, digest${
+         as ? ', seq, judged_at) OVERRIDING SYSTEM VALUE' : ')'
+       }
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8${as ? ', $11, $12' : ''}) RETURNING seq)
      INSERT INTO judgement_newest (shop_id, job_id, seq, criteria_id, criteria_version, core_version, document, profile)
      SELECT $1, $2, seq, $3, $4, $5, $9, $10 FROM added
      ON CONFLICT (shop_id, job_id) DO UPDATE
        SET seq = excluded.seq, criteria_id = excluded.criteria_id, criteria_version = excluded.criteria_version,
-           core_version = excluded.core_version, document = excluded.document, profile = excluded.profile`,
-    [shop, job, id, version, CORE_VERSION, base, stored.packed, stored.digest, judgement, JSON.stringify(profile)],
+           core_version = excluded.core_version, document = excluded.document, profile = excluded.profile
+     RETURNING seq`,
+    values,
   );
+  return { said, seq: Number(rows[0]!.seq), changes: isChange ? follows!.changes + 1 : 0 };
 }
 
 /** The newest judgement of a job, or null. */
