@@ -23,7 +23,7 @@ import { serverEnvironment } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
 const KNOWN =
-  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --standby URL (or TETRAD_STANDBY_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
 
 const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
@@ -37,6 +37,7 @@ function readOptions() {
         'no-demo': { type: 'boolean', default: false },
         'demo-open': { type: 'boolean', default: false },
         database: { type: 'string', default: process.env.TETRAD_DATABASE_URL },
+        standby: { type: 'string', default: process.env.TETRAD_STANDBY_URL },
         'reset-demo': { type: 'boolean', default: false },
         'log-level': { type: 'string', default: 'warn' },
         processes: { type: 'string', default: '1' },
@@ -58,6 +59,10 @@ function readOptions() {
       if (!(Number(values[name]) > 0)) throw new Error(`--${name} is ${values[name]}: it must be a number above 0`);
     if (values.database && !/^postgres(ql)?:\/\//.test(values.database))
       throw new Error(`--database is ${values.database}: it must be an address that begins with postgres://`);
+    if (values.standby && !values.database)
+      throw new Error('--standby belongs to a database of your own: name that with --database or TETRAD_DATABASE_URL');
+    if (values.standby && !/^postgres(ql)?:\/\//.test(values.standby))
+      throw new Error(`--standby is ${values.standby}: it must be an address that begins with postgres://`);
     if (Boolean(values['tls-cert']) !== Boolean(values['tls-key']))
       throw new Error('--tls-cert and --tls-key belong together');
     const oidc = [values['oidc-issuer'], values['oidc-client'], values['oidc-shop'], process.env.TETRAD_OIDC_SECRET];
@@ -144,6 +149,7 @@ async function main() {
     const env = {
       ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
       TETRAD_LOG_LEVEL: options['log-level'],
+      TETRAD_STANDBY_URL: options.standby ?? '',
       TETRAD_NAMES: options.name.join(','),
       TETRAD_PROCESSES: options.processes,
       ...(options['backup-to'] && { TETRAD_BACKUPS: resolve(options['backup-to']) }),
@@ -181,7 +187,7 @@ async function main() {
         return `${migrations} migrations run, ${demoJobs} demo jobs loaded`;
       },
     );
-    const serving = { ...env, TETRAD_DATABASE_URL: prepared.address };
+    const serving = { ...env, TETRAD_DATABASE_URL: prepared.address, TETRAD_STANDBY_URL: prepared.standby ?? '' };
     const port = await step(
       'server process',
       () => running.serve(serving),

@@ -6,6 +6,8 @@ import type { SingleSignOnConfig } from './people/single-sign-on';
 /** What a server process is told by its environment. */
 export interface Config {
   readonly databaseUrl: string;
+  /** A second host that follows the first and may take its place; null where there is none. */
+  readonly standbyUrl: string | null;
   readonly port: number;
   readonly host: string;
   readonly clientFolder: string | null;
@@ -80,6 +82,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     );
   return {
     databaseUrl,
+    standbyUrl: env['TETRAD_STANDBY_URL'] || null,
     sessionSecret: env['TETRAD_SESSION_SECRET'] ?? secretOf(databaseUrl),
     names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
     demoDoor,

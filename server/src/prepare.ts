@@ -10,23 +10,34 @@ import { firstShop } from './people/first-shop';
 import { migrate } from './sql/migrate';
 import { appAddress, ensureAppRole } from './sql/app-role';
 import { Pool } from './sql/pool';
+import { Primary } from './sql/primary';
 
 const words = new Set(process.argv.slice(2));
 const config = readConfig(process.env);
-const pool = new Pool(config.databaseUrl, pino({ level: 'error' }), { isPatient: true });
+const primary = config.standbyUrl
+  ? new Primary(config.databaseUrl, config.standbyUrl)
+  : new Primary(config.databaseUrl);
+await primary.find();
+const pool = new Pool(primary, pino({ level: 'error' }), { isPatient: true });
 try {
   const { rows } = await pool.query<{ server_version_num: string }>('SHOW server_version_num');
   const version = Number(rows[0]?.server_version_num);
   if (version < 150_000)
     throw new Error(`PostgreSQL ${Math.floor(version / 10_000)} is too old: 15 or newer is needed`);
   if (words.has('--reset')) await pool.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public');
-  await ensureAppRole(config.databaseUrl);
+  await ensureAppRole(primary.address);
   if (words.has('--role-only')) process.exit(0);
   const ran = await migrate(pool, config.migrationsFolder);
   const loaded = words.has('--demo') ? await loadDemo(pool, new Date()) : 0;
   const first = words.has('--demo') ? null : await firstShop(pool);
   console.log(
-    JSON.stringify({ migrations: ran.length, demoJobs: loaded, first, address: appAddress(config.databaseUrl) }),
+    JSON.stringify({
+      migrations: ran.length,
+      demoJobs: loaded,
+      first,
+      address: appAddress(config.databaseUrl),
+      standby: config.standbyUrl && appAddress(config.standbyUrl),
+    }),
   );
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));

@@ -11,6 +11,7 @@ import { createApp } from './http/app';
 import type { Streams } from './http/routes/live';
 import { JobNewsFeed } from './live/job-news';
 import { Pool } from './sql/pool';
+import { Primary } from './sql/primary';
 
 /** Requests that are still running get this long before the process ends without them. */
 const GRACE_MS = 5000;
@@ -31,11 +32,14 @@ const listener = ({ tls }: Config, app: RequestListener): Server =>
     : createHttpServer(LIMITS, app);
 
 export function serve(config: Config, log: Logger): void {
-  const pool = new Pool(config.databaseUrl, log);
-  const feed = new JobNewsFeed(config.databaseUrl, log);
+  const { databaseUrl, standbyUrl } = config;
+  const primary = standbyUrl ? new Primary(databaseUrl, standbyUrl) : new Primary(databaseUrl);
+  const pool = new Pool(primary, log);
+  const feed = new JobNewsFeed(primary, log);
+  const standby = standbyUrl ? new Pool(standbyUrl, log) : null;
   const streams: Streams = new Set();
-  const server = listener(config, createApp({ ...config, pool, feed, streams, log }));
-  void feed.open();
+  const server = listener(config, createApp({ ...config, pool, standby, feed, streams, log }));
+  void primary.find().then(() => feed.open());
   const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
   doHeavyWork(heavy);
 
@@ -57,7 +61,9 @@ export function serve(config: Config, log: Logger): void {
     log.info({ reason }, 'stopping');
     setTimeout(() => process.exit(0), GRACE_MS).unref();
     for (const stream of [...streams]) stream.end();
-    server.close(() => void Promise.all([pool.end(), feed.close(), heavy.close()]).finally(() => process.exit(0)));
+    server.close(
+      () => void Promise.all([pool.end(), standby?.end(), feed.close(), heavy.close()]).finally(() => process.exit(0)),
+    );
     server.closeIdleConnections();
   }
   process.on('SIGTERM', () => stop('SIGTERM'));

@@ -112,8 +112,32 @@ export class Cluster {
     return true;
   }
 
-  /** Starts the cluster on a free loopback port, or on the one given, and waits until it answers. */
-  async start(port) {
+  /** Makes this cluster a copy of another that runs, which it follows when it is started. */
+  async follow(primary) {
+    this.#bin = (await postgresPrograms()) ?? '';
+    this.#password = primary.#password;
+    const login = ['-h', '127.0.0.1', '-p', String(primary.port), '-U', USER];
+    const env = { ...process.env, PGPASSWORD: this.#password };
+    const { uid, gid } = this.#options;
+    await mkdir(this.#folder, { recursive: true, mode: 0o700 });
+    await chmod(this.#folder, 0o700);
+    if (uid !== undefined) await chown(this.#folder, uid, gid);
+    const args = [...login, '-D', this.#folder, '--write-recovery-conf', '--wal-method=stream', '--checkpoint=fast'];
+    await run(join(this.#bin, 'pg_basebackup'), args, { ...this.#options, env });
+  }
+
+  /** Ends following: this cluster takes writes from now on. */
+  promote() {
+    return run(join(this.#bin, 'pg_ctl'), ['promote', '-D', this.#folder, '--wait'], this.#options);
+  }
+
+  /**
+   * Starts the cluster on a free loopback port, or on the one given, and waits until it answers.
+   *
+   * @param {number} [port]
+   * @param {Record<string, string | number>} [more] further settings
+   */
+  async start(port, more = {}) {
     this.#port = port ?? (await freePort());
     const settings = {
       listen_addresses: '127.0.0.1',
@@ -123,6 +147,7 @@ export class Cluster {
       log_min_messages: 'fatal',
       // after a crash one call for the whole file system, instead of one for every file
       recovery_init_sync_method: 'syncfs',
+      ...more,
     };
     const args = ['-D', this.#folder, ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`])];
     const child = spawn(join(this.#bin, 'postgres'), args, {
@@ -169,6 +194,13 @@ export class Cluster {
     const late = setTimeout(() => child.kill('SIGQUIT'), STOP_MS);
     await gone;
     clearTimeout(late);
+  }
+
+  /** Ends the cluster as a loss of power does; for tests. */
+  async kill() {
+    const gone = new Promise((resolve) => this.#child.once('exit', resolve));
+    process.kill(-this.#child.pid, 'SIGKILL');
+    await gone;
   }
 
   /** Stops the cluster and removes all of it; for tests. */

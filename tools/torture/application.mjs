@@ -15,21 +15,43 @@ export const SHOP = 'yard';
  * @returns {Promise<T>}
  */
 export async function withApplication(work) {
-  const app = await open();
+  const cluster = await temporaryCluster();
+  await cluster.createDatabase();
+  const app = await open(cluster);
   try {
-    return await work(app);
+    return await work({
+      ...app,
+      killServer: () => process.kill(app.serverPid(), 'SIGKILL'),
+      killDatabase: () => process.kill(cluster.pid, 'SIGKILL'),
+      cutConnections: () =>
+        app.admin("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name LIKE 'tetrad%'"),
+      databaseUrl: cluster.url(),
+    });
   } finally {
     await app.close();
+    await cluster.remove();
   }
 }
 
-async function open() {
-  const cluster = await temporaryCluster();
-  await cluster.createDatabase();
-  const env = { ...serverEnvironment(cluster.url(), await freePort()), TETRAD_LOG_LEVEL: 'silent' };
+/**
+ * Serves a database that is there.
+ *
+ * @param cluster where the tables are made
+ * @param {object} [how]
+ * @param {string} [how.standby] the address of a second host
+ * @param {() => string} [how.now] the address of the host that takes writes now
+ * @param {boolean} [how.isKept] whether the database is started again when it ends
+ */
+export async function open(cluster, { standby = '', now = () => cluster.url(), isKept = true } = {}) {
+  const env = {
+    ...serverEnvironment(cluster.url(), await freePort()),
+    TETRAD_STANDBY_URL: standby,
+    TETRAD_LOG_LEVEL: 'silent',
+  };
   const printed = await run(process.execPath, ['dist/server/prepare.mjs', '--demo'], { cwd: ROOT, env });
+  const prepared = JSON.parse(printed);
   const keeper = new KeepRunning({
-    cluster,
+    cluster: isKept ? cluster : null,
     say: () => undefined,
     giveUp: (why) => console.error(`torture: ${why}`),
     mostEnds: Infinity,
@@ -37,7 +59,8 @@ async function open() {
   });
   const port = await keeper.serve({
     ...env,
-    TETRAD_DATABASE_URL: JSON.parse(printed).address,
+    TETRAD_DATABASE_URL: prepared.address,
+    TETRAD_STANDBY_URL: prepared.standby ?? '',
     TETRAD_DEMO_DOOR: 'loopback',
     TETRAD_REQUESTS_A_SECOND: '100000',
   });
@@ -48,35 +71,29 @@ async function open() {
     body: '{}',
   });
   const cookie = signedIn.headers.getSetCookie()[0].split(';')[0];
-  const admin = async (statement, values) => {
-    const client = new pg.Client({ connectionString: cluster.url() });
-    client.on('error', () => undefined);
-    await client.connect();
-    try {
-      return (await client.query(statement, values)).rows;
-    } finally {
-      await client.end().catch(() => undefined);
-    }
-  };
   return {
     url,
     cookie,
-    admin,
     serverPid: () => keeper.serverPid,
+    admin: (statement, values) => adminOf(now(), statement, values),
     ask: (method, path, body, more = {}) =>
       fetch(`${url}/api/shops/${SHOP}${path}`, {
         method,
         headers: { cookie, 'content-type': 'application/json', ...more },
         ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
       }),
-    killServer: () => process.kill(keeper.serverPid, 'SIGKILL'),
-    killDatabase: () => process.kill(cluster.pid, 'SIGKILL'),
-    cutConnections: () =>
-      admin("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name LIKE 'tetrad%'"),
-    databaseUrl: cluster.url(),
-    async close() {
-      await keeper.stop();
-      await cluster.remove();
-    },
+    close: () => keeper.stop(),
   };
+}
+
+/** One statement as the owner. */
+export async function adminOf(address, statement, values) {
+  const client = new pg.Client({ connectionString: address });
+  client.on('error', () => undefined);
+  await client.connect();
+  try {
+    return (await client.query(statement, values)).rows;
+  } finally {
+    await client.end().catch(() => undefined);
+  }
 }

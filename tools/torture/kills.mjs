@@ -6,12 +6,11 @@ const WRITERS = 6;
 const RETRY_MS = 100;
 
 /**
- * @param {'server' | 'database' | 'connections'} what
- * @param {number} kills
+ * @param {() => unknown} kill what is done to it again and again
+ * @param {number} times
  * @returns {Promise<{ acknowledged: number, lost: number, twice: number, longestMs: number }>}
  */
-export async function kills(app, what, kills) {
-  const kill = { server: app.killServer, database: app.killDatabase, connections: app.cutConnections }[what];
+export async function kills(app, kill, times) {
   const jobs = await Promise.all(Array.from({ length: WRITERS }, () => openJob(app)));
   const acknowledged = [];
   let isOver = false;
@@ -40,15 +39,15 @@ export async function kills(app, what, kills) {
     }
   };
   const writers = jobs.map(write);
-  for (let i = 0; i < kills; i++) {
-    const before = acknowledged.length;
+  for (let i = 0; i < times; i++) {
     await wait(60 + Math.random() * 140);
     // one that is just being started again has nothing to kill yet
     await Promise.resolve()
       .then(kill)
       .catch(() => undefined);
     // until it is back: the next kill meets work again
-    while (acknowledged.length < before + WRITERS) await wait(20);
+    const before = acknowledged.length;
+    while (acknowledged.length < before + 2 * WRITERS) await wait(20);
   }
   isOver = true;
   await Promise.all(writers);

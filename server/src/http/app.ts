@@ -20,6 +20,7 @@ import { SingleSignOn } from '../people/single-sign-on';
 import type { SingleSignOnConfig } from '../people/single-sign-on';
 import { singleSignOnRoutes } from '../people/single-sign-on-routes';
 import { only, ownJob, ownShop } from '../people/who';
+import { FreshReads } from '../sql/fresh-reads';
 import type { Pool } from '../sql/pool';
 import { ownHost, ownPages, pace } from './doors';
 import { cleanRequest } from './clean-body';
@@ -37,6 +38,8 @@ import { security } from './security';
 
 export interface AppOptions {
   readonly pool: Pool;
+  /** A host that follows the database's; lists are read from it where it is not behind. */
+  readonly standby?: Pool | null;
   /** News of jobs, from whichever process changed them. */
   readonly feed: JobNewsFeed;
   /** Filled with the event streams that are open. */
@@ -70,10 +73,11 @@ export function createApp(options: AppOptions): Express {
   const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
   const { names = [], demoDoor = 'closed', requestsASecond, backupsFolder = null } = options;
   const singleSignOn = options.singleSignOn ? new SingleSignOn(options.singleSignOn) : null;
+  const lists = options.standby ? new FreshReads(pool, options.standby) : pool;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
-  const figures = metrics(pool, streams);
+  const figures = metrics(pool, streams, lists instanceof FreshReads ? lists : null);
   app.use(figures.time);
   app.use(
     pinoHttp({
@@ -102,7 +106,7 @@ export function createApp(options: AppOptions): Express {
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
-    jobRoutes(pool),
+    jobRoutes(pool, lists),
     instrumentRoutes(pool),
     captureRoutes(pool),
     peopleRoutes(pool),

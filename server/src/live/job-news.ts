@@ -4,6 +4,7 @@
  */
 import pg from 'pg';
 import type { Logger } from 'pino';
+import { Primary } from '../sql/primary';
 
 export interface JobNews {
   readonly shop: string;
@@ -16,15 +17,16 @@ const CHANNEL = 'tetrad_job';
 const RETRY_MS = 500;
 
 export class JobNewsFeed {
-  readonly #connectionString: string;
+  readonly #primary: Primary;
   readonly #log: Logger;
   readonly #listeners = new Set<Listener>();
   #client: pg.Client | null = null;
   #closed = false;
   #retry: NodeJS.Timeout | undefined;
 
-  constructor(connectionString: string, log: Logger) {
-    this.#connectionString = connectionString;
+  /** @param where An address, or the hosts of which one takes writes. */
+  constructor(where: string | Primary, log: Logger) {
+    this.#primary = typeof where === 'string' ? new Primary(where) : where;
     this.#log = log;
   }
 
@@ -32,7 +34,7 @@ export class JobNewsFeed {
   async open(): Promise<void> {
     if (this.#closed) return;
     const client = new pg.Client({
-      connectionString: this.#connectionString,
+      connectionString: this.#primary.address,
       application_name: 'tetrad news',
       keepAlive: true,
     });
@@ -74,6 +76,6 @@ export class JobNewsFeed {
     this.#client = null;
     this.#log.warn({ err: error }, 'the listening database connection was lost; trying again');
     void client.end().catch(() => undefined);
-    this.#retry = setTimeout(() => void this.open(), RETRY_MS);
+    this.#retry = setTimeout(() => void this.#primary.find().then(() => this.open()), RETRY_MS);
   }
 }

@@ -4,6 +4,7 @@ import type { RequestHandler } from 'express';
 import { Gauge, Histogram, Registry, collectDefaultMetrics } from 'prom-client';
 import { Refusal, problem } from '../http/problem';
 import { isFromHere } from '../http/from-here';
+import type { FreshReads } from '../sql/fresh-reads';
 import type { Pool } from '../sql/pool';
 
 /** Seconds at which answers are counted: a key's grade to a report. */
@@ -16,7 +17,7 @@ export interface Metrics {
 }
 
 /** @param streams How many event streams are open. */
-export function metrics(pool: Pool, streams: { readonly size: number }): Metrics {
+export function metrics(pool: Pool, streams: { readonly size: number }, lists: FreshReads | null = null): Metrics {
   const registry = new Registry();
   collectDefaultMetrics({ register: registry });
   const answers = new Histogram({
@@ -38,6 +39,10 @@ export function metrics(pool: Pool, streams: { readonly size: number }): Metrics
   gauge('tetrad_streams', 'Event streams that are open', () => streams.size);
   gauge('tetrad_database_connections', 'Connections to the database', () => pool.counts().all);
   gauge('tetrad_database_waiting', 'Work that waits for a connection', () => pool.counts().waiting);
+  if (lists) {
+    gauge('tetrad_lists_from_standby', 'Lists that the standby gave', () => lists.counts.standby);
+    gauge('tetrad_lists_standby_behind', 'Lists that the standby was too far behind for', () => lists.counts.behind);
+  }
 
   const routes = Router();
   routes.get('/metrics', async (request, response) => {

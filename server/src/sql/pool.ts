@@ -1,6 +1,7 @@
 import pg from 'pg';
 import type { Logger } from 'pino';
 import { isAway } from './away';
+import { Primary } from './primary';
 import { workingShop } from './working-shop';
 
 /** What statements are sent to: a connection in a transaction, or the pool. */
@@ -28,11 +29,14 @@ const CONNECTIONS = 10;
 /** Connections that each work for one shop at a time: the one that the work at hand is for. */
 export class Pool implements Sql {
   readonly #pool: pg.Pool;
+  readonly #primary: Primary;
   readonly #shopOf = new WeakMap<pg.PoolClient, string>();
 
-  constructor(connectionString: string, log: Logger, { isPatient = false }: PoolOptions = {}) {
+  /** @param where An address, or the hosts of which one takes writes. */
+  constructor(where: string | Primary, log: Logger, { isPatient = false }: PoolOptions = {}) {
+    this.#primary = typeof where === 'string' ? new Primary(where) : where;
     this.#pool = new pg.Pool({
-      connectionString,
+      Client: this.#primary.client,
       max: CONNECTIONS,
       connectionTimeoutMillis: CONNECT_MS,
       idleTimeoutMillis: UNUSED_MS,
@@ -52,7 +56,11 @@ export class Pool implements Sql {
 
   /** Lends a connection that works for the shop at hand; give it back with `release`. */
   async connect(): Promise<pg.PoolClient> {
-    const client = await this.#pool.connect();
+    const client = await this.#pool.connect().catch(async (error: unknown) => {
+      if (!isAway(error)) throw error;
+      await this.#primary.find(); // another may have taken its place
+      return this.#pool.connect();
+    });
     const shop = workingShop();
     if ((this.#shopOf.get(client) ?? '') === shop) return client;
     try {
@@ -61,8 +69,16 @@ export class Pool implements Sql {
       return client;
     } catch (error) {
       client.release(true);
+      if (isAway(error)) await this.#primary.find();
       throw error;
     }
+  }
+
+  /** After a failure: whether the connection is of no more use. Another host may have taken the place of this one. */
+  async isBroken(error: unknown): Promise<boolean> {
+    if (!isAway(error)) return false;
+    await this.#primary.find();
+    return true;
   }
 
   /** One statement by itself. */
@@ -75,7 +91,7 @@ export class Pool implements Sql {
     try {
       return await client.query<Row>(text, values);
     } catch (error) {
-      broken = isAway(error);
+      broken = await this.isBroken(error);
       throw error;
     } finally {
       client.release(broken);
@@ -95,16 +111,15 @@ export class Pool implements Sql {
 /** Runs `work` in one transaction: all of it is stored, or none. */
 export async function inTransaction<T>(pool: Pool, work: (sql: Sql) => Promise<T>): Promise<T> {
   const client = await pool.connect();
-  let broken: Error | undefined;
+  let broken = false;
   try {
     await client.query('BEGIN');
     const result = await work(client);
     await client.query('COMMIT');
     return result;
   } catch (error) {
-    await client.query('ROLLBACK').catch((failure: unknown) => {
-      broken = failure instanceof Error ? failure : new Error(String(failure));
-    });
+    broken = await pool.isBroken(error);
+    if (!broken) await client.query('ROLLBACK').catch(() => (broken = true));
     throw error;
   } finally {
     client.release(broken);

@@ -8,7 +8,7 @@ import { actor, permit } from '../../people/who';
 import { addJob, changeJob, findJob, listJobs } from '../../sql/jobs';
 import { judgementAt, listJudgements } from '../../sql/judgements';
 import { inTransaction } from '../../sql/pool';
-import type { Pool } from '../../sql/pool';
+import type { Pool, Sql } from '../../sql/pool';
 import { changeVehicle, listVehicles, listVisits } from '../../sql/vehicles';
 import { bodyAs, queryAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
@@ -16,13 +16,13 @@ import { tellNextPage } from '../next-page';
 import { isRepeat } from '../once';
 import { jobOf, seesOnly, withJob } from './with-job';
 
-/** The floor, the vehicles, and single jobs of one shop. */
-export function jobRoutes(pool: Pool): Router {
+/** The floor, the vehicles, and single jobs of one shop. @param lists Where lists are read from. */
+export function jobRoutes(pool: Pool, lists: Sql): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/jobs', async (request, response) => {
     const { status = 'open', sort = 'changed', limit = FLOOR_PAGE, ...more } = queryAs(FloorQuery, request);
-    const { rows, next } = await listJobs(pool, shopParam(request), {
+    const { rows, next } = await listJobs(lists, shopParam(request), {
       status,
       sort,
       limit: more.ids?.length ?? limit,
@@ -34,11 +34,11 @@ export function jobRoutes(pool: Pool): Router {
   });
 
   router.get('/vehicles', async (request, response) => {
-    response.json(await listVehicles(pool, shopParam(request)));
+    response.json(await listVehicles(lists, shopParam(request)));
   });
 
   router.get('/vehicles/:vehicle/visits', async (request, response) => {
-    response.json(await listVisits(pool, shopParam(request), uuidParam(request, 'vehicle'), seesOnly(request)));
+    response.json(await listVisits(lists, shopParam(request), uuidParam(request, 'vehicle'), seesOnly(request)));
   });
 
   router.post('/jobs', async (request, response) => {

@@ -1,0 +1,79 @@
+/** Devices write while the primary is killed and its standby promoted, again and again: each dead one follows the other anew. */
+import { randomBytes } from 'node:crypto';
+import { mkdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Cluster, temporaryCluster } from '../setup/cluster.mjs';
+import { freePort } from '../setup/ports.mjs';
+import { adminOf, open } from './application.mjs';
+import { kills } from './kills.mjs';
+
+/** A write is acknowledged when the standby has it and shows it. */
+const TOGETHER = [
+  "ALTER SYSTEM SET synchronous_standby_names = '*'",
+  "ALTER SYSTEM SET synchronous_commit = 'remote_apply'",
+];
+
+/** @param {number} times how often the primary is lost */
+export async function failOver(times) {
+  let primary = await temporaryCluster();
+  await primary.createDatabase();
+  const folder = join('/tmp', `tetrad-test-${randomBytes(6).toString('hex')}`);
+  await mkdir(folder, { mode: 0o755 });
+  let standby = new Cluster(join(folder, 'cluster'));
+  const follow = async (port) => {
+    await standby.follow(primary);
+    await standby.start(port);
+    for (const statement of [...TOGETHER, 'SELECT pg_reload_conf()']) await adminOf(primary.url(), statement);
+    await until(async () => {
+      const [row] = await adminOf(primary.url(), 'SELECT sync_state AS state FROM pg_stat_replication');
+      return row?.state === 'sync';
+    });
+  };
+  await follow(await freePort());
+  const app = await open(primary, { standby: standby.url(), now: () => primary.url(), isKept: false });
+  const lose = async () => {
+    const dead = primary;
+    await dead.kill();
+    await standby.promote();
+    [primary, standby] = [standby, dead];
+    lost++;
+  };
+  let lost = 0;
+  let rebuilt = 0;
+  try {
+    const fromStandby = await listsFromStandby(app);
+    const figures = await kills(
+      app,
+      async () => {
+        // the one that was lost before comes back as the standby of the other
+        if (lost > rebuilt) {
+          const { port } = standby;
+          await rm(standby.folder, { recursive: true });
+          await follow(port);
+          rebuilt++;
+        }
+        await lose();
+      },
+      times,
+    );
+    return { ...figures, fromStandby };
+  } finally {
+    await app.close();
+    for (const cluster of [primary, standby]) await cluster.remove();
+  }
+}
+
+/** How many of some lists the standby gave. */
+async function listsFromStandby(app) {
+  for (let i = 0; i < 10; i++) await (await app.ask('GET', '/jobs')).arrayBuffer();
+  const figures = await (await fetch(`${app.url}/metrics`)).text();
+  return Number(/^tetrad_lists_from_standby (\d+)/m.exec(figures)?.[1] ?? 0);
+}
+
+async function until(isSo) {
+  for (let left = 200; left > 0; left--) {
+    if (await isSo()) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('the standby does not follow');
+}
