@@ -3,12 +3,14 @@ import type { Case } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { HEAVY_FROM, heavyWork } from '../heavy/heavy-work';
 import { judge } from '../heavy/tasks';
+import type { Judged } from '../heavy/tasks';
 import { findJob, touchJob } from '../sql/jobs';
 import type { JobRow } from '../sql/jobs';
-import { addJudgement } from '../sql/judgements';
+import { addJudgement, newestRow } from '../sql/judgements';
+import type { NewestRow } from '../sql/judgements';
 import type { Sql } from '../sql/pool';
-import { evidenceOf, wholeOf } from '../sql/whole-job';
-import type { Evidence } from '../sql/whole-job';
+import { wholeOf } from '../sql/whole-job';
+import type { Evidence, WholeJob } from '../sql/whole-job';
 
 /** The job's case in the open format, as all its rows stand now. */
 const caseOf = (job: JobRow, { readings, observations }: Evidence): Case => ({
@@ -22,13 +24,44 @@ const caseOf = (job: JobRow, { readings, observations }: Evidence): Case => ({
   readings,
 });
 
+/** All that is stored of a job, and how its newest judgement is stored. */
+export interface KnownJob {
+  readonly whole: WholeJob;
+  readonly newest: NewestRow | null;
+}
+
+export async function knownOf(sql: Sql, shop: string, job: string): Promise<KnownJob> {
+  const [whole, newest] = await Promise.all([wholeOf(sql, shop, job), newestRow(sql, shop, job)]);
+  return { whole, newest };
+}
+
+/** What the judge says of a job as it is known. */
+export function judgedOf(job: JobRow, { whole }: KnownJob): Promise<Judged> {
+  const subject = caseOf(job, whole);
+  const task = { subject, criteria: job.criteria };
+  return subject.readings.length < HEAVY_FROM ? Promise.resolve(judge(task)) : heavyWork().judge(task);
+}
+
+/** Stores a judgement, and notes that the job has changed. @returns the job as it is then. */
+export async function storeJudged(
+  sql: Sql,
+  shop: string,
+  job: JobRow,
+  { whole, newest }: KnownJob,
+  { judgement, profile }: Judged,
+): Promise<JobView> {
+  const before = newest && { ...newest, document: whole.judgement! };
+  const [revision] = await Promise.all([
+    touchJob(sql, shop, job.id),
+    addJudgement(sql, shop, job.id, before, { document: judgement, profile }),
+  ]);
+  return viewFrom({ ...job, revision }, { ...whole, judgement });
+}
+
 /** Judges a job anew and stores the judgement; call it inside the transaction that changed the job. */
 export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
-  const subject = caseOf(job, await evidenceOf(sql, shop, job.id));
-  const task = { subject, criteria: job.criteria };
-  const { judgement, profile } = subject.readings.length < HEAVY_FROM ? judge(task) : await heavyWork().judge(task);
-  await addJudgement(sql, shop, job.id, judgement, profile);
-  await touchJob(sql, shop, job.id);
+  const known = await knownOf(sql, shop, job.id);
+  await storeJudged(sql, shop, job, known, await judgedOf(job, known));
 }
 
 /** The whole job for a client; null where this shop has none of that id. */
@@ -38,9 +71,12 @@ export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobVi
 }
 
 /** The whole job of a row. */
-export async function viewOf(sql: Sql, shop: string, job: JobRow): Promise<JobView> {
+export const viewOf = async (sql: Sql, shop: string, job: JobRow): Promise<JobView> =>
+  viewFrom(job, await wholeOf(sql, shop, job.id));
+
+function viewFrom(job: JobRow, whole: WholeJob): JobView {
   const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt } = job;
-  const { judgement, timers, acknowledgements, signOff, ...evidence } = await wholeOf(sql, shop, id);
+  const { judgement, timers, acknowledgements, signOff, ...evidence } = whole;
   return {
     id,
     version,

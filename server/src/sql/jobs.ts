@@ -181,10 +181,12 @@ const wordsOf = ({
   tone: decision ? decisionTone(decision) : 'open',
 });
 
-/** Notes a change of the job: its time, its revision, and so the news of it. */
-export async function touchJob(sql: Sql, shop: string, id: string): Promise<void> {
-  await sql.query('UPDATE job SET changed_at = now(), revision = revision + 1 WHERE shop_id = $1 AND job_id = $2', [
-    shop,
-    id,
-  ]);
+/** Notes a change of the job: its time, its revision, and so the news of it. @returns the new revision. */
+export async function touchJob(sql: Sql, shop: string, id: string): Promise<number> {
+  const { rows } = await sql.query<{ revision: number }>(
+    `UPDATE job SET changed_at = now(), revision = revision + 1 WHERE shop_id = $1 AND job_id = $2
+     RETURNING revision::float8 AS revision`,
+    [shop, id],
+  );
+  return rows[0]!.revision;
 }

@@ -7,8 +7,9 @@ import type { Sql } from './pool';
 /** After so many changes one is stored whole again, so that none takes long to put together. */
 const WHOLE_EVERY = 64;
 
-interface NewestRow {
-  readonly said: Said;
+/** How the newest judgement of a job is stored; its document is read with the job. */
+export interface NewestRow {
+  readonly profile: Profile;
   readonly seq: string;
   readonly criteriaId: string;
   readonly criteriaVersion: number;
@@ -19,10 +20,10 @@ interface NewestRow {
   readonly changes: number;
 }
 
-const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow | null> => {
+export const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow | null> => {
   const { rows } = await sql.query<NewestRow>(
     `SELECT seq, criteria_id AS "criteriaId", criteria_version AS "criteriaVersion", core_version AS "coreVersion",
-            jsonb_build_object('document', document, 'profile', profile) AS said,
+            profile,
             (SELECT digest FROM judgement j WHERE j.shop_id = $1 AND j.job_id = $2 AND j.seq = n.seq) AS digest,
             (SELECT count(*)::integer FROM judgement
               WHERE shop_id = $1 AND job_id = $2 AND base IS NOT NULL
@@ -56,18 +57,19 @@ export interface ToStore {
 /**
  * Stores a judgement with the criteria and the core it was made by; the same as before is not stored again. The job is
  * locked by the caller.
+ *
+ * @param before The newest until now; null where this is the first.
  */
 export async function addJudgement(
   sql: Sql,
   shop: string,
   job: string,
-  judgement: Judgement,
-  profile: Profile,
+  before: (NewestRow & Pick<Said, 'document'>) | null,
+  now: Said,
 ): Promise<void> {
-  const said = plain({ document: judgement, profile });
+  const said = plain(now);
   const digest = digestOf(said);
-  const { id, version } = judgement.criteria;
-  const before = await newestRow(sql, shop, job);
+  const { id, version } = said.document.criteria;
   const isSame =
     before !== null &&
     before.criteriaId === id &&
@@ -75,7 +77,11 @@ export async function addJudgement(
     before.coreVersion === CORE_VERSION &&
     (before.digest?.equals(digest) ?? false);
   if (isSame) return;
-  const follows = before && { said: before.said, seq: Number(before.seq), changes: before.changes };
+  const follows = before && {
+    said: { document: before.document, profile: before.profile },
+    seq: Number(before.seq),
+    changes: before.changes,
+  };
   await storeJudgement(sql, shop, job, { said, digest, follows, criteria: { id, version }, coreVersion: CORE_VERSION });
 }
 
@@ -105,8 +111,13 @@ export async function storeJudgement(sql: Sql, shop: string, job: string, given:
 }
 
 /** The newest judgement of a job, or null. */
-export const newestJudgement = async (sql: Sql, shop: string, job: string): Promise<Judgement | null> =>
-  (await newestRow(sql, shop, job))?.said.document ?? null;
+export async function newestJudgement(sql: Sql, shop: string, job: string): Promise<Judgement | null> {
+  const { rows } = await sql.query<{ document: Judgement }>(
+    'SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2',
+    [shop, job],
+  );
+  return rows[0]?.document ?? null;
+}
 
 /** A judgement of the past, in short. */
 export interface PastJudgement {

@@ -2,6 +2,7 @@ import pg from 'pg';
 import type { Logger } from 'pino';
 import { isAway } from './away';
 import { Primary } from './primary';
+import { sendTogether } from './send-together';
 import { workingShop } from './working-shop';
 
 /** What statements are sent to: a connection in a transaction, or the pool. */
@@ -37,6 +38,7 @@ export class Pool implements Sql {
     this.#primary = typeof where === 'string' ? new Primary(where) : where;
     this.#pool = new pg.Pool({
       Client: this.#primary.client,
+      pipeline: true,
       max: CONNECTIONS,
       connectionTimeoutMillis: CONNECT_MS,
       idleTimeoutMillis: UNUSED_MS,
@@ -50,7 +52,10 @@ export class Pool implements Sql {
     const lost = (error: Error): void =>
       log.warn({ code: (error as { code?: string }).code }, 'a database connection was lost');
     // The pool hears only of idle connections; one that is cut while it is lent out would end the process unheard.
-    this.#pool.on('connect', (client) => client.on('error', lost));
+    this.#pool.on('connect', (client) => {
+      client.on('error', lost);
+      sendTogether(client);
+    });
     this.#pool.on('error', () => undefined); // the connection's own listener has said it
   }
 
@@ -108,15 +113,25 @@ export class Pool implements Sql {
   }
 }
 
-/** Runs `work` in one transaction: all of it is stored, or none. */
-export async function inTransaction<T>(pool: Pool, work: (sql: Sql) => Promise<T>): Promise<T> {
+/** A transaction in three parts, so that its beginning and its end cost no way to the database of their own. */
+export interface Parts<First, Done, Last> {
+  /** Sent together with the beginning: it reads and locks, and changes nothing. */
+  readonly first: (sql: Sql) => Promise<First>;
+  readonly work: (sql: Sql, first: First) => Promise<Done>;
+  /** Sends its statements at once; the end follows in the same packet. */
+  readonly last: (sql: Sql, done: Done) => Promise<Last>;
+}
+
+/** Runs the parts in one transaction: all of it is stored, or none. */
+export async function inParts<First, Done, Last>(pool: Pool, parts: Parts<First, Done, Last>): Promise<Last> {
   const client = await pool.connect();
   let broken = false;
   try {
-    await client.query('BEGIN');
-    const result = await work(client);
-    await client.query('COMMIT');
-    return result;
+    const [, first] = await both(client.query('BEGIN'), parts.first(client));
+    const done = await parts.work(client, first);
+    const [last, ended] = await both(parts.last(client, done), client.query('COMMIT'));
+    if (ended.command !== 'COMMIT') throw new Error(`the transaction ended with ${ended.command}`);
+    return last;
   } catch (error) {
     broken = await pool.isBroken(error);
     if (!broken) await client.query('ROLLBACK').catch(() => (broken = true));
@@ -125,3 +140,15 @@ export async function inTransaction<T>(pool: Pool, work: (sql: Sql) => Promise<T
     client.release(broken);
   }
 }
+
+/** Waits for both, and tells the failure of the one that was sent first. */
+async function both<A, B>(one: Promise<A>, other: Promise<B>): Promise<[A, B]> {
+  const [a, b] = await Promise.allSettled([one, other]);
+  if (a.status === 'rejected') throw a.reason;
+  if (b.status === 'rejected') throw b.reason;
+  return [a.value, b.value];
+}
+
+/** Runs `work` in one transaction: all of it is stored, or none. */
+export const inTransaction = <T>(pool: Pool, work: (sql: Sql) => Promise<T>): Promise<T> =>
+  inParts(pool, { first: () => Promise.resolve(), work, last: (_sql, done: T) => Promise.resolve(done) });

@@ -11,18 +11,12 @@ export const OBSERVATIONS = `SELECT coalesce(jsonb_agg(o.document ORDER BY o.seq
   FROM observation o LEFT JOIN observation_taken_back t USING (shop_id, job_id, observation_id)
  WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL`;
 
-/** Adds a reading. @returns the stored one where its id is taken already, else null. */
-export async function addReading(sql: Sql, shop: string, job: string, reading: Reading): Promise<Reading | null> {
-  const { rowCount } = await sql.query(
+/** Adds a reading; nothing where its id is taken already. */
+export async function addReading(sql: Sql, shop: string, job: string, reading: Reading): Promise<void> {
+  await sql.query(
     `INSERT INTO reading (shop_id, job_id, reading_id, test, document) VALUES ($1, $2, $3, $4, $5) ON CONFLICT DO NOTHING`,
     [shop, job, reading.id, reading.test, reading],
   );
-  if (rowCount === 1) return null;
-  const { rows } = await sql.query<{ document: Reading }>(
-    'SELECT document FROM reading WHERE shop_id = $1 AND job_id = $2 AND reading_id = $3',
-    [shop, job, reading.id],
-  );
-  return rows[0]?.document ?? null;
 }
 
 /** Adds the readings of an import, in their order, with their voids; the job is new. */
@@ -40,27 +34,21 @@ export async function addReadings(sql: Sql, shop: string, job: string, readings:
   );
 }
 
-/** Voids a reading; the first reason stays. @returns false where the job has no such reading. */
+/** Voids a reading where the job has it; the first reason stays. */
 export async function voidReading(
   sql: Sql,
   shop: string,
   job: string,
   id: string,
-  reason: string,
-  by: string | null,
-): Promise<boolean> {
-  const { rowCount } = await sql.query('SELECT 1 FROM reading WHERE shop_id = $1 AND job_id = $2 AND reading_id = $3', [
-    shop,
-    job,
-    id,
-  ]);
-  if (rowCount === 0) return false;
+  { reason, by }: { readonly reason: string; readonly by: string | null },
+): Promise<void> {
   await sql.query(
-    `INSERT INTO reading_void (shop_id, job_id, reading_id, reason, voided_by) VALUES ($1, $2, $3, $4, $5)
+    `INSERT INTO reading_void (shop_id, job_id, reading_id, reason, voided_by)
+     SELECT shop_id, job_id, reading_id, $4, $5 FROM reading
+      WHERE shop_id = $1 AND job_id = $2 AND reading_id = $3
      ON CONFLICT DO NOTHING`,
     [shop, job, id, reason, by],
   );
-  return true;
 }
 
 export async function addObservation(
@@ -78,17 +66,13 @@ export async function addObservation(
 
 /** Takes an observation back; the row stays. @returns false where the job has no such observation. */
 export async function takeBackObservation(sql: Sql, shop: string, job: string, id: string): Promise<boolean> {
-  const { rowCount } = await sql.query(
-    `INSERT INTO observation_taken_back (shop_id, job_id, observation_id)
-     SELECT shop_id, job_id, observation_id FROM observation
-      WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3
-     ON CONFLICT (shop_id, job_id, observation_id) DO NOTHING`,
+  const { rows } = await sql.query(
+    `WITH known AS (SELECT shop_id, job_id, observation_id FROM observation
+                     WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3),
+          taken AS (INSERT INTO observation_taken_back (shop_id, job_id, observation_id) SELECT * FROM known
+                    ON CONFLICT (shop_id, job_id, observation_id) DO NOTHING)
+     SELECT FROM known`,
     [shop, job, id],
   );
-  if (rowCount === 1) return true;
-  const known = await sql.query(
-    'SELECT 1 FROM observation_taken_back WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3',
-    [shop, job, id],
-  );
-  return known.rowCount === 1;
+  return rows.length === 1;
 }

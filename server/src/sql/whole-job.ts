@@ -22,11 +22,6 @@ export interface WholeJob extends Evidence {
 
 const EVIDENCE = `(${READINGS}) AS readings, (${OBSERVATIONS}) AS observations`;
 
-export async function evidenceOf(sql: Sql, shop: string, job: string): Promise<Evidence> {
-  const { rows } = await sql.query<Evidence>(`SELECT ${EVIDENCE}`, [shop, job]);
-  return rows[0]!;
-}
-
 export async function wholeOf(sql: Sql, shop: string, job: string): Promise<WholeJob> {
   const { rows } = await sql.query<WholeJob>(
     `SELECT ${EVIDENCE},

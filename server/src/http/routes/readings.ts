@@ -1,88 +1,113 @@
 import { Router } from 'express';
-import type { Request } from 'express';
+import type { Request, Response } from 'express';
 import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
 import { ENGLISH, outsidePhysics } from '@tetrad/core';
 import type { NominalVolts, Reading } from '@tetrad/core';
 import type { ActName } from '../../acts/acts.sql';
-import { judgeJob } from '../../judging/judge-job';
+import { judgedOf, knownOf, storeJudged } from '../../judging/judge-job';
 import { whoOf } from '../../people/who';
 import type { JobRow } from '../../sql/jobs';
 import type { Pool, Sql } from '../../sql/pool';
 import { addObservation, addReading, takeBackObservation, voidReading } from '../../sql/readings';
+import type { WholeJob } from '../../sql/whole-job';
 import { bodyAs, shopParam, uuidParam } from '../body';
 import { Refusal, misfit, notFound, problem } from '../problem';
 import { wholeJob } from './jobs';
-import { withJob } from './with-job';
+import { onLockedJob } from './with-job';
 
 /** Evidence of one job: readings and observations are added, readings are voided, nothing is changed. */
 export function readingRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
 
-  /** Judged anew in the same transaction. */
-  const onJob = (
-    request: Request,
-    what: ActName,
-    work: (sql: Sql, job: JobRow) => Promise<Readonly<Record<string, unknown>> | void>,
-  ): Promise<void> =>
-    withJob(pool, request, what, async (sql, job) => {
-      const detail = await work(sql, job);
-      await judgeJob(sql, shopParam(request), job);
-      return detail;
+  /** Does one thing to the evidence of a job, judges it anew in the same transaction, and answers with the job. */
+  async function change(request: Request, response: Response, status: number, act: Change): Promise<void> {
+    const shop = shopParam(request);
+    const view = await onLockedJob(pool, request, act.what, async (sql, job) => {
+      act.refuse?.(job);
+      // both are sent together: what is known is known with the change
+      const [result, known] = await Promise.all([act.send(sql, shop, job.id), knownOf(sql, shop, job.id)]);
+      act.check?.(known.whole, result);
+      const judged = await judgedOf(job, known);
+      return { detail: act.detail, store: (last) => storeJudged(last, shop, job, known, judged) };
     });
+    response.status(status).json(view ?? (await wholeJob(pool, request)));
+  }
 
   router.post('/readings', async (request, response) => {
-    const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
     const { reading, secondsAgo = 0 } = bodyAs(NewReading, request);
     const at = new Date(Date.now() - secondsAgo * 1000).toISOString();
-    await onJob(request, 'reading-added', async (sql, job) => {
-      refuseImpossible(reading, job.system.nominalVolts);
-      const stored = await addReading(sql, shop, id, { ...reading, at, by: whoOf(request).name });
-      if (stored && (stored.test !== reading.test || JSON.stringify(stored.value) !== JSON.stringify(reading.value)))
-        throw new Refusal(
-          problem(
-            409,
-            'id-taken',
-            `Reading ${reading.id} is stored already with another value; a correction voids it and adds a new one.`,
-          ),
-        );
-      return { reading: reading.id, test: reading.test, value: reading.value };
+    const by = whoOf(request).name;
+    await change(request, response, 201, {
+      what: 'reading-added',
+      detail: { reading: reading.id, test: reading.test, value: reading.value },
+      refuse: ({ system }) => refuseImpossible(reading, system.nominalVolts),
+      send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
+      check: ({ readings }) => refuseOther(reading, readings),
     });
-    response.status(201).json(await wholeJob(pool, request));
   });
 
   router.post('/readings/:reading/void', async (request, response) => {
-    const shop = shopParam(request);
-    const id = uuidParam(request, 'job');
     const reading = String(request.params['reading']);
     const { reason } = bodyAs(VoidReading, request);
-    await onJob(request, 'reading-voided', async (sql) => {
-      if (!(await voidReading(sql, shop, id, reading, reason, whoOf(request).name))) throw notFound('reading', reading);
-      return { reading, reason };
+    const by = whoOf(request).name;
+    await change(request, response, 200, {
+      what: 'reading-voided',
+      detail: { reading, reason },
+      send: (sql, shop, job) => voidReading(sql, shop, job, reading, { reason, by }),
+      check: ({ readings }) => {
+        if (!readings.some(({ id }) => id === reading)) throw notFound('reading', reading);
+      },
     });
-    response.json(await wholeJob(pool, request));
   });
 
   router.post('/observations', async (request, response) => {
-    const body = bodyAs(NewObservation, request);
-    await onJob(request, 'observed', async (sql, { id }) => {
-      await addObservation(sql, shopParam(request), id, body.id, body.observation);
-      return { observation: body.id, about: body.observation.about, finding: body.observation.finding };
+    const { id, observation } = bodyAs(NewObservation, request);
+    await change(request, response, 201, {
+      what: 'observed',
+      detail: { observation: id, about: observation.about, finding: observation.finding },
+      send: (sql, shop, job) => addObservation(sql, shop, job, id, observation),
     });
-    response.status(201).json(await wholeJob(pool, request));
   });
 
   router.post('/observations/:observation/take-back', async (request, response) => {
     const observation = uuidParam(request, 'observation');
-    await onJob(request, 'observation-taken-back', async (sql, { id }) => {
-      if (!(await takeBackObservation(sql, shopParam(request), id, observation)))
-        throw notFound('observation', observation);
-      return { observation };
+    await change(request, response, 200, {
+      what: 'observation-taken-back',
+      detail: { observation },
+      send: (sql, shop, job) => takeBackObservation(sql, shop, job, observation),
+      check: (_whole, isKnown) => {
+        if (!isKnown) throw notFound('observation', observation);
+      },
     });
-    response.json(await wholeJob(pool, request));
   });
 
   return router;
+}
+
+/** One change of the evidence. */
+interface Change {
+  readonly what: ActName;
+  /** For the record of acts. */
+  readonly detail: Readonly<Record<string, unknown>>;
+  /** @throws Refusal before anything is sent. */
+  readonly refuse?: (job: JobRow) => void;
+  /** One statement. */
+  readonly send: (sql: Sql, shop: string, job: string) => Promise<unknown>;
+  /** @throws Refusal where what is there now is not what was meant; all of it is undone. */
+  readonly check?: (whole: WholeJob, result: unknown) => void;
+}
+
+/** @throws Refusal 409 where another reading is stored under the same id. */
+function refuseOther({ id, test, value }: Reading, readings: readonly Reading[]): void {
+  const stored = readings.find((reading) => reading.id === id);
+  if (stored?.test === test && JSON.stringify(stored.value) === JSON.stringify(value)) return;
+  throw new Refusal(
+    problem(
+      409,
+      'id-taken',
+      `Reading ${id} is stored already with another value; a correction voids it and adds a new one.`,
+    ),
+  );
 }
 
 function refuseImpossible(reading: Reading, nominalVolts: NominalVolts): void {

@@ -6,7 +6,7 @@ import { actor, permit, whoOf } from '../../people/who';
 import type { SignedIn } from '../../people/session-store';
 import { findJob } from '../../sql/jobs';
 import type { JobRow } from '../../sql/jobs';
-import { inTransaction } from '../../sql/pool';
+import { inParts } from '../../sql/pool';
 import type { Pool, Sql } from '../../sql/pool';
 import { shopParam, uuidParam } from '../body';
 import { isRepeat } from '../once';
@@ -33,27 +33,68 @@ export async function jobOf(sql: Sql, request: Request, lock = false): Promise<J
   return job;
 }
 
+type Detail = Readonly<Record<string, unknown>>;
+
+/** What was done with a job that is locked. */
+export interface Outcome<Stored> {
+  /** What else the record of acts should hold. */
+  readonly detail?: Detail | undefined;
+  /** What is still to be stored; it sends its statements at once, and they go together with the end. */
+  readonly store: (sql: Sql) => Promise<Stored>;
+}
+
+/** Thrown where a write was done before: what it did this time is undone. */
+const REPEATED = new Error('this write was done before');
+
 /**
  * Locks the job and does the work in one transaction, so that of two at once both count, and notes it in the record of
  * acts.
  *
  * @param what Its name there; null for what is no evidence.
- * @param work Gives what else the record should hold.
+ * @returns what was stored; null where the write had been done before.
  */
-export function withJob(
+export function onLockedJob<Stored>(
   pool: Pool,
   request: Request,
   what: ActName | null,
-  work: (sql: Sql, job: JobRow) => Promise<Readonly<Record<string, unknown>> | void>,
-): Promise<void> {
+  work: (sql: Sql, job: JobRow) => Promise<Outcome<Stored>>,
+): Promise<Stored | null> {
   permit(request, 'work');
   const id = uuidParam(request, 'job');
-  return turns.take(`${shopParam(request)} ${id}`, () =>
-    inTransaction(pool, async (sql) => {
-      const job = await jobOf(sql, request, true);
-      if (await isRepeat(sql, request)) return;
-      const detail = await work(sql, job);
-      if (what) await addAct(sql, { what, ...actor(request), about: id, ...(detail && { detail }) });
-    }),
-  );
+  return turns
+    .take(`${shopParam(request)} ${id}`, () =>
+      inParts(pool, {
+        first: (sql) => jobOf(sql, request, true),
+        async work(sql, job) {
+          const [known, done] = await Promise.allSettled([isRepeat(sql, request), work(sql, job)]);
+          if (known.status === 'rejected') throw known.reason;
+          if (known.value) throw REPEATED;
+          if (done.status === 'rejected') throw done.reason;
+          return done.value;
+        },
+        async last(sql, { detail, store }) {
+          const stored = store(sql);
+          const noted = what ? addAct(sql, { what, ...actor(request), about: id, ...(detail && { detail }) }) : null;
+          const [result] = await Promise.all([stored, noted]);
+          return result;
+        },
+      }),
+    )
+    .catch((error: unknown) => {
+      if (error !== REPEATED) throw error;
+      return null;
+    });
+}
+
+/** The same for work that has stored all there is. @param work Gives what else the record should hold. */
+export async function withJob(
+  pool: Pool,
+  request: Request,
+  what: ActName | null,
+  work: (sql: Sql, job: JobRow) => Promise<Detail | void>,
+): Promise<void> {
+  await onLockedJob(pool, request, what, async (sql, job) => {
+    const detail = await work(sql, job);
+    return { detail: detail ?? undefined, store: () => Promise.resolve() };
+  });
 }
