@@ -5,6 +5,9 @@ import pg from 'pg';
 import { openJob } from './kills.mjs';
 
 const CLIENTS = 20;
+/** Writes of each client before anything is timed, and rounds of which the middle one counts. */
+const WARM = 15;
+const ROUNDS = 3;
 
 async function timed(clients, each, send) {
   const begun = performance.now();
@@ -19,7 +22,9 @@ async function timed(clients, each, send) {
 
 /** @returns {Promise<{ ownMs: number, bareMs: number, faults: number }>} per write of one client, ms */
 export async function writes(app, each) {
-  const jobs = await Promise.all(Array.from({ length: CLIENTS }, () => openJob(app)));
+  let jobs = [];
+  /** A vehicle of its own for each client: a job has some tens of readings, not hundreds. */
+  const nextJobs = async () => (jobs = await Promise.all(Array.from({ length: CLIENTS }, () => openJob(app))));
   const body = () => ({ reading: { id: randomUUID(), test: 'resting-voltage', value: 12.6 } });
   const pool = new pg.Pool({ connectionString: app.databaseUrl, max: 10 });
   await pool.query(
@@ -56,12 +61,24 @@ export async function writes(app, each) {
     await answer.arrayBuffer();
     return answer.status;
   };
-  await timed(CLIENTS, 5, toBare);
-  await timed(CLIENTS, 5, toOwn);
-  const reference = await timed(CLIENTS, each, toBare);
-  const own = await timed(CLIENTS, each, toOwn);
+  await nextJobs();
+  await timed(CLIENTS, WARM, toBare);
+  await timed(CLIENTS, WARM, toOwn);
+  // in turns: what else the machine does meets both
+  const rounds = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    await nextJobs();
+    rounds.push([await timed(CLIENTS, each, toBare), await timed(CLIENTS, each, toOwn)]);
+  }
+  const [reference, own] = rounds.sort(([a, b], [c, d]) => b.perWriteMs / a.perWriteMs - d.perWriteMs / c.perWriteMs)[
+    Math.floor(ROUNDS / 2)
+  ];
   await new Promise((resolve) => server.close(resolve));
   server.closeAllConnections();
   await pool.end();
-  return { ownMs: own.perWriteMs, bareMs: reference.perWriteMs, faults: own.faults };
+  return {
+    ownMs: own.perWriteMs,
+    bareMs: reference.perWriteMs,
+    faults: rounds.reduce((sum, [, { faults }]) => sum + faults, 0),
+  };
 }

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express from 'express';
 import type { Express } from 'express';
@@ -76,6 +77,7 @@ export function createApp(options: AppOptions): Express {
   const lists = options.standby ? new FreshReads(pool, options.standby) : pool;
   const app = express();
   app.disable('x-powered-by');
+  app.disable('etag'); // answers are never kept
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
   const figures = metrics(pool, streams, lists instanceof FreshReads ? lists : null);
   app.use(figures.time);
@@ -85,8 +87,9 @@ export function createApp(options: AppOptions): Express {
       autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || QUIET.has(url) },
     }),
   );
-  app.use(security(), ownHost(names), compression({ filter: isNoStream }));
-  app.use('/api', (_request, response, next) => {
+  app.use(security(), ownHost(names));
+  // answers are made anew each time, files of the page once
+  app.use('/api', compression({ filter: isNoStream, level: constants.Z_BEST_SPEED }), (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
@@ -129,7 +132,10 @@ export function createApp(options: AppOptions): Express {
     );
   });
 
-  if (clientFolder !== null) serveClient(app, clientFolder);
+  if (clientFolder !== null) {
+    app.use(compression());
+    serveClient(app, clientFolder);
+  }
   app.use(onError);
   return app;
 }
