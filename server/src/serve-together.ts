@@ -1,6 +1,7 @@
 /** Several serving processes behind one port, on one database; one that ends is begun again. */
 import cluster from 'node:cluster';
 import type { Logger } from 'pino';
+import { gatherFigures } from './operating/all-processes';
 import { PORT_TAKEN } from './serve';
 
 /** Ends within a minute that are taken for bad luck; more are a fault, and all end. */
@@ -35,6 +36,7 @@ export function serveTogether(count: number, log: Logger): void {
     log.error({ pid: worker.process.pid, code, signal }, 'a serving process ended and is begun again');
     begin();
   });
+  gatherFigures();
   const stop = (): void => {
     stopping = true;
     for (const worker of Object.values(cluster.workers ?? {})) worker?.process.kill('SIGTERM');

@@ -33,6 +33,8 @@ export interface Application {
   /** As the owner of the tables, who sees every shop. */
   readonly owner: pg.Pool;
   readonly url: string;
+  /** The event streams that are open. */
+  readonly streams: Streams;
   /** The cookie of a new session. */
   signIn(shop: string, name: string, password?: string): Promise<string>;
   /** The cookie of the administrator of the shop that an address names. */
@@ -114,6 +116,7 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
     pool,
     owner: admin,
     url,
+    streams,
     signIn,
     cookieFor,
     async ask(method, path, body, cookie = cookieFor(path)) {

@@ -123,3 +123,56 @@ it('a lock that is not had in time is 503 with the time to try again, and nothin
   }
   expect(await count('reading')).toBe(0);
 }, 15_000);
+
+describe('a lost answer is told again', () => {
+  const SHOP = '/api/shops/one';
+  const people = async (): Promise<number> => (await app.ask('GET', `${SHOP}/people`)).body.length;
+
+  it('with the same one-time password, which opens the account', async () => {
+    const id = randomUUID();
+    const body = { id: randomUUID(), name: `New ${id.slice(0, 8)}`, role: 'technician' };
+    const before = await people();
+    const [first, again] = [
+      await send('POST', `${SHOP}/people`, body, id),
+      await send('POST', `${SHOP}/people`, body, id),
+    ];
+    expect([first.status, again.status]).toEqual([201, 201]);
+    expect(again.body).toEqual(first.body);
+    expect(await people()).toBe(before + 1);
+    const at = { shop: 'one', name: body.name, password: first.body.oneTimePassword };
+    expect((await app.ask('POST', '/api/session', at, '')).status).toBe(201);
+    const other = await send(
+      'POST',
+      `${SHOP}/people`,
+      { ...body, id: randomUUID(), name: `${body.name} x` },
+      randomUUID(),
+    );
+    expect(other.body.oneTimePassword).not.toBe(first.body.oneTimePassword);
+  });
+
+  it('with the same key for a phone, which is good once', async () => {
+    const id = randomUUID();
+    const [first, again] = [
+      await send('POST', `${path}/pairings`, {}, id),
+      await send('POST', `${path}/pairings`, {}, id),
+    ];
+    expect(again.body.key).toBe(first.body.key);
+    const { key } = first.body;
+    expect((await app.ask('POST', '/api/session/phone', { key }, '')).status).toBe(201);
+    expect((await app.ask('POST', '/api/session/phone', { key }, '')).status).toBe(403);
+  });
+
+  it('of an instrument and its check, which is one check', async () => {
+    const [id, write] = [randomUUID(), randomUUID()];
+    const body = { name: 'Meter 9', kind: 'meter', uncertainty: { V: 0.02 } };
+    const put = () => send('PUT', `${SHOP}/instruments/${id}`, body, write);
+    expect((await put()).body).toEqual((await put()).body);
+    expect((await send('PUT', `${SHOP}/instruments/${id}`, { ...body, name: 'Meter 10' }, write)).status).toBe(409);
+    const check = { id: randomUUID(), findings: { 'meter-leads': 'steady' } };
+    const checkId = randomUUID();
+    for (let i = 0; i < 2; i++)
+      expect((await send('POST', `${SHOP}/instruments/${id}/checks`, check, checkId)).status).toBe(201);
+    const { rows } = await app.owner.query('SELECT 1 FROM instrument_check WHERE instrument_id = $1', [id]);
+    expect(rows).toHaveLength(1);
+  });
+});

@@ -1,4 +1,5 @@
 /** What whoever runs it can see of it, and what nobody else may. */
+import { connect } from 'node:net';
 import { jobBody, startApplication } from './application';
 import type { Application } from './application';
 
@@ -26,4 +27,34 @@ it('figures are not told through a proxy', async () => {
 it('backups are told to those who may read the record of acts', async () => {
   expect((await app.ask('GET', '/api/shops/one/backups')).body).toEqual({ isScheduled: false, count: 0, newest: null });
   expect((await app.ask('GET', '/api/shops/one/backups', undefined, '')).status).toBe(401);
+});
+
+it('one session may ask a third of what an address may, and is told when to go on', async () => {
+  const slow = await startApplication(undefined, { requestsASecond: 30 });
+  const asked = await Promise.all(Array.from({ length: 25 }, () => slow.ask('GET', '/api/shops/one/vehicles')));
+  const refused = asked.filter(({ status }) => status === 429);
+  expect(asked.length - refused.length).toBeLessThanOrEqual(10);
+  expect(refused[0]!.body.detail).toBe('More than 10 requests in one second came from this session.');
+  expect((await slow.ask('GET', '/api/session', undefined, '')).status).toBe(401); // others go on
+  await slow.close();
+});
+
+it('a stream that nobody reads is ended at a bounded buffer, and the work it tells of goes on', async () => {
+  const body = { ...jobBody(), complaint: { note: 'x'.repeat(4000) } };
+  await app.ask('POST', '/api/shops/one/jobs', body);
+  const at = `/api/shops/one/jobs/${body.id}`;
+  const { hostname, port } = new URL(app.url);
+  const deaf = connect(Number(port), hostname);
+  deaf.pause();
+  deaf.write(`GET ${at}/live HTTP/1.1\r\nHost: ${hostname}\r\nCookie: ${app.cookieFor(at)}\r\n\r\n`);
+  const ended = new Promise((resolve) => deaf.on('close', resolve).on('error', resolve));
+  const open = (): number => app.streams.size;
+  while (open() === 0) await new Promise((resolve) => setTimeout(resolve, 10));
+  const [stream] = app.streams;
+  // more than any socket's buffers hold
+  for (let i = 0; i < 4000 && open() > 0; i++) stream!.send('job', { note: 'y'.repeat(4000) });
+  expect(open()).toBe(0);
+  deaf.destroy();
+  await ended;
+  expect((await app.ask('GET', at)).status).toBe(200);
 });

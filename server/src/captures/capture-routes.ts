@@ -9,11 +9,11 @@ import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture, PageQuery } from '@tetra
 import { addAct } from '../acts/acts.sql';
 import { bodyAs, queryAs, shopParam, uuidParam } from '../http/body';
 import { tellNextPage } from '../http/next-page';
+import { doOnce } from '../http/once';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
 import { jobOf, maySee, seesOnly } from '../http/routes/with-job';
 import { actor, permit, whoOf } from '../people/who';
 import { findJob } from '../sql/jobs';
-import { inTransaction } from '../sql/pool';
 import type { Pool } from '../sql/pool';
 import {
   addCapture,
@@ -90,7 +90,7 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
             [{ field: 'bytes', found: String(body.bytes), allowed: `at most ${Math.max(0, quotaBytes - kept)} more` }],
           ),
         );
-      await inTransaction(pool, async (sql) => {
+      await doOnce(pool, request, async (sql) => {
         await addCapture(sql, shop, job, body, whoOf(request).name);
         await addAct(sql, {
           what: 'capture-added',
@@ -142,7 +142,7 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
         ),
       );
     const { data: _samples, ...told } = found;
-    await addFound(pool, shop, capture.id, told);
+    await doOnce(pool, request, (sql) => addFound(sql, shop, capture.id, told));
     response.status(201).json(captureView((await findCapture(pool, shop, capture.id))!));
   });
 

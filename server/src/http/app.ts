@@ -23,7 +23,7 @@ import { singleSignOnRoutes } from '../people/single-sign-on-routes';
 import { only, ownJob, ownShop } from '../people/who';
 import { FreshReads } from '../sql/fresh-reads';
 import type { Pool } from '../sql/pool';
-import { ownHost, ownPages, pace } from './doors';
+import { ownHost, ownPages, pace, paceOfSession } from './doors';
 import { cleanRequest } from './clean-body';
 import { onError, sendProblem } from './on-error';
 import { problem } from './problem';
@@ -100,7 +100,7 @@ export function createApp(options: AppOptions): Express {
     response.json({ now: Date.now() });
   });
   const json = express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] });
-  app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret));
+  app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret), paceOfSession(requestsASecond));
   if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
   app.use('/api/session', json, cleanRequest, sessionRoutes(pool, demoDoor, singleSignOn?.shop ?? null));
 
@@ -112,7 +112,7 @@ export function createApp(options: AppOptions): Express {
     jobRoutes(pool, lists),
     instrumentRoutes(pool),
     captureRoutes(pool),
-    peopleRoutes(pool),
+    peopleRoutes(pool, sessionSecret),
     actRoutes(pool),
     backupRoutes(backupsFolder),
   );
@@ -122,7 +122,7 @@ export function createApp(options: AppOptions): Express {
     timerRoutes(pool),
     signOffRoutes(pool),
     reportRoutes(pool, fontsFolder),
-    pairingRoutes(pool),
+    pairingRoutes(pool, sessionSecret),
   );
   app.use('/api/shops/:shop', shopRouter);
   app.use('/api', (request, response) => {

@@ -51,19 +51,34 @@ function hostOf(origin: string): string | null {
   }
 }
 
+const tooOften =
+  (most: number, who: string): RequestHandler =>
+  (_request, response) => {
+    response.setHeader('Retry-After', '1');
+    sendProblem(response, problem(429, 'too-often', `More than ${most} requests in one second came from ${who}.`));
+  };
+const WITHIN_A_SECOND = { windowMs: 1000, standardHeaders: false, legacyHeaders: false } as const;
+
 /** At most so many requests a second from one address. */
 export const pace = (most: number): RequestHandler =>
   rateLimit({
-    windowMs: 1000,
+    ...WITHIN_A_SECOND,
     limit: most,
     keyGenerator: ({ ip = '' }) => ipKeyGenerator(ip),
-    standardHeaders: false,
-    legacyHeaders: false,
-    handler: (_request, response) => {
-      response.setHeader('Retry-After', '1');
-      sendProblem(
-        response,
-        problem(429, 'too-often', `More than ${most} requests in one second came from this device.`),
-      );
-    },
+    handler: tooOften(most, 'this device'),
   });
+
+/** Devices of a workshop may share an address: of what that may ask, one session may ask this share. */
+const SESSION_SHARE = 1 / 3;
+
+/** At most a share of that from one session, wherever it comes from; stands after what knows the session. */
+export function paceOfSession(mostOfAddress: number): RequestHandler {
+  const most = Math.max(1, Math.floor(mostOfAddress * SESSION_SHARE));
+  return rateLimit({
+    ...WITHIN_A_SECOND,
+    limit: most,
+    skip: ({ session }) => !session.signedIn,
+    keyGenerator: ({ sessionID }) => sessionID,
+    handler: tooOften(most, 'this session'),
+  });
+}

@@ -1,7 +1,8 @@
 /** Every write is done once, however often it is sent: its sender's id stands in the header `Write-Id`. */
 import { createHash } from 'node:crypto';
 import type { Request } from 'express';
-import type { Sql } from '../sql/pool';
+import { inTransaction } from '../sql/pool';
+import type { Pool, Sql } from '../sql/pool';
 import { workingShop } from '../sql/working-shop';
 import { Refusal, misfit, problem } from './problem';
 
@@ -26,6 +27,12 @@ function digestOf({ method, originalUrl, body }: Request): Buffer {
     .update(`${method} ${originalUrl}\n${JSON.stringify(asked)}`)
     .digest();
 }
+
+/** Does a write in a transaction of its own, once; nothing where it was done before. */
+export const doOnce = (pool: Pool, request: Request, work: (sql: Sql) => Promise<unknown>): Promise<void> =>
+  inTransaction(pool, async (sql) => {
+    if (!(await isRepeat(sql, request))) await work(sql);
+  });
 
 /**
  * Notes a write in the transaction that does it. Of two at once the second waits for the first.

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { InstrumentBody, NewCheck } from '@tetrad/contracts';
 import { bodyAs, shopParam, uuidParam } from '../http/body';
+import { doOnce } from '../http/once';
 import { notFound } from '../http/problem';
 import { whoOf } from '../people/who';
 import type { Pool } from '../sql/pool';
@@ -17,15 +18,18 @@ export function instrumentRoutes(pool: Pool): Router {
   router.put('/instruments/:instrument', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
-    await putInstrument(pool, shop, id, bodyAs(InstrumentBody, request));
+    const body = bodyAs(InstrumentBody, request);
+    await doOnce(pool, request, (sql) => putInstrument(sql, shop, id, body));
     response.json((await listInstruments(pool, shop, id))[0]);
   });
 
   router.post('/instruments/:instrument/checks', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
-    if (!(await addCheck(pool, shop, id, bodyAs(NewCheck, request), whoOf(request).name)))
-      throw notFound('instrument', id);
+    const check = bodyAs(NewCheck, request);
+    await doOnce(pool, request, async (sql) => {
+      if (!(await addCheck(sql, shop, id, check, whoOf(request).name))) throw notFound('instrument', id);
+    });
     response.status(201).json((await listInstruments(pool, shop, id))[0]);
   });
 

@@ -1,9 +1,10 @@
-/** Figures of this process for whoever watches it, told to this machine alone. */
+/** Figures of the server for whoever watches it, told to this machine alone. */
 import { Router } from 'express';
 import type { RequestHandler } from 'express';
 import { Gauge, Histogram, Registry, collectDefaultMetrics } from 'prom-client';
 import { Refusal, problem } from '../http/problem';
 import { isFromHere } from '../http/from-here';
+import { figuresOf } from './all-processes';
 import type { FreshReads } from '../sql/fresh-reads';
 import type { Pool } from '../sql/pool';
 
@@ -44,11 +45,12 @@ export function metrics(pool: Pool, streams: { readonly size: number }, lists: F
     gauge('tetrad_lists_standby_behind', 'Lists that the standby was too far behind for', () => lists.counts.behind);
   }
 
+  const tell = figuresOf(registry);
   const routes = Router();
   routes.get('/metrics', async (request, response) => {
     if (!isFromHere(request))
       throw new Refusal(problem(403, 'not-here', 'Figures of the server are told to its own machine alone.'));
-    response.type(registry.contentType).send(await registry.metrics());
+    response.type(registry.contentType).send(await tell());
   });
   return {
     routes,

@@ -1,18 +1,21 @@
 import { Router } from 'express';
+import { writeId } from '../http/once';
 import { jobOf } from '../http/routes/with-job';
 import type { Pool } from '../sql/pool';
 import { addPairing } from './pairings.sql';
-import { newToken, tokenHash } from './secrets';
+import { bytesFor, newToken, tokenHash } from './secrets';
 import { sessionId } from './session-store';
 import { only, whoOf } from './who';
 
 /** A key for a phone beside one job, shown as a QR code; good once, and for a shift from then on. */
-export function pairingRoutes(pool: Pool): Router {
+export function pairingRoutes(pool: Pool, secret: string): Router {
   const router = Router({ mergeParams: true });
   router.post('/pairings', only('device'), async (request, response) => {
     const { shop, person } = whoOf(request);
     const { id } = await jobOf(pool, request);
-    const key = sessionId(shop, newToken());
+    const sent = writeId(request);
+    const bytes = sent === null ? undefined : bytesFor(secret, `pairing ${shop} ${id} ${person} ${sent}`);
+    const key = sessionId(shop, newToken(bytes));
     const openUntil = await addPairing(pool, tokenHash(key), id, person);
     response.status(201).json({ key, openUntil: openUntil.toISOString() });
   });

@@ -6,8 +6,11 @@ const OPEN_MIN = 10;
 
 export async function addPairing(sql: Sql, token: Buffer, job: string, person: string): Promise<Date> {
   const { rows } = await sql.query<{ expiresAt: Date }>(
-    `INSERT INTO pairing (shop_id, token_hash, job_id, person_id, expires_at)
-     VALUES ($1, $2, $3, $4, now() + make_interval(mins => $5)) RETURNING expires_at AS "expiresAt"`,
+    `WITH added AS (
+       INSERT INTO pairing (shop_id, token_hash, job_id, person_id, expires_at)
+       VALUES ($1, $2, $3, $4, now() + make_interval(mins => $5)) ON CONFLICT DO NOTHING RETURNING expires_at)
+     SELECT expires_at AS "expiresAt" FROM added
+      UNION ALL SELECT expires_at FROM pairing WHERE shop_id = $1 AND token_hash = $2 LIMIT 1`,
     [workingShop(), token, job, person, OPEN_MIN],
   );
   return rows[0]!.expiresAt;

@@ -1,8 +1,10 @@
 import { Router } from 'express';
+import type { Request } from 'express';
 import { NewPerson, PersonChanges } from '@tetrad/contracts';
 import type { OpenedPerson } from '@tetrad/contracts';
 import { addAct } from '../acts/acts.sql';
 import { bodyAs, uuidParam } from '../http/body';
+import { doOnce, writeId } from '../http/once';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
 import { inTransaction } from '../sql/pool';
 import type { Pool } from '../sql/pool';
@@ -17,17 +19,25 @@ import {
   personView,
 } from './people.sql';
 import type { PersonRow } from './people.sql';
-import { hashSecret, oneTimePassword } from './secrets';
+import { bytesFor, hashSecret, oneTimePassword } from './secrets';
 import { actor, permit, whoOf } from './who';
 
 /** The people of a shop. */
-export function peopleRoutes(pool: Pool): Router {
+export function peopleRoutes(pool: Pool, secret: string): Router {
   const router = Router({ mergeParams: true });
 
   async function known(id: string): Promise<PersonRow> {
     const person = await findPerson(pool, id);
     if (!person) throw notFound('person', id);
     return person;
+  }
+
+  /** The same again for the same write: who lost the answer is told the password that was stored. */
+  async function newPassword(request: Request, id: string) {
+    const sent = writeId(request);
+    const { shop } = whoOf(request);
+    const password = oneTimePassword(sent === null ? undefined : bytesFor(secret, `password ${shop} ${id} ${sent}`));
+    return { password, passwordHash: await hashSecret(password) };
   }
 
   router.get('/people', async (_request, response) => {
@@ -37,9 +47,8 @@ export function peopleRoutes(pool: Pool): Router {
   router.post('/people', async (request, response) => {
     permit(request, 'manage-people');
     const { id, name, role } = bodyAs(NewPerson, request);
-    const password = oneTimePassword();
-    const passwordHash = await hashSecret(password);
-    await inTransaction(pool, async (sql) => {
+    const { password, passwordHash } = await newPassword(request, id);
+    await doOnce(pool, request, async (sql) => {
       if (!(await addPerson(sql, { id, name, role, passwordHash, mustChange: true })))
         throw new Refusal(
           problem(409, 'name-taken', `This shop has somebody called ${name} already.`, [
@@ -66,7 +75,7 @@ export function peopleRoutes(pool: Pool): Router {
       ]);
     if (changes.email && (await isEmailTaken(pool, changes.email, id)))
       throw misfit([{ field: 'email', found: changes.email, allowed: 'an address that nobody else here has' }]);
-    await inTransaction(pool, async (sql) => {
+    await doOnce(pool, request, async (sql) => {
       await changePerson(sql, id, changes);
       if (changes.active === false) await endSessions(sql, id);
       await addAct(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
@@ -78,9 +87,8 @@ export function peopleRoutes(pool: Pool): Router {
     permit(request, 'manage-people');
     const id = uuidParam(request, 'person');
     await known(id);
-    const password = oneTimePassword();
-    const passwordHash = await hashSecret(password);
-    await inTransaction(pool, async (sql) => {
+    const { password, passwordHash } = await newPassword(request, id);
+    await doOnce(pool, request, async (sql) => {
       await changePerson(sql, id, { passwordHash, mustChange: true });
       await endSessions(sql, id);
       await addAct(sql, { what: 'password-reset', ...actor(request), about: id });

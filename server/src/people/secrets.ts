@@ -1,5 +1,5 @@
 /** Passwords, PINs and tokens: how they are made, kept and compared. */
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, createHmac, randomBytes } from 'node:crypto';
 import argon2 from 'argon2';
 
 /** Argon2id at 19 MiB and two passes: OWASP Password Storage Cheat Sheet, 2024. */
@@ -21,16 +21,26 @@ export async function isSecret(secret: string, hash: string | null): Promise<boo
 }
 
 /** A random token of 256 bits. */
-export const newToken = (): string => randomBytes(TOKEN_BYTES).toString('base64url');
+export const newToken = (bytes: RandomBytes = () => randomBytes(TOKEN_BYTES)): string => bytes().toString('base64url');
 /** What is kept of a token: it is random, so that a plain hash is enough. */
 export const tokenHash = (token: string): Buffer => createHash('sha256').update(token).digest();
 
+/** Random bytes, as many as are taken. */
+export type RandomBytes = () => Buffer;
+const anyBytes: RandomBytes = () => randomBytes(TOKEN_BYTES);
+
+/** Bytes that follow from a secret and what they are for: a write that is repeated makes the same token again. */
+export function bytesFor(secret: string, purpose: string): RandomBytes {
+  let taken = 0;
+  return () => createHmac('sha256', secret).update(`${purpose} ${taken++}`).digest();
+}
+
 /** A password that is read from a screen and typed once: 79 bits. */
-export const oneTimePassword = (): string => {
+export const oneTimePassword = (bytes: RandomBytes = anyBytes): string => {
   const most = 256 - (256 % READABLE.length); // bytes above would favour some letters
   let letters = '';
   while (letters.length < ONE_TIME_LENGTH)
-    for (const byte of randomBytes(ONE_TIME_LENGTH))
+    for (const byte of bytes())
       if (byte < most && letters.length < ONE_TIME_LENGTH) letters += READABLE[byte % READABLE.length];
   return letters.replace(/(.{4})(?=.)/g, '$1-');
 };
