@@ -5,6 +5,7 @@ import type { Role } from '@tetrad/contracts';
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type { Express } from 'express';
 import pg from 'pg';
 import pino from 'pino';
 import { DEFAULT_FONTS } from '../src/config';
@@ -32,7 +33,9 @@ export interface Application {
   readonly pool: Pool;
   /** As the owner of the tables, who sees every shop. */
   readonly owner: pg.Pool;
+  readonly ownerUrl: string;
   readonly url: string;
+  readonly express: Express;
   /** The event streams that are open. */
   readonly streams: Streams;
   /** The cookie of a new session. */
@@ -87,19 +90,18 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
   const feed = new JobNewsFeed(database, log);
   const streams: Streams = new Set();
   await feed.open();
-  const server: Server = createServer(
-    createApp({
-      pool,
-      feed,
-      streams,
-      fontsFolder: DEFAULT_FONTS,
-      log,
-      clientFolder: null,
-      sessionSecret: 'a secret of the tests',
-      requestsASecond: 10_000,
-      ...more,
-    }),
-  );
+  const express = createApp({
+    pool,
+    feed,
+    streams,
+    fontsFolder: DEFAULT_FONTS,
+    log,
+    clientFolder: null,
+    sessionSecret: 'a secret of the tests',
+    requestsASecond: 10_000,
+    ...more,
+  });
+  const server: Server = createServer(express);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const signIn = async (shop: string, name: string, password = PASSWORD): Promise<string> => {
@@ -115,8 +117,10 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
   return {
     pool,
     owner: admin,
+    ownerUrl: owner,
     url,
     streams,
+    express,
     signIn,
     cookieFor,
     async ask(method, path, body, cookie = cookieFor(path)) {

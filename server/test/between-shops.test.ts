@@ -7,20 +7,22 @@ import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
-let mine: { job: string; vehicle: string; capture: string; person: string; instrument: string; reading: string };
+let mine: Readonly<
+  Record<'job' | 'vehicle' | 'capture' | 'person' | 'instrument' | 'reading' | 'observation' | 'timer', string>
+>;
 beforeAll(async () => {
   app = await startApplication();
   const body = jobBody();
   const at = `/api/shops/one/jobs/${body.id}`;
   const reading = readingBody('resting-voltage', 12.6);
-  const capture = randomUUID();
+  const [capture, observation, timer] = [randomUUID(), randomUUID(), randomUUID()];
   const instrument = randomUUID();
   const steps: [string, string, object][] = [
     ['POST', '/api/shops/one/jobs', body],
     ['POST', `${at}/readings`, reading],
     ['POST', `${at}/readings/${reading.reading.id}/void`, { reason: 'slip' }],
-    ['POST', `${at}/observations`, { id: randomUUID(), observation: { about: 'belt', finding: 'good' } }],
-    ['POST', `${at}/timers`, { id: randomUUID(), kind: 'cool-down' }],
+    ['POST', `${at}/observations`, { id: observation, observation: { about: 'belt', finding: 'good' } }],
+    ['POST', `${at}/timers`, { id: timer, kind: 'cool-down' }],
     ['POST', `${at}/acknowledgements`, { caution: 'acid' }],
     ['POST', `${at}/acknowledgements/acid/take-back`, {}],
     ['POST', `${at}/captures`, { id: capture, name: 'start.csv', bytes: 10 }],
@@ -37,13 +39,15 @@ beforeAll(async () => {
     person: person.id,
     instrument,
     reading: reading.reading.id,
+    observation,
+    timer,
   };
 });
 afterAll(() => app.close());
 
 /** Every address of the application that names a shop, as it is told by Express itself. */
 const addresses = (): [string, string][] => {
-  const { job, vehicle, capture, person, instrument, reading } = mine;
+  const { job, vehicle, capture, person, instrument, reading, observation, timer } = mine;
   const of = (method: string, paths: readonly string[]) => paths.map((path): [string, string] => [method, path]);
   return [
     ...of('GET', ['/jobs', `/jobs/${job}`, `/jobs/${job}/case`, `/jobs/${job}/live`, `/jobs/${job}/report.pdf`]),
@@ -53,6 +57,12 @@ const addresses = (): [string, string][] => {
       `/captures/${capture}/file`,
       '/live',
       '/acts',
+    ]),
+    ...of('GET', [`/jobs/${job}/judgements`, `/jobs/${job}/judgements/1`, '/backups']),
+    ...of('POST', [
+      `/jobs/${job}/observations/${observation}/take-back`,
+      `/jobs/${job}/timers/${timer}/stop`,
+      `/jobs/${job}/acknowledgements/acid/take-back`,
     ]),
     ...of('GET', ['/vehicles', `/vehicles/${vehicle}/visits`, '/people', '/instruments']),
     ...of('POST', ['/jobs', '/cases', '/people', `/jobs/${job}/readings`, `/jobs/${job}/readings/${reading}/void`]),
@@ -69,6 +79,32 @@ const addresses = (): [string, string][] => {
     ...of('PUT', [`/instruments/${instrument}`, `/captures/${capture}/pieces/0`]),
   ];
 };
+
+interface Layer {
+  readonly route?: { readonly path: string; readonly methods: Readonly<Record<string, boolean>> };
+  readonly handle: { readonly stack?: readonly Layer[] };
+}
+/** The routes that Express knows, each by its method and its own part of the address. */
+const routesOf = (stack: readonly Layer[]): [string, string][] =>
+  stack.flatMap(({ route, handle }) =>
+    route
+      ? Object.keys(route.methods).map((method): [string, string] => [method.toUpperCase(), route.path])
+      : routesOf(handle.stack ?? []),
+  );
+/** What is of no shop: who is signed in, and what tells of the server. */
+const OF_NO_SHOP = /^\/($|demo$|change-over$|phone$|secrets$|api\/|metrics$)/;
+
+it('the addresses that are tried here are all that there are', () => {
+  const tried = addresses().map(([method, path]) => `${method} ${path}`);
+  const { stack } = app.express.router as unknown as { stack: readonly Layer[] };
+  const routes = routesOf(stack).filter(([, path]) => !OF_NO_SHOP.test(path));
+  expect(routes.length).toBeGreaterThan(30);
+  const untried = routes.filter(([method, path]) => {
+    const form = new RegExp(`^${method} .*${path.replace(/:\w+/g, '[^/]+')}$`);
+    return !tried.some((one) => form.test(one));
+  });
+  expect(untried).toEqual([]);
+});
 
 it('a session of another shop finds no route into this one', async () => {
   const cookie = app.cookieFor('/api/shops/two');
