@@ -35,7 +35,7 @@ import { readingRoutes } from './routes/readings';
 import { reportRoutes } from './routes/reports';
 import { signOffRoutes } from './routes/sign-offs';
 import { timerRoutes } from './routes/timers';
-import { security } from './security';
+import { security, stayOnTls } from './security';
 
 export interface AppOptions {
   readonly pool: Pool;
@@ -87,7 +87,7 @@ export function createApp(options: AppOptions): Express {
       autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || QUIET.has(url) },
     }),
   );
-  app.use(security(), ownHost(names));
+  app.use(security(), stayOnTls, ownHost(names));
   // answers are made anew each time, files of the page once
   app.use('/api', compression({ filter: isNoStream, level: constants.Z_BEST_SPEED }), (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');

@@ -1,6 +1,13 @@
 import helmet from 'helmet';
 import type { RequestHandler } from 'express';
 
+const YEAR_S = 31_536_000;
+const onlyByTls = helmet.strictTransportSecurity({ maxAge: YEAR_S, includeSubDomains: false });
+
+/** Where it is served by TLS, browsers come back by TLS; in a workshop without it they are left alone. */
+export const stayOnTls: RequestHandler = (request, response, next) =>
+  request.secure ? onlyByTls(request, response, next) : next();
+
 /** The strict content policy: everything from this origin, nothing inline but component styles. */
 export const security = (): RequestHandler =>
   helmet({
@@ -24,5 +31,5 @@ export const security = (): RequestHandler =>
         'trusted-types': ['angular', 'angular#bundler', 'default'],
       },
     },
-    strictTransportSecurity: false, // served over plain HTTP in the workshop
+    strictTransportSecurity: false, // see `stayOnTls`
   });
