@@ -151,7 +151,7 @@ WALKS.forEach(({ ends, symptoms, found, says, fitted }, index) => {
       await expect(page.getByText(fitted ? `Fitted: ${fitted}.` : 'No part was fitted.')).toBeVisible();
       const [file] = await Promise.all([
         page.waitForEvent('download'),
-        page.getByRole('link', { name: 'PDF' }).click(),
+        page.getByRole('button', { name: 'PDF' }).click(),
       ]);
       expect(file.suggestedFilename()).toMatch(/\.pdf$/);
       const over = await page.evaluate(

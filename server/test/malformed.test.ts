@@ -179,3 +179,15 @@ it.each([
   expect(status).toBeGreaterThanOrEqual(400);
   expect(status).toBeLessThan(500);
 });
+
+it('a body of another kind than JSON is told as such, and nothing of it is read', async () => {
+  for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x']) {
+    const response = await fetch(`${app.url}${job}/readings`, {
+      method: 'POST',
+      headers: { cookie: app.cookieFor(job), 'content-type': type },
+      body: JSON.stringify(readingBody('resting-voltage', 12.6)),
+    });
+    expect([type, response.status]).toEqual([type, 415]);
+    expect((await response.json()).detail).toContain(`${type.split(';')[0]}`);
+  }
+});

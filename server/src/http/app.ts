@@ -24,6 +24,7 @@ import { only, ownJob, ownShop } from '../people/who';
 import { FreshReads } from '../sql/fresh-reads';
 import type { Pool } from '../sql/pool';
 import { ownHost, ownPages, pace, paceOfSession } from './doors';
+import { JSON_TYPES } from './body';
 import { cleanRequest } from './clean-body';
 import { onError, sendProblem } from './on-error';
 import { problem } from './problem';
@@ -99,7 +100,7 @@ export function createApp(options: AppOptions): Express {
   app.get('/api/clock', (_request, response) => {
     response.json({ now: Date.now() });
   });
-  const json = express.json({ limit: BODY_LIMIT, type: ['application/json', 'application/*+json'] });
+  const json = express.json({ limit: BODY_LIMIT, type: [...JSON_TYPES] });
   app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret), paceOfSession(requestsASecond));
   if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
   app.use('/api/session', json, cleanRequest, sessionRoutes(pool, demoDoor, singleSignOn?.shop ?? null));

@@ -1,9 +1,21 @@
 import type { Request } from 'express';
 import { checkBody } from '@tetrad/contracts';
-import { misfit } from './problem';
+import { Refusal, misfit, problem } from './problem';
+
+/** What a body may be. */
+export const JSON_TYPES = ['application/json', 'application/*+json'] as const;
 
 /** The request's body as an instance of its class; refuses with every field that does not fit. */
 export function bodyAs<T extends object>(type: new () => T, request: Request): T {
+  // there is a body, and it is none that was read
+  if (request.is([...JSON_TYPES]) === false)
+    throw new Refusal(
+      problem(
+        415,
+        'not-json',
+        `The body is ${request.get('content-type') ?? 'of no type'}; allowed is ${JSON_TYPES[0]}.`,
+      ),
+    );
   const result = checkBody(type, request.body as unknown);
   if (!result.ok) throw misfit(result.errors);
   return result.body;

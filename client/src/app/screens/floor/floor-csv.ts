@@ -1,5 +1,5 @@
 import { unparse } from 'papaparse';
-import { saveFile } from '../../kit/save-file';
+import { saveText } from '../../kit/save-file';
 import type { FloorLine } from './floor-line';
 
 /** The rows in view as a CSV table. */
@@ -22,4 +22,4 @@ export const floorCsv = (lines: readonly FloorLine[]): string =>
     { escapeFormulae: true },
   );
 
-export const downloadCsv = (lines: readonly FloorLine[]): void => saveFile('floor.csv', 'text/csv', floorCsv(lines));
+export const downloadCsv = (lines: readonly FloorLine[]): void => saveText('floor.csv', 'text/csv', floorCsv(lines));

@@ -9,7 +9,7 @@ import { TableModule } from 'primeng/table';
 import { unparse } from 'papaparse';
 import { Button } from '../../kit/button';
 import { Message } from '../../kit/message';
-import { saveFile } from '../../kit/save-file';
+import { saveText } from '../../kit/save-file';
 import { Coming, Empty } from '../../kit/states';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
@@ -122,7 +122,7 @@ export class Record {
     this.#ask(this.rows().at(-1)?.seq ?? null);
   }
   protected save(): void {
-    saveFile('record-of-acts.csv', 'text/csv', unparse(this.rows()));
+    saveText('record-of-acts.csv', 'text/csv', unparse(this.rows()));
   }
 
   #ask(before: number | null): void {

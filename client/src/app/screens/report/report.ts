@@ -2,7 +2,7 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { reportOf } from '@tetrad/contracts';
+import { PAGE_MOST, recordOf, reportOf } from '@tetrad/contracts';
 import { SCHOOLS, TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
 import { Button } from '../../kit/button';
 import { Coming, Failed } from '../../kit/states';
@@ -10,10 +10,13 @@ import { GradeMark } from '../../kit/grade-mark';
 import { ProfileView } from '../../kit/profile-view';
 import { Ruler } from '../../kit/ruler';
 import { httpResource } from '@angular/common/http';
-import type { CaptureView } from '@tetrad/contracts';
+import type { CaptureView, JobView } from '@tetrad/contracts';
+import type { Case } from '@tetrad/core';
 import { CapturePicture } from './capture-picture';
 import { VoltSteps } from '../../kit/volt-steps';
-import { saveFile } from '../../kit/save-file';
+import { Download } from '../../kit/download';
+import { Progress } from '../../kit/progress';
+import { saveText } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
 import { Sentences } from '../../device/sentences';
 import { selectShop } from '../../state/session/session.feature';
@@ -21,8 +24,20 @@ import { selectShop } from '../../state/session/session.feature';
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
 @Component({
   selector: 'tt-report',
-  imports: [Button, CapturePicture, Coming, DatePipe, Failed, GradeMark, ProfileView, RouterLink, Ruler, VoltSteps],
-  providers: [JobStore],
+  imports: [
+    Button,
+    CapturePicture,
+    Coming,
+    DatePipe,
+    Failed,
+    GradeMark,
+    ProfileView,
+    Progress,
+    RouterLink,
+    Ruler,
+    VoltSteps,
+  ],
+  providers: [Download, JobStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './report.html',
   styleUrl: './report.css',
@@ -41,16 +56,18 @@ export class Report {
     return job && judgement ? reportOf(job, judgement, this.#voice.choice()) : null;
   });
   readonly #captures = httpResource<readonly CaptureView[]>(() =>
-    this.#shop() ? `/api/shops/${this.#shop()}/jobs/${this.id()}/captures` : undefined,
+    this.#shop() ? `/api/shops/${this.#shop()}/jobs/${this.id()}/captures?limit=${PAGE_MOST}` : undefined,
   );
   /** Recorded starts that were taken apart, each with its picture. */
   protected readonly captures = computed(() =>
-    (this.#captures.hasValue() ? this.#captures.value() : []).flatMap(({ id, name, found }) =>
-      found?.outline ? { id, name, found } : [],
-    ),
+    // the newest come first; a report tells them in the order in which they were recorded
+    [...(this.#captures.hasValue() ? this.#captures.value() : [])]
+      .reverse()
+      .flatMap(({ id, name, found }) => (found?.outline ? { id, name, found } : [])),
   );
+  protected readonly paper = inject(Download);
   /** Where the server makes the PDF. */
-  protected readonly pdf = computed(() => {
+  readonly #pdf = computed(() => {
     const asked = new URLSearchParams({ ...this.#voice.choice() });
     return `/api/shops/${this.#shop() ?? ''}/jobs/${this.id()}/report.pdf?${asked.toString()}`;
   });
@@ -76,13 +93,21 @@ export class Report {
   protected print(): void {
     globalThis.print();
   }
+  protected makePdf(): void {
+    const job = this.view();
+    if (job) this.paper.start(this.#pdf(), `${this.#name(job)}.pdf`);
+  }
+  #name({ vehicle, openedAt }: JobView): string {
+    return `${vehicle.plate ?? vehicle.name}-${openedAt.slice(0, 10)}`;
+  }
+  /** With sign-off, plate, status and times beside the case. */
   protected exportCase(): void {
     const job = this.view();
     if (job)
-      saveFile(
-        `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.case.json`,
+      saveText(
+        `${this.#name(job)}.case.json`,
         'application/json',
-        writeCase(job.case),
+        writeCase({ ...job.case, job: recordOf(job) } as Case),
       );
   }
 }
