@@ -2,6 +2,7 @@
 import { benchCaptureRead } from './bench/capture-read.mjs';
 import { benchCaptureZoom } from './bench/capture-zoom.mjs';
 import { benchFirstLoad } from './bench/first-load.mjs';
+import { benchJudgeInBrowser } from './bench/judge-in-browser.mjs';
 import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
 import { benchCountInStep, benchLiveUpdate } from './bench/live-update.mjs';
@@ -14,6 +15,7 @@ import { fail, step } from './setup/steps.mjs';
 /** What is measured on the served application, by name. */
 const IN_THE_BROWSER = [
   ['first load', benchFirstLoad],
+  ['a judgement in the browser', benchJudgeInBrowser],
   ['key to grade', benchKeyToGrade],
   ['change of screen', benchRouteChange],
   ['long floor', benchLongFloor],

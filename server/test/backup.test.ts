@@ -113,3 +113,43 @@ it('into a folder as many are kept as were asked for, and the server tells the n
   expect((await tetrad('backup', '--to', own, '--keep', 'all')).status).toBe(2);
   expect((await tetrad('backup')).status).toBe(2);
 }, 60_000);
+
+describe('a shop by the command line', () => {
+  it('goes out to a zip file and comes in under another id, told by rows and files', async () => {
+    const file = join(folder, 'yard.zip');
+    const out = await tetrad('export', file, '--shop', 'one');
+    expect(out).toMatchObject({
+      status: 0,
+      said: expect.stringMatching(/the shop one, \d+ rows and 0 recorded files/),
+    });
+    const back = await tetrad('import', file, '--shop', 'moved');
+    expect(back).toMatchObject({ status: 0, said: expect.stringMatching(/^The shop moved is here: \d+ rows/) });
+    expect(await ask("SELECT count(*)::int AS n FROM reading WHERE shop_id = 'moved'")).toEqual([{ n: 1 }]);
+    const [act] = await ask("SELECT entry FROM act WHERE shop_id = 'one' ORDER BY seq DESC LIMIT 1");
+    expect(String(act!['entry'])).toContain('shop-exported');
+    // a second time it is in the way of nothing
+    expect(await tetrad('export', file, '--shop', 'one')).toMatchObject({
+      status: 1,
+      said: expect.stringContaining('an export replaces nothing'),
+    });
+    expect(await tetrad('import', file, '--shop', 'moved')).toMatchObject({
+      status: 1,
+      said: expect.stringContaining('the shop moved is there already'),
+    });
+  }, 60_000);
+
+  it.each([
+    [['export', 'somewhere'], 2, 'export names the shop'],
+    [['export', '--shop', 'one'], 2, 'one FOLDER or FILE.zip is named'],
+    [['import', 'a', 'b'], 2, 'one FOLDER or FILE.zip is named'],
+    [['export', 'x', '--colour', 'red'], 2, "Unknown option '--colour'"],
+    [['export', '/tmp/never-made', '--shop', 'nowhere'], 1, 'there is no shop nowhere'],
+    [['import', '/tmp/never-made'], 1, 'is not there'],
+  ])(
+    '%j is told with what is wrong',
+    async (words, status, says) => {
+      expect(await tetrad(...words)).toEqual({ status, said: expect.stringContaining(says) });
+    },
+    30_000,
+  );
+});
