@@ -60,7 +60,7 @@ async function main() {
   await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await check('types', bin('tsc'), ['-p', 'tsconfig.json']);
   await check('build', process.execPath, ['tools/build.mjs']);
-  await check('torture, its short part', process.execPath, ['tools/torture.mjs', '--short']);
+  await check('torture, its short part', process.execPath, ['e2e/torture.mjs', '--short']);
   await suite('unit and server tests', {
     command: bin('jest'),
     args: (file) => ['--json', `--outputFile=${file}`],

@@ -1,11 +1,11 @@
 /** The built application on a cluster of its own, kept running, to be hurt. */
 import pg from 'pg';
-import { temporaryCluster } from '../setup/cluster.mjs';
-import { KeepRunning } from '../setup/keep-running.mjs';
-import { freePort } from '../setup/ports.mjs';
-import { ROOT } from '../setup/root.mjs';
-import { run } from '../setup/run.mjs';
-import { serverEnvironment } from '../setup/supervise.mjs';
+import { temporaryCluster } from '../../tools/setup/cluster.mjs';
+import { KeepRunning } from '../../tools/setup/keep-running.mjs';
+import { freePort } from '../../tools/setup/ports.mjs';
+import { ROOT } from '../../tools/setup/root.mjs';
+import { run } from '../../tools/setup/run.mjs';
+import { serverEnvironment } from '../../tools/setup/supervise.mjs';
 
 export const SHOP = 'yard';
 

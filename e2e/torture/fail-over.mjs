@@ -2,8 +2,8 @@
 import { randomBytes } from 'node:crypto';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Cluster, temporaryCluster } from '../setup/cluster.mjs';
-import { freePort } from '../setup/ports.mjs';
+import { Cluster, temporaryCluster } from '../../tools/setup/cluster.mjs';
+import { freePort } from '../../tools/setup/ports.mjs';
 import { adminOf, open } from './application.mjs';
 import { kills } from './kills.mjs';
 

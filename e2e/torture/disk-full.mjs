@@ -3,8 +3,8 @@ import { randomBytes } from 'node:crypto';
 import { mkdir, open as openFile, rm, rmdir, statfs } from 'node:fs/promises';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { Cluster } from '../setup/cluster.mjs';
-import { run } from '../setup/run.mjs';
+import { Cluster } from '../../tools/setup/cluster.mjs';
+import { run } from '../../tools/setup/run.mjs';
 import { open } from './application.mjs';
 import { kills } from './kills.mjs';
 

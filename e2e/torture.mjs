@@ -1,8 +1,8 @@
 /** `npm run torture [-- --short] [--only WORD]`: what happens to the application and is survived; on loopback, bounded. */
 import { parseArgs } from 'node:util';
-import { writeSection } from './bench/write-section.mjs';
-import { buildServer } from './setup/build.mjs';
-import { fail, step } from './setup/steps.mjs';
+import { writeSection } from '../tools/bench/write-section.mjs';
+import { buildServer } from '../tools/setup/build.mjs';
+import { fail, step } from '../tools/setup/steps.mjs';
 import { withApplication } from './torture/application.mjs';
 import { clients } from './torture/clients.mjs';
 import { diskFull } from './torture/disk-full.mjs';

@@ -1,0 +1,154 @@
+/** Another person takes over a bench: only those with a PIN, by digits or keys, and nothing is left of a wrong one. */
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import type { ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { Store, provideState, provideStore } from '@ngrx/store';
+import type { PersonView, SessionView } from '@tetrad/contracts';
+import { providePrimeNG } from 'primeng/config';
+import { NEVER, of, throwError } from 'rxjs';
+import type { Observable } from 'rxjs';
+import { WhoDialog } from '../src/app/session/who-dialog';
+import { Api } from '../src/app/state/api';
+import { SessionActions, selectWho, sessionFeature } from '../src/app/state/session/session.feature';
+import { signedIn } from './bench-fixtures';
+
+const person = (id: string, name: string, more: Partial<PersonView> = {}): PersonView => ({
+  id,
+  name,
+  role: 'technician',
+  active: true,
+  hasPin: true,
+  email: null,
+  ...more,
+});
+const PEOPLE = [
+  person('p1', 'Ilse Marrow'),
+  person('p2', 'Bo Hannick', { role: 'apprentice' }),
+  person('p3', 'No Pin', { hasPin: false }),
+  person('p4', 'Has Left', { active: false }),
+];
+const changeOver = jest.fn();
+let people: () => Observable<readonly PersonView[]>;
+let closed: number;
+let fixture: ComponentFixture<WhoDialog>;
+
+async function open(session: SessionView = signedIn()): Promise<void> {
+  TestBed.inject(Store).dispatch(SessionActions.known({ session }));
+  fixture = TestBed.createComponent(WhoDialog);
+  fixture.componentInstance.closed.subscribe(() => closed++);
+  await fixture.whenStable();
+}
+/** The dialog stands in the page, not in its component. */
+const words = (): string => document.body.textContent!.replace(/\s+/g, ' ');
+const buttonOf = (name: string): HTMLButtonElement | undefined =>
+  [...document.querySelectorAll('button')].find((one) =>
+    (one.getAttribute('aria-label') ?? one.textContent)!.trim().startsWith(name),
+  );
+async function press(...names: string[]): Promise<void> {
+  for (const name of names) {
+    buttonOf(name)!.click();
+    await fixture.whenStable();
+  }
+}
+const key = async (name: string): Promise<void> => {
+  document.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+  await fixture.whenStable();
+};
+
+beforeEach(() => {
+  closed = 0;
+  people = () => of(PEOPLE);
+  changeOver.mockReset();
+  TestBed.configureTestingModule({
+    providers: [
+      provideStore(),
+      provideState(sessionFeature),
+      provideRouter([]),
+      providePrimeNG(),
+      { provide: Api, useValue: { people: () => people(), changeOver } },
+    ],
+  });
+});
+afterEach(() => fixture.destroy());
+
+it('offers those who have a PIN and are still here, and not who is here already', async () => {
+  await open();
+  expect(['Bo Hannick', 'Ilse Marrow', 'No Pin', 'Has Left'].map((name) => buttonOf(name) !== undefined)).toEqual([
+    true,
+    false,
+    false,
+    false,
+  ]);
+});
+
+it('takes over with the fourth digit, by press or by key', async () => {
+  const session = {
+    ...signedIn('Bo Hannick', 'apprentice'),
+    person: { id: 'p2', name: 'Bo Hannick', role: 'apprentice' } as const,
+  };
+  changeOver.mockReturnValue(of(session));
+  await open();
+  await press('Bo Hannick', '3', '6');
+  await key('9');
+  expect(changeOver).not.toHaveBeenCalled();
+  await key('0');
+  expect(changeOver).toHaveBeenCalledWith({ person: 'p2', pin: '3690' });
+  expect(TestBed.inject(Store).selectSignal(selectWho)()).toBe('Bo Hannick');
+  expect(closed).toBe(1);
+});
+
+it('a digit is taken back, and letters are none', async () => {
+  await open();
+  changeOver.mockReturnValue(NEVER);
+  await press('Bo Hannick', '1', '2', '9', 'Take back a digit', '3');
+  await key('x');
+  expect(changeOver).not.toHaveBeenCalled();
+  await key('4');
+  expect(changeOver).toHaveBeenCalledWith({ person: 'p2', pin: '1234' });
+});
+
+it('while the server looks, further digits are not taken', async () => {
+  changeOver.mockReturnValue(NEVER);
+  await open();
+  await press('Bo Hannick', '1', '1', '1', '1');
+  await key('2');
+  expect(buttonOf('1')!.disabled).toBe(true);
+  expect(changeOver).toHaveBeenCalledTimes(1);
+});
+
+it('a wrong PIN is told, nothing of it is left, and the next try begins anew', async () => {
+  const detail = 'This PIN is not the one of that person.';
+  changeOver.mockReturnValue(throwError(() => new HttpErrorResponse({ status: 403, error: { detail } })));
+  await open();
+  await press('Bo Hannick', '1', '1', '1', '1');
+  expect(words()).toContain(detail);
+  expect(document.querySelector('.typed')!.getAttribute('aria-label')).toBe('0 of 4 digits');
+  expect(closed).toBe(0);
+  await press('2', '2', '2', '2');
+  expect(changeOver).toHaveBeenLastCalledWith({ person: 'p2', pin: '2222' });
+});
+
+it('where nobody else has a PIN, or the server does not answer, that is said', async () => {
+  people = () => of(PEOPLE.slice(2));
+  await open();
+  expect(words()).toContain('Nobody else here has a PIN.');
+  fixture.destroy();
+  people = () => throwError(() => new HttpErrorResponse({ status: 0 }));
+  await open();
+  expect(words()).toContain('The people could not be loaded');
+});
+
+it('a phone of one job takes nobody over', async () => {
+  await open({ ...signedIn(), kind: 'phone', job: 'j1' });
+  expect(words()).toContain('paired with one job');
+  expect(buttonOf('Sign out')).toBeUndefined();
+});
+
+it('the record of acts is offered to those who may read it', async () => {
+  await open(signedIn('Ilse Marrow', 'technician'));
+  expect(words()).not.toContain('Record of acts');
+  fixture.destroy();
+  await open(signedIn('Ilse Marrow', 'lead'));
+  expect(words()).toContain('Record of acts');
+});
