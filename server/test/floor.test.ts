@@ -101,3 +101,32 @@ it.each([
   const { status, body } = await app.ask('GET', `${FLOOR}?${query}`);
   expect([status, body.errors?.[0].field]).toEqual([422, field]);
 });
+
+it('walked by pages of any size, in any order, every job comes once, though many changed at the same moment', async () => {
+  const own = await startApplication();
+  const ids: string[] = [];
+  for (let i = 0; i < 23; i++) {
+    const body = jobBody();
+    ids.push(body.id);
+    await own.ask('POST', '/api/shops/one/jobs', body);
+  }
+  // as after an import: whole groups of the same time
+  await own.owner.query(
+    `UPDATE job SET changed_at = date_trunc('minute', now()) + (('x' || left(job_id::text, 1))::bit(4)::int % 3) * interval '1 s',
+            opened_at = date_trunc('minute', now())`,
+  );
+  for (const sort of ['changed', 'opened'])
+    for (const limit of [1, 2, 7, 23, 50]) {
+      const seen: string[] = [];
+      let next: string | undefined = `/api/shops/one/jobs?sort=${sort}&limit=${limit}`;
+      while (next) {
+        const response: Response = await fetch(own.url + next, { headers: { cookie: own.cookieFor(next) } });
+        const rows = (await response.json()) as { id: string }[];
+        expect(rows.length).toBeLessThanOrEqual(limit);
+        seen.push(...rows.map(({ id }) => id));
+        next = /<([^>]+)>/.exec(response.headers.get('link') ?? '')?.[1];
+      }
+      expect([sort, limit, [...seen].sort()]).toEqual([sort, limit, [...ids].sort()]);
+    }
+  await own.close();
+}, 30_000);
