@@ -6,7 +6,7 @@ import type { QueryResult, QueryResultRow } from 'pg';
 import { isAway } from './away';
 import type { Pool, Sql } from './pool';
 
-/** Where the standby did not answer, it is not asked again for so long, ms. */
+/** Where the standby did not answer, or is none any more, it is not asked again for so long, ms. */
 const LEFT_ALONE_MS = 5000;
 
 export class FreshReads implements Sql {
@@ -26,16 +26,18 @@ export class FreshReads implements Sql {
     if (Date.now() < this.#notBefore) return this.primary.query<Row>(text, values);
     const { rows } = await this.primary.query<{ lsn: string }>('SELECT pg_current_wal_flush_lsn()::text AS lsn');
     try {
-      const { rows: state } = await this.standby.query<{ fresh: boolean | null }>(
-        'SELECT pg_is_in_recovery() AND pg_last_wal_replay_lsn() >= $1::pg_lsn AS fresh',
+      const { rows: state } = await this.standby.query<{ follows: boolean; fresh: boolean | null }>(
+        'SELECT pg_is_in_recovery() AS follows, pg_last_wal_replay_lsn() >= $1::pg_lsn AS fresh',
         [rows[0]!.lsn],
       );
-      if (state[0]!.fresh) {
+      const { follows, fresh } = state[0]!;
+      if (follows && fresh) {
         const found = await this.standby.query<Row>(text, values); // it only goes forward: still as fresh
         this.counts.standby++;
         return found;
       }
-      this.counts.behind++;
+      if (follows) this.counts.behind++;
+      else this.#notBefore = Date.now() + LEFT_ALONE_MS;
     } catch (error) {
       if (!isAway(error)) throw error;
       this.#notBefore = Date.now() + LEFT_ALONE_MS;
