@@ -1,4 +1,4 @@
-import { likelySlip, parseEntry } from '@tetrad/core';
+import { figureFormat, likelySlip, parseEntry } from '@tetrad/core';
 import fc from 'fast-check';
 
 describe('what a technician types', () => {
@@ -64,5 +64,29 @@ describe('what a technician types', () => {
     expect(likelySlip(1261, 0, 20, 12.5)?.value).toBeCloseTo(12.61);
     expect(likelySlip(230, -16, 16, 0.1)).toMatchObject({ value: 0.23, kind: 'milli' });
     expect(likelySlip(-12.6, 0, 20, 12.5)).toMatchObject({ value: 12.6, kind: 'sign' });
+  });
+});
+
+describe('a figure as text', () => {
+  it('is the one that exact rounding gives, however it is come by', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.double({ noNaN: true, noDefaultInfinity: true }),
+          fc.double({ min: -1000, max: 1000, noNaN: true }),
+          // the middle between two figures, where a quick way goes wrong
+          fc
+            .tuple(fc.integer({ min: -100_000, max: 100_000 }), fc.integer({ min: 0, max: 3 }))
+            .map(([n, places]) => (n + 0.5) / 10 ** places),
+        ),
+        fc.integer({ min: 0, max: 5 }),
+        (value, decimals) => {
+          const exact = value.toFixed(decimals);
+          const unsigned = Number(exact) === 0 ? exact.replace('-', '') : exact;
+          expect(figureFormat().plain(value, decimals)).toBe(unsigned);
+        },
+      ),
+      { numRuns: 5000 },
+    );
   });
 });

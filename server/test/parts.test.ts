@@ -72,6 +72,17 @@ it('what fails together with the end undoes all, though the end was sent already
   expect(await stored()).toEqual([]);
 });
 
+it('of statements that fail together the cause is told, however late it is heard of', async () => {
+  const late = async (sql: Sql): Promise<void> => {
+    const asked = add(sql, 1).then((answer) => answer);
+    await Promise.all([asked.then((answer) => answer)]);
+  };
+  const failed = await failureOf(
+    inParts(pool, { first: nothing, work: (sql) => add(sql, 1), last: (sql) => Promise.all([late(sql), add(sql, 2)]) }),
+  );
+  expect(failed.message).toContain('duplicate key');
+});
+
 it('a failure that was swallowed does not end as stored', async () => {
   const failed = await failureOf(
     inParts(pool, {

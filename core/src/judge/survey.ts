@@ -6,7 +6,7 @@ import type { Case, Reading } from '../format/case-shape';
 import type { Pass } from '../format/words';
 import { BALANCED } from '../criteria/schools';
 import type { CriteriaSet } from '../criteria/criteria-set';
-import { OBSERVATIONS, TESTS } from '../trade/tables';
+import { OBSERVATIONS, OBSERVATION_NAMES, TESTS } from '../trade/tables';
 import type { Said } from '../words/phrases';
 import { solvePaths } from './derive/solve-paths';
 import type { Assessment } from './grade/assessment';
@@ -96,10 +96,13 @@ type Doubt = (reading: Reading) => Said | null;
 
 /** What was observed of the instruments and makes readings doubtful. */
 const doubtsOf = ({ observed }: Sight): readonly Doubt[] =>
-  [...observed].flatMap(([about, finding]) => {
-    const { doubts } = OBSERVATIONS[about];
-    return doubts ? [(reading: Reading) => doubts(finding, reading)] : [];
+  DOUBTING.flatMap((about) => {
+    const finding = observed.get(about);
+    return finding === undefined ? [] : [(reading: Reading) => OBSERVATIONS[about].doubts!(finding, reading)];
   });
+
+/** Observations that can make readings doubtful. */
+const DOUBTING = OBSERVATION_NAMES.filter((about) => OBSERVATIONS[about].doubts !== undefined);
 
 /** Why a reading may not be judged, or null; the first rule that speaks counts. */
 function whyVoid(reading: Reading, whole: Sight, doubts: readonly Doubt[]): Said | null {

@@ -125,19 +125,48 @@ export interface Parts<First, Done, Last> {
 /** Runs the parts in one transaction: all of it is stored, or none. */
 export async function inParts<First, Done, Last>(pool: Pool, parts: Parts<First, Done, Last>): Promise<Last> {
   const client = await pool.connect();
+  const statements = new Statements(client);
   let broken = false;
   try {
-    const [, first] = await both(client.query('BEGIN'), parts.first(client));
-    const done = await parts.work(client, first);
-    const [last, ended] = await both(parts.last(client, done), client.query('COMMIT'));
+    const [, first] = await both(client.query('BEGIN'), parts.first(statements));
+    const done = await parts.work(statements, first);
+    const [last, ended] = await both(parts.last(statements, done), client.query('COMMIT'));
     if (ended.command !== 'COMMIT') throw new Error(`the transaction ended with ${ended.command}`);
     return last;
   } catch (error) {
-    broken = await pool.isBroken(error);
+    const cause = statements.causeOf(error);
+    broken = await pool.isBroken(cause);
     if (!broken) await client.query('ROLLBACK').catch(() => (broken = true));
-    throw error;
+    throw cause;
   } finally {
     client.release(broken);
+  }
+}
+
+/** SQLSTATE of whatever is asked of a transaction that has failed already. */
+const ABORTED = '25P02';
+
+/** The statements of one transaction: of those that leave together the first that fails is the cause of the others' failure. */
+class Statements implements Sql {
+  #first: unknown = null;
+
+  constructor(private readonly client: pg.PoolClient) {}
+
+  async query<Row extends pg.QueryResultRow = pg.QueryResultRow>(
+    text: string,
+    values?: unknown[],
+  ): Promise<pg.QueryResult<Row>> {
+    try {
+      return await this.client.query<Row>(text, values);
+    } catch (error) {
+      this.#first ??= error;
+      throw error;
+    }
+  }
+
+  /** What a failure came from, whichever was heard of first. */
+  causeOf(error: unknown): unknown {
+    return (error as { code?: string } | null)?.code === ABORTED ? (this.#first ?? error) : error;
   }
 }
 

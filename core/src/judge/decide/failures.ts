@@ -17,8 +17,7 @@ export interface Failure {
 export function failuresOf(situation: Situation): readonly Failure[] {
   const failures: Failure[] = [];
   for (const readings of situation.byTest.values()) {
-    const newest = new Map(readings.filter(({ value }) => value !== null).map((reading) => [reading.battery, reading]));
-    for (const reading of newest.values()) {
+    for (const reading of newestOfEach(readings)) {
       const missing = (reading.conditions?.humpsMissing ?? 0) >= 1;
       if (!isOutside(situation, reading) && !missing) continue;
       const isRepeated = readings.some(
@@ -28,6 +27,14 @@ export function failuresOf(situation: Situation): readonly Failure[] {
     }
   }
   return failures;
+}
+
+/** The newest of each battery; mostly there is one reading. */
+function newestOfEach(readings: readonly Reading[]): Iterable<Reading> {
+  if (readings.length === 1) return readings[0]!.value === null ? [] : readings;
+  const newest = new Map<number | undefined, Reading>();
+  for (const reading of readings) if (reading.value !== null) newest.set(reading.battery, reading);
+  return newest.values();
 }
 
 function faultsOf({ test, id }: Reading, situation: Situation): readonly FaultName[] {

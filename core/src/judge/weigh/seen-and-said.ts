@@ -10,12 +10,13 @@ import { causeOf, causes, fixed, weighed } from './finding';
 import type { Cause, Finding } from './finding';
 import { NO_FLOW } from './groups';
 
-const OBSERVED = new Map<string, readonly Finding[]>();
+const OBSERVED = new Map<ObservationName, Map<string, readonly Finding[]>>();
 
 /** The findings of one observation, made once: the table does not change. */
 function speaks(about: ObservationName, finding: string): readonly Finding[] {
-  const key = `${about} ${finding}`;
-  let rows = OBSERVED.get(key);
+  let own = OBSERVED.get(about);
+  if (!own) OBSERVED.set(about, (own = new Map()));
+  let rows = own.get(finding);
   if (!rows) {
     rows = (OBSERVATIONS[about].speaks[finding] ?? []).map(({ of, weight }) => ({
       causes: causes(...of),
@@ -23,7 +24,7 @@ function speaks(about: ObservationName, finding: string): readonly Finding[] {
       source: { observation: about },
       says: { code: 'seen', with: { about, finding } },
     }));
-    OBSERVED.set(key, rows);
+    own.set(finding, rows);
   }
   return rows;
 }
