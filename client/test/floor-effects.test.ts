@@ -20,6 +20,7 @@ let kept: Map<string, unknown>;
 let news: Subject<{ job: string | null }>;
 let pages: Record<string, () => Observable<{ rows: readonly FloorRow[]; next: string | null }>>;
 const floorRows = jest.fn();
+const floorFound = jest.fn();
 let asked: (string | null)[];
 
 beforeEach(() => {
@@ -28,6 +29,7 @@ beforeEach(() => {
   news = new Subject();
   asked = [];
   floorRows.mockReset();
+  floorFound.mockReset();
   jest.mocked(streams.eventStream).mockReturnValue(news as never);
   const api = {
     floorPage: (_shop: string, _status: string, at: string | null) => {
@@ -35,6 +37,7 @@ beforeEach(() => {
       return pages[at ?? 'first']!();
     },
     floorRows,
+    floorFound,
   };
   TestBed.configureTestingModule({
     providers: [
@@ -128,4 +131,67 @@ it('listens only while somebody looks at it', async () => {
   expect(news.observed).toBe(true);
   TestBed.inject(Store).dispatch(FloorActions.left());
   expect(news.observed).toBe(false);
+});
+
+describe('a floor of thousands', () => {
+  const many = (from: number, count: number): FloorRow[] =>
+    Array.from({ length: count }, (_, i) => row(`r${from + i}`));
+  beforeEach(() => {
+    pages = {
+      first: () => of({ rows: many(0, 700), next: '/2' }),
+      '/2': () => of({ rows: many(700, 700), next: '/3' }),
+      '/3': () => of({ rows: many(1400, 700), next: '/4' }),
+      '/4': () => of({ rows: many(2100, 100), next: null }),
+    };
+  });
+  const seek = async (words: string): Promise<void> => {
+    TestBed.inject(Store).dispatch(FloorActions.sought({ words }));
+    await jest.advanceTimersByTimeAsync(300);
+  };
+
+  it('is loaded as far as is useful, told to go on, kept on the device, and loaded on when that is wanted', async () => {
+    await open();
+    expect([ids().length, floor().rest, asked]).toEqual([1400, '/3', [null, '/2']]);
+    expect((kept.get('floor one open') as unknown[]).length).toBe(1400);
+    TestBed.inject(Store).dispatch(FloorActions.moreWanted());
+    await jest.advanceTimersByTimeAsync(1);
+    expect([ids().length, floor().rest]).toEqual([2200, null]);
+  });
+
+  it('is searched by the server too, once somebody has stopped typing', async () => {
+    floorFound.mockReturnValue(of([row('far away')]));
+    await open();
+    for (const words of ['v', 'va', 'van ']) TestBed.inject(Store).dispatch(FloorActions.sought({ words }));
+    await jest.advanceTimersByTimeAsync(300);
+    expect(floorFound.mock.calls).toEqual([['one', 'open', 'van']]);
+    expect(ids()).toContain('far away');
+    await seek(' ');
+    expect(floorFound).toHaveBeenCalledTimes(1);
+  });
+
+  it('that is whole here is not searched there, and a search that fails takes nothing away', async () => {
+    floorFound.mockReturnValue(throwError(() => new HttpErrorResponse({ status: 503 })));
+    await open();
+    await seek('van');
+    expect([ids().length, floor().loading.state]).toEqual([1400, 'loaded']);
+    pages = TWO_PAGES;
+    await open();
+    await seek('van');
+    expect(floorFound).toHaveBeenCalledTimes(1);
+  });
+
+  it('that cannot be loaded on says so, and can be asked again', async () => {
+    const third = pages['/3']!;
+    pages = { ...pages, '/3': () => throwError(() => new HttpErrorResponse({ status: 0 })) };
+    await open();
+    const more = async (): Promise<void> => {
+      TestBed.inject(Store).dispatch(FloorActions.moreWanted());
+      await jest.advanceTimersByTimeAsync(1);
+    };
+    await more();
+    expect([floor().loading.state, ids().length]).toEqual(['failed', 1400]);
+    pages = { ...pages, '/3': third };
+    await more();
+    expect(ids()).toHaveLength(2200);
+  });
 });

@@ -103,6 +103,12 @@ export class Api {
       })),
     );
   }
+  /** Rows of the floor that hold these words in vehicle, plate, VIN or who has the job. */
+  floorFound(shop: string, status: JobStatus, find: string): Observable<readonly FloorRow[]> {
+    return this.#http.get<readonly FloorRow[]>(`/api/shops/${shop}/jobs`, {
+      params: { status, find, limit: NEXT_PAGES },
+    });
+  }
   /** Some rows of the floor, whatever their status. */
   floorRows(shop: string, ids: readonly string[]): Observable<readonly FloorRow[]> {
     return this.#http.get<readonly FloorRow[]>(`/api/shops/${shop}/jobs`, { params: { ids: ids.join(',') } });

@@ -43,6 +43,7 @@ export function matches(
   { row, vehicle, complaint, waitsFor, verdict, who }: FloorLine,
   words: readonly string[],
 ): boolean {
-  const text = `${vehicle} ${row.vehicle.plate ?? ''} ${complaint} ${waitsFor} ${verdict} ${who}`.toLowerCase();
+  const text =
+    `${vehicle} ${row.vehicle.plate ?? ''} ${row.vehicle.vin ?? ''} ${complaint} ${waitsFor} ${verdict} ${who}`.toLowerCase();
   return words.every((word) => text.includes(word));
 }

@@ -127,6 +127,14 @@ export class Floor {
     });
   }
 
+  protected seek(words: string): void {
+    this.filter.set(words);
+    this.#store.dispatch(FloorActions.sought({ words }));
+  }
+  protected loadMore(): void {
+    this.#store.dispatch(FloorActions.moreWanted());
+  }
+
   protected show(status: JobStatus): void {
     this.#store.dispatch(FloorActions.load({ status }));
   }

@@ -7,6 +7,8 @@ import {
   bufferTime,
   catchError,
   combineLatest,
+  concat,
+  debounceTime,
   distinctUntilChanged,
   expand,
   filter,
@@ -33,6 +35,10 @@ import { FloorActions, selectFloor } from './floor.feature';
 
 /** Many jobs may change at once: their rows are asked for together. */
 const TOGETHER_MS = 250;
+/** Of a longer floor so many rows are loaded at first, and more when they are wanted. */
+const MOST_AT_ONCE = 1200;
+/** Somebody who types is waited for, ms. */
+const TYPING_MS = 250;
 /** More than these at once, and the floor is read anew. */
 const MOST_TOGETHER = 60;
 
@@ -56,17 +62,59 @@ export class FloorEffects {
     ),
   );
 
+  readonly more = createEffect(() =>
+    this.#actions.pipe(
+      ofType(FloorActions.moreWanted),
+      withLatestFrom(this.#store.select(selectFloor), this.#shop),
+      switchMap(([, { status, rest }, shop]) => (rest === null ? EMPTY : this.#pages(shop, status, rest))),
+      map(({ rows, next }) => FloorActions.more({ rows, rest: next })),
+      catchError((failure: HttpErrorResponse, again) =>
+        concat(of(FloorActions.failed({ problem: problemOf(failure) })), again),
+      ),
+    ),
+  );
+
+  readonly find = createEffect(() =>
+    this.#actions.pipe(
+      ofType(FloorActions.sought),
+      debounceTime(TYPING_MS),
+      withLatestFrom(this.#store.select(selectFloor), this.#shop),
+      switchMap(([{ words }, { status, rest }, shop]) =>
+        rest === null || words.trim() === ''
+          ? EMPTY
+          : this.#api.floorFound(shop, status, words.trim()).pipe(
+              map((rows) => FloorActions.found({ rows })),
+              catchError(() => EMPTY), // what is here is filtered all the same
+            ),
+      ),
+    ),
+  );
+
+  /** Page by page, until there are no more or there are enough. */
+  #pages(shop: string, status: JobStatus, from: string | null): Observable<FloorPage & { readonly isLast: boolean }> {
+    let loaded = 0;
+    return this.#api.floorPage(shop, status, from).pipe(
+      expand(({ next }) => (next === null || loaded >= MOST_AT_ONCE ? EMPTY : this.#api.floorPage(shop, status, next))),
+      map((page) => {
+        loaded += page.rows.length;
+        return { ...page, isLast: page.next === null || loaded >= MOST_AT_ONCE };
+      }),
+    );
+  }
+
   #load(shop: string, status: JobStatus): Observable<Action> {
     const key = `floor ${shop} ${status}`;
     const none: readonly FloorRow[] = [];
-    return this.#api.floorPage(shop, status, null).pipe(
-      expand(({ next }) => (next === null ? EMPTY : this.#api.floorPage(shop, status, next))),
-      scan((all, { rows, next }: FloorPage) => ({ rows: [...all.rows, ...rows], isWhole: next === null }), {
+    return this.#pages(shop, status, null).pipe(
+      scan((all, { rows, next, isLast }) => ({ rows: [...all.rows, ...rows], next, isLast }), {
         rows: none,
-        isWhole: false,
+        next: null as string | null,
+        isLast: false,
       }),
-      tap(({ rows, isWhole }) => isWhole && void this.#kept.put(key, rows)),
-      map((told) => FloorActions.loaded(told)),
+      tap(({ rows, isLast }) => isLast && void this.#kept.put(key, rows)),
+      map(({ rows, next, isLast }) =>
+        FloorActions.loaded({ rows, isWhole: next === null, rest: isLast ? next : null }),
+      ),
       catchError((failure: HttpErrorResponse) => {
         const failed = FloorActions.failed({ problem: problemOf(failure) });
         return from(this.#kept.get<readonly FloorRow[]>(key)).pipe(
