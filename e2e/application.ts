@@ -79,8 +79,15 @@ export async function takeOver(page: Page, name: string, pin: string): Promise<v
 
 /** Chooses from a list that opens. */
 export async function pick(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
-  await page.getByRole('combobox', { name: label }).click();
-  await page.getByRole('option', typeof option === 'string' ? { name: option, exact: true } : { name: option }).click();
+  const wanted = page.getByRole(
+    'option',
+    typeof option === 'string' ? { name: option, exact: true } : { name: option },
+  );
+  // a list closes when the page beneath it moves; a person opens it once more
+  await expect(async () => {
+    if (!(await wanted.isVisible())) await page.getByRole('combobox', { name: label }).click();
+    await wanted.click({ timeout: 3000 });
+  }).toPass();
 }
 
 /** This device stays in the four notes after Enter. */
