@@ -53,8 +53,7 @@ test('the server goes away between two readings: none is lost, and each is store
 
   await app.start();
   await expect(page.getByText('1 waiting for the server')).toBeHidden({ timeout: 20_000 });
-  await enter(page, 'Charging voltage', '14.1');
-  await expect(page.getByText('Saving …')).toBeHidden();
+  await untilStored(page, () => enter(page, 'Charging voltage', '14.1'));
   await page.reload();
   for (const name of [/Resting voltage 12.61 V/, /Cranking voltage 10.10 V/, /Charging voltage 14.10 V/])
     await expect(page.getByRole('button', { name })).toHaveCount(1);
