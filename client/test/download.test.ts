@@ -2,7 +2,7 @@
 import { HttpEventType, provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { Download } from '../src/app/kit/download';
+import { Download } from '../src/app/screens/report/download';
 import * as saving from '../src/app/kit/save-file';
 import { Toasts } from '../src/app/kit/toasts';
 

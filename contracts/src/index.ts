@@ -12,7 +12,17 @@ export type { JobStatus } from './job-changes';
 export { JobRecord, knownCriteria, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
-export { ChangeOver, DemoSignIn, NewPerson, OwnSecrets, PIN_DIGITS, PairPhone, PersonChanges, SignIn } from './people';
+export {
+  ChangeOver,
+  DemoSignIn,
+  NewPerson,
+  OwnSecrets,
+  PIN_DIGITS,
+  PairPhone,
+  PersonChanges,
+  SHOP_ID,
+  SignIn,
+} from './people';
 export type { ActView, BackupsView, OpenedPerson, PersonView, SessionKind, SessionView } from './people';
 export { PAGE_MOST, PageQuery } from './page-query';
 export { reportOf } from './report-of';

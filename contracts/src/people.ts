@@ -14,6 +14,8 @@ import {
 import { ROLES } from './roles';
 import type { Role } from './roles';
 
+/** What a shop is named by in addresses, options and files. */
+export const SHOP_ID = /^[a-z0-9-]{1,40}$/;
 const SHOP = { message: 'the short name of a shop: 1 to 40 of a to z, 0 to 9 and -' };
 const NAME = { message: 'a name of 1 to 80 characters' };
 const ROLE = { message: `one of ${ROLES.join(', ')}` };
@@ -28,7 +30,7 @@ const PIN_FORM = new RegExp(`^[0-9]{${PIN_DIGITS}}$`);
 
 /** Signs a person in on a device, with the password. */
 export class SignIn {
-  @Matches(/^[a-z0-9-]{1,40}$/, SHOP)
+  @Matches(SHOP_ID, SHOP)
   shop!: string;
 
   @IsString(NAME)
@@ -52,7 +54,7 @@ export class ChangeOver {
 /** The demo's own way in. */
 export class DemoSignIn {
   @IsOptional()
-  @Matches(/^[a-z0-9-]{1,40}$/, SHOP)
+  @Matches(SHOP_ID, SHOP)
   shop?: string;
 }
 

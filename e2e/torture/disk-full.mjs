@@ -1,9 +1,8 @@
 /** The database's disk fills up while devices write, and is free again later. It is a small one of its own, in memory. */
-import { randomBytes } from 'node:crypto';
-import { mkdir, open as openFile, rm, rmdir, statfs } from 'node:fs/promises';
+import { open as openFile, rm, rmdir, statfs } from 'node:fs/promises';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { Cluster } from '../../tools/setup/cluster.mjs';
+import { Cluster, temporaryFolder } from '../../tools/setup/cluster.mjs';
 import { run } from '../../tools/setup/run.mjs';
 import { open } from './application.mjs';
 import { kills } from './kills.mjs';
@@ -14,8 +13,7 @@ const PART = Buffer.alloc(64 * 1024);
 
 export async function diskFull() {
   if (process.getuid?.() !== 0) return { skipped: 'not tried: only root can mount a small disk' };
-  const disk = join('/tmp', `tetrad-test-${randomBytes(6).toString('hex')}`);
-  await mkdir(disk, { mode: 0o755 });
+  const disk = await temporaryFolder();
   try {
     await run('mount', ['-t', 'tmpfs', '-o', `size=${SIZE},mode=0755`, 'tmpfs', disk]);
   } catch {
@@ -66,19 +64,11 @@ async function onDisk(disk) {
 async function fill(disk) {
   const name = join(disk, 'filler');
   const file = await openFile(name, 'w');
+  const ends = performance.now() + FULL_MS;
   try {
-    for (let left = FULL_MS / 50; left > 0; left--) {
-      await file.write(PART).catch(() => undefined);
-      while ((await statfs(disk)).bavail > 0)
-        if (
-          !(await file.write(PART).then(
-            () => true,
-            () => false,
-          ))
-        )
-          break;
-      await wait(50);
-    }
+    while (performance.now() < ends)
+      if ((await statfs(disk)).bavail > 0) await file.write(PART).catch(() => undefined);
+      else await wait(50); // what is freed meanwhile is filled too
   } finally {
     await file.close();
     await rm(name);

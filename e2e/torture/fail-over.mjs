@@ -1,8 +1,8 @@
 /** Devices write while the primary is killed and its standby promoted, again and again: each dead one follows the other anew. */
-import { randomBytes } from 'node:crypto';
-import { mkdir, rm } from 'node:fs/promises';
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Cluster, temporaryCluster } from '../../tools/setup/cluster.mjs';
+import { setTimeout as wait } from 'node:timers/promises';
+import { Cluster, temporaryCluster, temporaryFolder } from '../../tools/setup/cluster.mjs';
 import { freePort } from '../../tools/setup/ports.mjs';
 import { adminOf, open } from './application.mjs';
 import { kills } from './kills.mjs';
@@ -17,9 +17,7 @@ const TOGETHER = [
 export async function failOver(times) {
   let primary = await temporaryCluster();
   await primary.createDatabase();
-  const folder = join('/tmp', `tetrad-test-${randomBytes(6).toString('hex')}`);
-  await mkdir(folder, { mode: 0o755 });
-  let standby = new Cluster(join(folder, 'cluster'));
+  let standby = new Cluster(join(await temporaryFolder(), 'cluster'));
   const follow = async (port) => {
     await standby.follow(primary);
     await standby.start(port);
@@ -31,31 +29,22 @@ export async function failOver(times) {
   };
   await follow(await freePort());
   const app = await open(primary, { standby: standby.url(), now: () => primary.url(), isKept: false });
+  let lost = 0;
   const lose = async () => {
-    const dead = primary;
-    await dead.kill();
+    // the one that was lost before comes back as the standby of the other
+    if (lost > 0) {
+      await rm(standby.folder, { recursive: true });
+      await follow(standby.port);
+    }
+    await primary.kill();
     await standby.promote();
-    [primary, standby] = [standby, dead];
+    [primary, standby] = [standby, primary];
     lost++;
   };
-  let lost = 0;
-  let rebuilt = 0;
   try {
     const fromStandby = await listsFromStandby(app);
-    const figures = await kills(
-      app,
-      async () => {
-        // the one that was lost before comes back as the standby of the other
-        if (lost > rebuilt) {
-          const { port } = standby;
-          await rm(standby.folder, { recursive: true });
-          await follow(port);
-          rebuilt++;
-        }
-        await lose();
-      },
-      times,
-    );
+    const figures = await kills(app, lose, times);
+    if (lost !== times) throw new Error(`the primary was lost ${lost} times, not ${times}`);
     return { ...figures, fromStandby };
   } finally {
     await app.close();
@@ -73,7 +62,7 @@ async function listsFromStandby(app) {
 async function until(isSo) {
   for (let left = 200; left > 0; left--) {
     if (await isSo()) return;
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await wait(50);
   }
   throw new Error('the standby does not follow');
 }

@@ -1,4 +1,5 @@
 /** The first page of a large floor: how long it takes to be there whole, and how much it is. */
+import { median } from '../../tools/bench/median.mjs';
 import { openJob } from './kills.mjs';
 
 const ASKED = 21;
@@ -19,5 +20,5 @@ export async function floor(app, jobs) {
     rows = JSON.parse(text).length;
     bytes = Buffer.byteLength(text);
   }
-  return { rows, bytes, medianMs: times.sort((a, b) => a - b)[Math.floor(ASKED / 2)] };
+  return { rows, bytes, medianMs: median(times) };
 }

@@ -14,9 +14,7 @@ import { Primary } from './sql/primary';
 
 const words = new Set(process.argv.slice(2));
 const config = readConfig(process.env);
-const primary = config.standbyUrl
-  ? new Primary(config.databaseUrl, config.standbyUrl)
-  : new Primary(config.databaseUrl);
+const primary = new Primary(config.databaseUrl, config.standbyUrl);
 await primary.find();
 const pool = new Pool(primary, pino({ level: 'error' }), { isPatient: true });
 try {

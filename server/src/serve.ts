@@ -33,7 +33,7 @@ const listener = ({ tls }: Config, app: RequestListener): Server =>
 
 export function serve(config: Config, log: Logger): void {
   const { databaseUrl, standbyUrl } = config;
-  const primary = standbyUrl ? new Primary(databaseUrl, standbyUrl) : new Primary(databaseUrl);
+  const primary = new Primary(databaseUrl, standbyUrl);
   const pool = new Pool(primary, log);
   const feed = new JobNewsFeed(primary, log);
   const standby = standbyUrl ? new Pool(standbyUrl, log) : null;

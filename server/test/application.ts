@@ -147,6 +147,24 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
   };
 }
 
+/** A page of a list, and where the next one begins. */
+export async function pageOf<Row>(app: Application, address: string, cookie = app.cookieFor(address)) {
+  const response = await fetch(app.url + address, { headers: { cookie } });
+  const next = /<([^>]+)>; rel="next"/.exec(response.headers.get('link') ?? '')?.[1] ?? null;
+  return { rows: (await response.json()) as Row[], next };
+}
+
+/** The rows of every page of a list, from this one on. */
+export async function pagesOf<Row>(app: Application, first: string): Promise<Row[][]> {
+  const all: Row[][] = [];
+  for (let address: string | null = first; address !== null;) {
+    const { rows, next }: { rows: Row[]; next: string | null } = await pageOf<Row>(app, address);
+    all.push(rows);
+    address = next;
+  }
+  return all;
+}
+
 /** A body that opens a job. */
 export const jobBody = (id: string = randomUUID()) => ({
   id,

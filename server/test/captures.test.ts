@@ -3,7 +3,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { SimulatedVisit, startRecord, writeDialect } from '@tetrad/core';
 import { readCapture, takeApart } from '@tetrad/core/capture';
-import { addMember, jobBody, startApplication } from './application';
+import { addMember, jobBody, pagesOf, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
@@ -144,16 +144,8 @@ describe('a recorded file', () => {
     const job = await openJob();
     const ids: string[] = [];
     for (let i = 0; i < 5; i++) ids.unshift((await announce(job, 10 + i)).id);
-    const seen: string[] = [];
-    let next: string | undefined = `${job}/captures?limit=2`;
-    let pages = 0;
-    while (next) {
-      const response: Response = await fetch(`${app.url}${next}`, { headers: { cookie: app.cookieFor(next) } });
-      seen.push(...((await response.json()) as { id: string }[]).map(({ id }) => id));
-      next = /<([^>]+)>/.exec(response.headers.get('link') ?? '')?.[1];
-      pages++;
-    }
-    expect([seen, pages]).toEqual([ids, 3]);
+    const all = await pagesOf<{ id: string }>(app, `${job}/captures?limit=2`);
+    expect([all.flat().map(({ id }) => id), all.length]).toEqual([ids, 3]);
     const bad = await app.ask('GET', `${job}/captures?limit=0&after=x`);
     expect(bad.body.errors.map(({ field }: { field: string }) => field).sort()).toEqual(['after', 'limit']);
   });

@@ -1,7 +1,7 @@
 /** The floor by page: whole over all pages, found by words, told by row. */
 import { randomUUID } from 'node:crypto';
 import type { FloorRow } from '@tetrad/contracts';
-import { addMember, jobBody, startApplication } from './application';
+import { addMember, jobBody, pageOf, pagesOf, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
@@ -20,20 +20,8 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-async function page(address: string, cookie = app.cookieFor(FLOOR)) {
-  const response = await fetch(app.url + address, { headers: { cookie } });
-  const next = /<([^>]+)>; rel="next"/.exec(response.headers.get('link') ?? '')?.[1] ?? null;
-  return { rows: (await response.json()) as FloorRow[], next };
-}
-async function pages(first: string): Promise<FloorRow[][]> {
-  const all: FloorRow[][] = [];
-  for (let address: string | null = first; address !== null;) {
-    const { rows, next } = await page(address);
-    all.push(rows);
-    address = next;
-  }
-  return all;
-}
+const page = (address: string, cookie?: string) => pageOf<FloorRow>(app, address, cookie);
+const pages = (first: string, of = app) => pagesOf<FloorRow>(of, first);
 
 it.each(['changed', 'opened'])('every job is on one page, once, by what was %s last', async (sort) => {
   const all = await pages(`${FLOOR}?limit=10&sort=${sort}`);
@@ -117,15 +105,9 @@ it('walked by pages of any size, in any order, every job comes once, though many
   );
   for (const sort of ['changed', 'opened'])
     for (const limit of [1, 2, 7, 23, 50]) {
-      const seen: string[] = [];
-      let next: string | undefined = `/api/shops/one/jobs?sort=${sort}&limit=${limit}`;
-      while (next) {
-        const response: Response = await fetch(own.url + next, { headers: { cookie: own.cookieFor(next) } });
-        const rows = (await response.json()) as { id: string }[];
-        expect(rows.length).toBeLessThanOrEqual(limit);
-        seen.push(...rows.map(({ id }) => id));
-        next = /<([^>]+)>/.exec(response.headers.get('link') ?? '')?.[1];
-      }
+      const all = await pages(`/api/shops/one/jobs?sort=${sort}&limit=${limit}`, own);
+      for (const rows of all) expect(rows.length).toBeLessThanOrEqual(limit);
+      const seen = all.flat().map(({ id }) => id);
       expect([sort, limit, [...seen].sort()]).toEqual([sort, limit, [...ids].sort()]);
     }
   await own.close();

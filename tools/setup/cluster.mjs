@@ -218,10 +218,16 @@ function whyNotStarted(said, folder) {
   return `PostgreSQL did not start:\n${said.trim()}`;
 }
 
-/** A cluster in a new folder below the system's temporary one, started, to be removed after use. */
-export async function temporaryCluster() {
+/** A new folder below the system's temporary one that the unprivileged user can enter. */
+export async function temporaryFolder() {
   const folder = join('/tmp', `tetrad-test-${randomBytes(6).toString('hex')}`);
   await mkdir(folder, { mode: 0o755 });
+  return folder;
+}
+
+/** A cluster in a new folder, started, to be removed after use. */
+export async function temporaryCluster() {
+  const folder = await temporaryFolder();
   const cluster = new Cluster(join(folder, 'cluster'));
   await cluster.create();
   await cluster.start();

@@ -1,6 +1,7 @@
 /** A shop out of its archive, all of it or nothing. */
 import { createInterface } from 'node:readline';
 import { text } from 'node:stream/consumers';
+import { SHOP_ID } from '@tetrad/contracts';
 import { inTransaction } from '../sql/pool';
 import type { Pool, Sql } from '../sql/pool';
 import { findShop } from '../sql/shops';
@@ -15,8 +16,6 @@ import { MoveError } from './move-error';
 import { RowsIn } from './rows';
 import { tablesOf } from './tables';
 import type { Table } from './tables';
-
-const SHOP_ID = /^[a-z0-9-]{1,40}$/;
 
 /**
  * @param as The id of the shop here; as in the archive where it is null.

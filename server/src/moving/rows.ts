@@ -51,7 +51,7 @@ export class RowsIn {
     private readonly complete: ((row: Row) => Promise<Row>) | null = null,
   ) {
     this.#judgements = table.name === 'judgement' ? new JudgementsIn() : null;
-    this.#known = new Set([...movedColumns(table), ...(this.#judgements ? ['document', 'profile'] : [])]);
+    this.#known = new Set(movedColumns(table));
   }
 
   async add(line: string): Promise<void> {

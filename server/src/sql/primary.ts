@@ -16,14 +16,17 @@ interface State {
 }
 
 export class Primary {
-  readonly #addresses: readonly [string, ...string[]];
+  readonly #addresses: readonly string[];
   #address: string;
   #looking: Promise<void> | null = null;
 
-  /** @param addresses Of the hosts, the usual primary first. */
-  constructor(...addresses: readonly [string, ...string[]]) {
-    this.#addresses = addresses;
-    this.#address = addresses[0];
+  /**
+   * @param usual The address of the usual primary.
+   * @param standby Of the host that may take its place; null where there is none.
+   */
+  constructor(usual: string, standby: string | null = null) {
+    this.#addresses = standby === null ? [usual] : [usual, standby];
+    this.#address = usual;
   }
 
   get address(): string {

@@ -14,7 +14,7 @@ import type { CaptureView, JobView } from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
 import { CapturePicture } from './capture-picture';
 import { VoltSteps } from '../../kit/volt-steps';
-import { Download } from '../../kit/download';
+import { Download } from './download';
 import { Progress } from '../../kit/progress';
 import { saveText } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';

@@ -2,9 +2,9 @@ import { HttpClient, HttpEventType } from '@angular/common/http';
 import type { HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, Injectable, inject, signal } from '@angular/core';
 import type { Subscription } from 'rxjs';
-import { problemOf } from '../state/loading';
-import { saveFile } from './save-file';
-import { Toasts } from './toasts';
+import { problemOf } from '../../state/loading';
+import { saveFile } from '../../kit/save-file';
+import { Toasts } from '../../kit/toasts';
 
 /** The name that the server gave the file. */
 const NAME = /filename\*?=(?:UTF-8'')?"?([^";]+)"?/i;
