@@ -11,6 +11,7 @@ import type { JudgedPart } from '../format/words';
 import { BALANCED } from '../criteria/schools';
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { threshold } from '../criteria/evidence';
+import { once } from '../quantities/once';
 import { FAULT_NAMES, stepOf } from '../trade/tables';
 import { isRead, mustBeRead } from '../trade/must-be-read';
 import { ENGLISH } from '../words/en/voice';
@@ -62,7 +63,7 @@ export function judgeSurvey(surveyed: Survey): Judgement {
   const ranked = rankFaults(findingsOf({ situation, figures }));
   const probability = { ...NOTHING }; // every key at once keeps the object fast
   for (const entry of ranked) probability[entry.fault] = entry.probability;
-  const evidence: Evidence = { situation, figures, probability };
+  const evidence: Evidence = { situation, figures, probability, proofs: new Map() };
   const failing = failuresOf(situation);
   const { uncovered, impossible } = coverage(situation);
   const leading = leadingFault(ranked, evidence);
@@ -139,7 +140,7 @@ function faultOf({ fault, probability, lines }: Ranked, isTop: boolean, evidence
 }
 
 function decisionOf(
-  { because, ...decided }: Decided,
+  { action, part, fault, because, batteries }: Decided,
   ahead: {
     readonly evidence: Evidence;
     readonly leading: Leading | null;
@@ -147,9 +148,12 @@ function decisionOf(
     readonly next: readonly Step[];
   },
 ): Judgement['decision'] {
-  const isOpenStill = decided.action === 'test-next' || decided.action === 'charge-first';
+  const isOpenStill = action === 'test-next' || action === 'charge-first';
   return {
-    ...decided,
+    action,
+    part,
+    fault,
+    ...(batteries && { batteries }),
     because: ENGLISH.say(because),
     minutes: isOpenStill ? minutesLeft(ahead) : 0,
     code: because.code,
@@ -169,10 +173,4 @@ function batteriesOf(evidence: Evidence, battery: PartVerdict, decided: Decided)
     code: because.code,
     with: because.with,
   }));
-}
-
-/** Works something out when it is first asked for, and once. */
-function once<T>(work: () => T): () => T {
-  let result: { readonly value: T } | null = null;
-  return () => (result ??= { value: work() }).value;
 }

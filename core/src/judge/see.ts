@@ -5,8 +5,10 @@ import type { Case, Reading } from '../format/case-shape';
 import type { ObservationName, TestName } from '../format/names';
 import type { Pass } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';
+import { once } from '../quantities/once';
 import { labelDoubt } from '../trade/label-check';
 import { expectedDraw } from '../trade/expected-draw';
+import { solvePaths } from './derive/solve-paths';
 import { ceilingShown } from './void/clamp';
 import { inSeriesOf, isNumeric, isTried, unitVolts } from './situation';
 import type { NumericReading, Sight } from './situation';
@@ -33,7 +35,7 @@ export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: 
   const byTest = groupByTest(readings);
   const units = [...new Set(readings.map(({ battery }) => battery).filter((unit) => unit !== undefined))].sort();
   const { connected, weakest } = restingOf(byTest.get('resting-voltage') ?? [], inSeriesOf(system));
-  return {
+  const sight: Sight = {
     case: subject,
     criteria,
     pass,
@@ -56,7 +58,9 @@ export function see(subject: Case, criteria: CriteriaSet, pass: Pass, excluded: 
         ? null
         : stateOfCharge(weakest, system.battery.chemistry, system.nominalVolts, measured ?? TABLE_CELSIUS),
     units,
+    paths: once(() => solvePaths(sight)),
   };
+  return sight;
 }
 
 function lowestCeiling({ readings }: Case, pass: Pass): number | null {

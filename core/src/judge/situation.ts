@@ -49,6 +49,8 @@ export interface Sight {
   readonly charge: number | null;
   /** The batteries with readings of their own, by number; empty for a pack seen as one. */
   readonly units: readonly number[];
+  /** What each piece of the circuit loses; worked out when it is first asked for. */
+  readonly paths: () => PathSolution;
 }
 
 declare const surveyed: unique symbol;
@@ -58,8 +60,6 @@ export interface Situation extends Sight {
   readonly [surveyed]: true;
   /** Every reading of the pass that may be judged, graded, by id. */
   readonly graded: ReadonlyMap<string, Assessment>;
-  /** What each piece of the circuit loses; worked out when it is first asked for. */
-  readonly paths: () => PathSolution;
 }
 
 const NO_READINGS: readonly Reading[] = [];

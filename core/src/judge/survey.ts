@@ -8,7 +8,6 @@ import { BALANCED } from '../criteria/schools';
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { OBSERVATIONS, OBSERVATION_NAMES, TESTS } from '../trade/tables';
 import type { Said } from '../words/phrases';
-import { solvePaths } from './derive/solve-paths';
 import type { Assessment } from './grade/assessment';
 import { grade } from './grade/grade';
 import { forUnit, passOf, see } from './see';
@@ -81,7 +80,7 @@ function surveyPass(subject: Case, criteria: CriteriaSet, pass: Pass, reasons: M
 function settle(sight: Sight): Situation {
   const graded = new Map<string, Assessment>();
   for (const reading of sight.readings) graded.set(reading.id, grade(reading, sight));
-  return Object.assign(sight, { graded, paths: () => solvePaths(sight) }) as unknown as Situation;
+  return Object.assign(sight, { graded }) as unknown as Situation;
 }
 
 function notPhysical(reading: Reading, { case: { system } }: Sight): Said | null {

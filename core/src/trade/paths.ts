@@ -110,19 +110,33 @@ export const isPathTest = (test: string): test is PathTest => Object.hasOwn(PATH
 /** @returns the path of a drop reading. */
 export const pathOf = (test: PathTest): PathRow => PATHS[test];
 
-const PARTS_OF: ReadonlyMap<PathTest, ReadonlySet<PathTest>> = new Map(
+const PARTS_OF: ReadonlyMap<PathTest, readonly PathTest[]> = new Map(
   PATH_TESTS.map((whole) => {
     const pieces: readonly PieceName[] = PATHS[whole].pieces;
     const inside = PATH_TESTS.filter((test) => PATHS[test].pieces.every((piece) => pieces.includes(piece)));
-    return [whole, new Set(inside.filter((test) => PATHS[test].pieces.length < pieces.length))];
+    const parts = inside.filter((test) => PATHS[test].pieces.length < pieces.length);
+    return [whole, parts.sort((a, b) => PATHS[b].pieces.length - PATHS[a].pieces.length)];
   }),
 );
 
+/** The readings whose pieces all lie in `whole`, which has more; the largest first. */
+export const partsOf = (whole: PathTest): readonly PathTest[] => PARTS_OF.get(whole)!;
+
 /** True where every piece of `part` lies in `whole`, and `whole` has more. */
-export const isPartOf = (part: PathTest, whole: PathTest): boolean => PARTS_OF.get(whole)!.has(part);
+export const isPartOf = (part: PathTest, whole: PathTest): boolean => partsOf(whole).includes(part);
+
+/** The pieces in which a fault may sit; none for a fault of something else. */
+export const piecesOf = (fault: FaultName): readonly PieceName[] => PIECES_OF.get(fault) ?? [];
+
+const PIECES_OF = new Map<FaultName, readonly PieceName[]>();
+for (const piece of PIECE_NAMES) PIECES_OF.set(PIECES[piece].fault, [...piecesOf(PIECES[piece].fault), piece]);
+
+const ACROSS: ReadonlyMap<FaultName, readonly PathTest[]> = new Map(
+  [...PIECES_OF].map(([fault, pieces]) => {
+    const across = PATH_TESTS.filter((test) => pathOf(test).pieces.some((piece) => pieces.includes(piece)));
+    return [fault, across.sort((a, b) => PATHS[a].pieces.length - PATHS[b].pieces.length)];
+  }),
+);
 
 /** The drop readings whose path is this fault's piece, the most direct first. */
-export const readAcross = (fault: FaultName): readonly PathTest[] =>
-  PATH_TESTS.filter((test) => PATHS[test].pieces.some((piece) => PIECES[piece].fault === fault)).sort(
-    (a, b) => PATHS[a].pieces.length - PATHS[b].pieces.length,
-  );
+export const readAcross = (fault: FaultName): readonly PathTest[] => ACROSS.get(fault) ?? [];

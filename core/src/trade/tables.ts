@@ -10,13 +10,14 @@ import { OBSERVATION_FILES } from './observations';
 import type { ObservationKind } from './observation';
 import { ROUTE_GROUPS } from './route';
 import type { Place } from './route';
+import { sameShape } from './same-shape';
 import type { Step } from './step';
 import { TEST_FILES } from './tests';
 import type { Test } from './test';
 
-export const TESTS: Readonly<Record<TestName, Test>> = TEST_FILES;
-export const OBSERVATIONS: Readonly<Record<ObservationName, ObservationKind>> = OBSERVATION_FILES;
-export const FAULTS: Readonly<Record<FaultName, Fault>> = FAULT_FILES;
+export const TESTS: Readonly<Record<TestName, Test>> = sameShape(TEST_FILES);
+export const OBSERVATIONS: Readonly<Record<ObservationName, ObservationKind>> = sameShape<ObservationName, ObservationKind>(OBSERVATION_FILES);
+export const FAULTS: Readonly<Record<FaultName, Fault>> = sameShape<FaultName, Fault>(FAULT_FILES);
 
 const orderOf = ({ group, at }: Place): number => ROUTE_GROUPS.indexOf(group) * 100 + at;
 

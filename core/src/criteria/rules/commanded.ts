@@ -21,7 +21,7 @@ export const commanded: Rule<Commanded> = {
   resolve({ tolerance }, { test, conditions }, { scale }) {
     const target = conditions?.commandedVolts;
     if (target === undefined) return null;
-    const range = { min: target - tolerance * scale, max: target + tolerance * scale };
-    return { ...range, drawn: range, bound: say('commanded', { test, ...range, target }) };
+    const [min, max] = [target - tolerance * scale, target + tolerance * scale];
+    return { min, max, drawn: { min, max }, bound: say('commanded', { test, min, max, target }) };
   },
 };

@@ -50,25 +50,17 @@ export function derive(situation: Situation): Figures {
   const ways = healthWays(situation, floor, half);
   const days = daysToNoStart(situation);
   const excess = isCranked && ohms !== null ? Math.max(0, draw.value - usual.max) * ohms : null;
-  const published: Derived = {
-    ...(charge !== null && { stateOfCharge: charge }),
-    ...(cca !== null && { loadAmps: loadTestAmps(situation.units.length > 0 ? cca : pack!) }),
-    ...(floor !== null && { loadFloorVolts: floor }),
-    expectedDrawAmps: { min: usual.min, max: usual.max },
-    ...(ohms !== null && { crankingOhms: ohms }),
-    ...(half !== null && { equivalentLoadVolts: half }),
-    ...(excess !== null && { sag: { batteryVolts: resting! - cranking!.value - excess, excessDrawVolts: excess } }),
-    ...(days !== null && { daysToNoStart: days }),
-    ...(ways.length > 0 && {
-      ways: ways.map(({ way, health, spread, reading, battery }) => ({
-        way,
-        health,
-        spread,
-        reading: reading.id,
-        ...(battery !== undefined && { battery }),
-      })),
-    }),
-  };
+  const published: { -readonly [Name in keyof Derived]: Derived[Name] } = {};
+  if (charge !== null) published.stateOfCharge = charge;
+  if (cca !== null) published.loadAmps = loadTestAmps(situation.units.length > 0 ? cca : pack!);
+  if (floor !== null) published.loadFloorVolts = floor;
+  published.expectedDrawAmps = { min: usual.min, max: usual.max };
+  if (ohms !== null) published.crankingOhms = ohms;
+  if (half !== null) published.equivalentLoadVolts = half;
+  if (excess !== null)
+    published.sag = { batteryVolts: resting! - cranking!.value - excess, excessDrawVolts: excess };
+  if (days !== null) published.daysToNoStart = days;
+  if (ways.length > 0) published.ways = ways.map(publishedWay);
   return {
     crankingOhms: ohms,
     halfCcaVolts: half,
@@ -77,6 +69,14 @@ export function derive(situation: Situation): Figures {
     published,
   };
 }
+
+const publishedWay = ({ way, health, spread, reading, battery }: HealthWay): NonNullable<Derived['ways']>[number] => ({
+  way,
+  health,
+  spread,
+  reading: reading.id,
+  ...(battery !== undefined && { battery }),
+});
 
 /** Days of standing until a no-start from the measured drain; null where nothing drains. */
 function daysToNoStart(situation: Situation): number | null {

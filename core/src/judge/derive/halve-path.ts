@@ -1,5 +1,5 @@
 /** Halving a failing path: which parts it has, what each lost, and where to measure next. */
-import { PATH_TESTS, isPartOf, isPathTest, pathOf } from '../../trade/paths';
+import { isPathTest, partsOf, pathOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import type { TestName } from '../../format/names';
 import type { Situation } from '../situation';
@@ -38,9 +38,7 @@ export function halvePath(situation: Situation, test: TestName): HalvedPath | nu
   if (!isPathTest(test)) return null;
   const { rests } = situation.paths();
   const whole = rests.find((rest) => rest.test === test);
-  const known = PATH_TESTS.filter((part) => isPartOf(part, test)).sort(
-    (a, b) => pathOf(b).pieces.length - pathOf(a).pieces.length,
-  );
+  const known = partsOf(test);
   if (!whole || known.length === 0) return null;
   const ohmsOf = (volts: number | null): number | null =>
     volts !== null && whole.amps > LEAST_AMPS ? volts / whole.amps : null;

@@ -6,12 +6,12 @@
  * or above zero. The prior has a heavy tail (Student's t, by reweighting): what a sound vehicle cannot
  * explain goes into one bad piece and is not smeared over all.
  */
-import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPartOf, pathOf } from '../../trade/paths';
+import { once } from '../../quantities/once';
+import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPartOf, partsOf, pathOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import { SOME_AMPS, ampsOf, isOpen, referenceAmps } from './path-amps';
 import { solveSymmetric } from './solve-symmetric';
 import { latest } from '../situation';
-import type { Reading } from '../../format/case-shape';
 import type { NumericReading, Sight } from '../situation';
 import type { PieceEstimate, PathRest, Contradiction, PathSolution } from './path-solution';
 
@@ -56,24 +56,15 @@ function rowsOf(sight: Sight): readonly Row[] {
   return rows;
 }
 
-const SOLVED = new WeakMap<readonly Reading[], PathSolution>();
-
 /**
- * @param sight One pass of a case.
- * @returns what its drops tell of each piece; solved once for the same readings.
+ * @param sight One pass of a case; it keeps the solution (`sight.paths`).
+ * @returns what its drops tell of each piece.
  */
 export function solvePaths(sight: Sight): PathSolution {
-  let solution = SOLVED.get(sight.readings);
-  if (!solution) SOLVED.set(sight.readings, (solution = solve(sight)));
-  return solution;
-}
-
-function solve(sight: Sight): PathSolution {
   const rows = rowsOf(sight);
   const closed = rows.filter(({ amps, isOpen: open }) => amps > SOME_AMPS && !open);
-  let pieces: ReadonlyMap<PieceName, PieceEstimate> | null = null;
   return {
-    pieces: () => (pieces ??= estimate(closed, sight)),
+    pieces: once(() => estimate(closed, sight)),
     rests: rows.filter(({ amps, isOpen: open }) => open || amps > SOME_AMPS).map((row) => restOf(row, rows)),
     contradictions: contradictionsOf(closed, sight),
   };
@@ -141,11 +132,10 @@ function restOf(row: Row, rows: readonly Row[]): PathRest {
   const parts: PathTest[] = [];
   let { volts } = row;
   let variance = row.error ** 2;
-  const smaller = rows
-    .filter(({ test }) => isPartOf(test, row.test))
-    .sort((a, b) => pathOf(b.test).pieces.length - pathOf(a.test).pieces.length);
-  for (const part of smaller) {
-    const { pieces } = pathOf(part.test);
+  for (const test of partsOf(row.test)) {
+    const part = rows.find((other) => other.test === test);
+    if (!part) continue;
+    const { pieces } = pathOf(test);
     if (!pieces.every((piece) => left.has(piece)) || (part.amps <= SOME_AMPS && !row.isOpen)) continue;
     const factor = row.isOpen || part.isOpen || part.amps <= SOME_AMPS ? 1 : row.amps / part.amps;
     for (const piece of pieces) left.delete(piece);

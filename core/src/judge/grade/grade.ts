@@ -122,6 +122,6 @@ function whyOf(
       : { code: 'borderline', with: figures };
   return {
     code: resolved.value < resolved.min ? 'below-limit' : 'above-limit',
-    with: { ...figures, note: resolved.note },
+    with: { test, value, bound: resolved.bound, amps, note: resolved.note },
   };
 }

@@ -15,15 +15,10 @@ export interface ProofState {
   readonly excuses: readonly ExcuseName[];
 }
 
-/** Proofs are asked for by several stages; each is worked out once for one evidence. */
-const KNOWN = new WeakMap<Evidence, Map<FaultName, ProofState>>();
-
 /** Which excuses of a fault are left. A step that was not possible is passed over for another way. */
 export function proofOf(fault: FaultName, evidence: Evidence): ProofState {
-  let known = KNOWN.get(evidence);
-  if (!known) KNOWN.set(evidence, (known = new Map()));
-  let proof = known.get(fault);
-  if (!proof) known.set(fault, (proof = findProof(fault, evidence)));
+  let proof = evidence.proofs.get(fault);
+  if (!proof) evidence.proofs.set(fault, (proof = findProof(fault, evidence)));
   return proof;
 }
 

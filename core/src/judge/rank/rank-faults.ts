@@ -32,11 +32,11 @@ const PRIOR_ODDS = Float64Array.from(BY_PLACE, (fault) => {
   return Math.log(prior / (1 - prior));
 });
 
-/** Findings that share one list of causes, and what each cause has heard from each, in one flat table. */
+/** Findings, and what each of their causes has heard from each, in one flat table. */
 interface Network {
   readonly findings: readonly Finding[];
   /** Where the messages of each finding begin. */
-  readonly begins: Int32Array;
+  readonly begins: readonly number[];
   readonly messages: Float64Array;
   readonly odds: Float64Array;
 }
@@ -59,13 +59,24 @@ export function rankFaults(findings: readonly Finding[]): readonly Ranked[] {
   return ranked(network);
 }
 
+/** Room for messages and odds; one ranking ends before the next begins, so all share it. */
+let room = new Float64Array(512);
+const roomForOdds = new Float64Array(COUNT);
+const open = new Float64Array(COUNT);
+
 function layOut(findings: readonly Finding[]): Network {
-  const begins = new Int32Array(findings.length + 1);
-  for (let k = 0; k < findings.length; k++) begins[k + 1] = begins[k]! + findings[k]!.causes.length;
-  return { findings, begins, messages: new Float64Array(begins[findings.length]!), odds: PRIOR_ODDS.slice() };
+  const begins: number[] = [];
+  let count = 0;
+  for (const { causes } of findings) {
+    begins.push(count);
+    count += causes.length;
+  }
+  if (room.length < count) room = new Float64Array(2 * count);
+  room.fill(0, 0, count);
+  roomForOdds.set(PRIOR_ODDS);
+  return { findings, begins, messages: room, odds: roomForOdds };
 }
 
-const open = new Float64Array(COUNT);
 const NO_LINES: Ranked['lines'] = [];
 
 /** Sends one finding's messages to its causes. @returns the largest change. */

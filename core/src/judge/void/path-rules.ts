@@ -1,7 +1,6 @@
 /** What makes a drop unfit to judge by; the paths themselves are known to `trade/paths.ts` alone. */
 import { isPartOf, isPathTest, pathOf } from '../../trade/paths';
 import { availableAmps, isOpen, toldAmps } from '../derive/path-amps';
-import { solvePaths } from '../derive/solve-paths';
 import { grade } from '../grade/grade';
 import { isNumeric, latest } from '../situation';
 import type { NumericReading, Sight } from '../situation';
@@ -42,7 +41,7 @@ export const dropWithoutCurrent: VoidRule = ofFigure((reading, sight) => {
 export const partAboveWhole: VoidRule = (reading, sight) => {
   const { test } = reading;
   if (!isPathTest(test) || latest(sight, test)?.id !== reading.id) return null;
-  const found = solvePaths(sight).contradictions.find(({ part, whole }) => part === test || whole === test);
+  const found = sight.paths().contradictions.find(({ part, whole }) => part === test || whole === test);
   if (!found) return null;
   const [part, whole] = [latest(sight, found.part)!.value, latest(sight, found.whole)!.value];
   return {

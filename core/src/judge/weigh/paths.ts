@@ -3,7 +3,7 @@ import { limitsOf } from '../../criteria/criteria-set';
 import { threshold, weightOf } from '../../criteria/evidence';
 import { spreadOf } from '../../criteria/spreads';
 import { FAULTS } from '../../trade/tables';
-import { PIECES, PIECE_NAMES, isPartOf, pathOf } from '../../trade/paths';
+import { PIECES, isPartOf, pathOf, piecesOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
@@ -29,33 +29,29 @@ export function dropLimit(test: PathTest, { criteria }: Situation): number {
   return pathOf(test).lenientVolts;
 }
 
-export const pathFindings = (situation: Situation): readonly Finding[] =>
-  situation.paths().rests.map((rest) => {
-    const finding = findingOf(rest, situation);
-    return finding.weight >= 0 ? finding : { ...finding, causes: cleared(finding.causes, rest, situation) };
+export function pathFindings(situation: Situation): readonly Finding[] {
+  const { rests } = situation.paths();
+  const passing = rests.filter(({ reading }) => situation.graded.get(reading.id)?.grade !== 'outside');
+  return rests.map((rest) => {
+    const finding = findingOf(rest, situation, passing);
+    return finding.weight >= 0 ? finding : { ...finding, causes: cleared(finding.causes, rest, passing) };
   });
+}
 
 /**
  * The faults that a good reading clears. A fault may sit in several pieces: one that is good does not clear it
  * while another of its pieces loses too much.
  */
-const cleared = (causes: readonly Cause[], rest: PathRest, situation: Situation): readonly Cause[] =>
+const cleared = (causes: readonly Cause[], rest: PathRest, passing: readonly PathRest[]): readonly Cause[] =>
   causes.filter(({ fault }) =>
-    PIECE_NAMES.every(
-      (piece) =>
-        PIECES[piece].fault !== fault ||
-        rest.pieces.includes(piece) ||
-        situation
-          .paths()
-          .rests.some(
-            ({ pieces, reading }) => pieces.includes(piece) && situation.graded.get(reading.id)?.grade !== 'outside',
-          ),
+    piecesOf(fault).every(
+      (piece) => rest.pieces.includes(piece) || passing.some(({ pieces }) => pieces.includes(piece)),
     ),
   );
 
-function findingOf(rest: PathRest, situation: Situation): Finding {
+function findingOf(rest: PathRest, situation: Situation, passing: readonly PathRest[]): Finding {
   const source = { reading: rest.reading.id };
-  const own = suspects(rest, situation);
+  const own = suspects(rest, passing);
   if (rest.isOpen)
     return {
       causes: own,
@@ -81,23 +77,17 @@ function restLimit({ test, parts }: PathRest, situation: Situation): number {
 }
 
 /** Faults of the pieces that are left, less those that another reading excuses. */
-function suspects(rest: PathRest, situation: Situation): readonly Cause[] {
-  const open = rest.pieces.filter((piece) => !isExcused(piece, rest, situation));
+function suspects(rest: PathRest, passing: readonly PathRest[]): readonly Cause[] {
+  const open = rest.pieces.filter((piece) => !isExcused(piece, rest, passing));
   const faults = new Set<FaultName>((open.length > 0 ? open : rest.pieces).map((piece) => PIECES[piece].fault));
   return [...faults].map((fault) => causeOf(fault, FAULTS[fault].where === rest.test ? 1 : BESIDES));
 }
 
 /** True where another reading across this piece lies inside its limit: it cannot lose much here either. */
-const isExcused = (piece: PieceName, rest: PathRest, situation: Situation): boolean =>
-  situation
-    .paths()
-    .rests.some(
-      ({ test, reading }) =>
-        test !== rest.test &&
-        pathOf(test).pieces.includes(piece) &&
-        !isPartOf(rest.test, test) &&
-        situation.graded.get(reading.id)?.grade !== 'outside',
-    );
+const isExcused = (piece: PieceName, rest: PathRest, passing: readonly PathRest[]): boolean =>
+  passing.some(
+    ({ test }) => test !== rest.test && pathOf(test).pieces.includes(piece) && !isPartOf(rest.test, test),
+  );
 
 function saysOf(rest: PathRest, situation: Situation): Said {
   const { test, reading, amps } = rest;
@@ -106,15 +96,19 @@ function saysOf(rest: PathRest, situation: Situation): Said {
   const factor = usual === null ? 1 : usual / amps;
   const limit = dropLimit(test, situation) * situation.scale;
   const value = Math.abs(reading.value);
+  const hasParts = rest.parts.length > 0;
+  const isProjected = told !== undefined && Math.abs(factor - 1) > TOLD_FROM;
   return {
-    code: rest.parts.length > 0 ? 'drop-left' : 'drop-read',
+    code: hasParts ? 'drop-left' : 'drop-read',
     with: {
       test,
       value,
-      ...(told !== undefined && { amps: told }),
+      amps: told,
       allowed: told === undefined ? limit : limit / factor,
-      ...(rest.parts.length > 0 && { left: rest.volts, parts: rest.parts }),
-      ...(told !== undefined && Math.abs(factor - 1) > TOLD_FROM && { usualAmps: usual, projected: value * factor }),
+      left: hasParts ? rest.volts : undefined,
+      parts: hasParts ? rest.parts : undefined,
+      usualAmps: isProjected ? usual : undefined,
+      projected: isProjected ? value * factor : undefined,
     },
   };
 }

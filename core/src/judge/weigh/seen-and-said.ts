@@ -30,8 +30,11 @@ function speaks(about: ObservationName, finding: string): readonly Finding[] {
 }
 
 /** The newest finding of each observation: seen twice is not seen double. */
-export const observationFindings = ({ observed }: Situation): readonly Finding[] =>
-  [...observed].flatMap(([about, finding]) => speaks(about, finding));
+export function observationFindings({ observed }: Situation): readonly Finding[] {
+  const found: Finding[] = [];
+  for (const [about, finding] of observed) found.push(...speaks(about, finding));
+  return found;
+}
 
 const SUGGESTED = new Map<SymptomName, readonly Finding[]>();
 

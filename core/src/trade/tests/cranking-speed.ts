@@ -40,6 +40,7 @@ const say = sayer(phrases);
 const WORN = causes('starter-worn');
 const HELD_BACK = causes('starter-dragging', 'engine-drag', 'accessory-seized', ['starter-worn', 0.3]);
 const NOT_TOLD = causes('starter-control', 'starter-drive');
+const STANDS = [...SLOW, ...NOT_TOLD];
 
 /**
  * Slow although it gets its volts and asks no more amps than usual: the starter itself is worn. What the
@@ -58,14 +59,12 @@ function motor({ situation, figures }: Seen): readonly Finding[] {
   const ln = Math.log(warm / RPM_AT_10_V[fuel] / (volts / TOLD_FOR_VOLTS));
   const asksMore = (figures.drawRatio ?? 1) * draw.reference > draw.max * MORE_THAN_USUAL;
   const factor = lost.every((drop) => drop !== undefined) ? 1 : PATH_UNKNOWN;
-  const shared = {
-    source: { reading: speed.id },
-    says: say('speed-from-volts', { value: speed.value, volts: volts * scale }),
-  };
-  const finding = weighed('motor', ln, { ...shared, causes: WORN, factor, atLeast: weightOf('motor-at-least') });
+  const source = { reading: speed.id };
+  const says = say('speed-from-volts', { value: speed.value, volts: volts * scale });
+  const finding = weighed('motor', ln, { causes: WORN, factor, atLeast: weightOf('motor-at-least'), source, says });
   // a motor that works well clears itself and nobody else; one that does not may be dragged or starved
   if (finding.weight < 0) return [finding];
-  if (asksMore) return [weighed('motor', ln, { ...shared, causes: HELD_BACK, factor: factor * DRAGGED })];
+  if (asksMore) return [weighed('motor', ln, { causes: HELD_BACK, factor: factor * DRAGGED, source, says })];
   return [{ ...finding, causes: gone > STARVED_VOLTS ? LOW_FLOW : WORN }];
 }
 
@@ -101,14 +100,15 @@ export const crankingSpeed: Test = {
     const { situation } = seen;
     const reading = latest(situation, 'cranking-speed');
     if (!reading) return [];
-    const shared = { source: { reading: reading.id }, says: say('speed-cranking', { value: reading.value }) };
-    if (reading.value < STANDS_RPM) return [fixed('engine-stands', [...SLOW, ...NOT_TOLD], shared.source, shared.says)];
+    const source = { reading: reading.id };
+    const says = say('speed-cranking', { value: reading.value });
+    if (reading.value < STANDS_RPM) return [fixed('engine-stands', STANDS, source, says)];
     const slowest = limitOf(situation, reading)?.min;
-    const turns = fixed('engine-turns', NOT_TOLD, shared.source, shared.says);
+    const turns = fixed('engine-turns', NOT_TOLD, source, says);
     if (slowest === undefined || slowest <= 0) return [turns, ...motor(seen)];
     // a cold engine turns slower
     const ln = Math.log((reading.value * Math.sqrt(coldDemand(situation.celsius))) / slowest);
-    return [weighed('speed', ln, { ...shared, causes: SLOW, atLeast: weightOf('absent') }), turns, ...motor(seen)];
+    return [weighed('speed', ln, { causes: SLOW, atLeast: weightOf('absent'), source, says }), turns, ...motor(seen)];
   },
   simulated: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
 };
