@@ -6,8 +6,10 @@
 import type { StepName, TestName } from '../format/names';
 import type { JudgedPart } from '../format/words';
 import { missingUnits } from '../judge/next/missing-units';
-import { latest, latestUnder } from '../judge/situation';
-import type { Situation } from '../judge/situation';
+import { isOutside } from '../judge/grade/limit-of';
+import { didNotCrank, latest, latestUnder } from '../judge/situation';
+import type { NumericReading, Situation } from '../judge/situation';
+import { NO_FLOW_AMPS } from '../judge/weigh/flow';
 import { HEALTH_TESTS } from './health-tests';
 import { SYMPTOMS } from './symptoms';
 import type { SymptomKind, SymptomName } from './symptoms';
@@ -26,6 +28,10 @@ const one = (...anyOf: readonly StepName[]): MustBeRead => ({ anyOf });
 /** More amps than the middle of the usual range: something may be holding the engine. */
 const asksALot = (situation: Situation): boolean =>
   (latest(situation, 'starter-draw')?.value ?? 0) > situation.draw.reference;
+
+/** No current flows where the engine should turn: what tells the solenoid to close comes before any part. */
+const nothingFlows = (situation: Situation): boolean =>
+  (latest(situation, 'starter-draw')?.value ?? Infinity) < NO_FLOW_AMPS || didNotCrank(situation);
 
 const RESTING = one('resting-voltage');
 const STARTING: readonly MustBeRead[] = [
@@ -49,7 +55,13 @@ const hasCaps = ({ case: { system } }: Situation): boolean => system.battery.ser
 /** By kind of complaint; without one, and where parts were replaced already, the whole baseline. */
 const BY_KIND: Readonly<Record<SymptomKind, readonly MustBeRead[]>> = {
   none: [RESTING, ...STARTING, ...CHARGING],
-  starting: [RESTING, ...STARTING, HEALTH, { anyOf: ['crank-by-hand'], when: asksALot }],
+  starting: [
+    RESTING,
+    ...STARTING,
+    HEALTH,
+    { anyOf: ['crank-by-hand'], when: asksALot },
+    { anyOf: ['starter-control-voltage'], when: nothingFlows },
+  ],
   charging: [RESTING, ...CHARGING, one('alternator-current', 'field-duty')],
   standing: [one('parasitic-draw'), HEALTH, one('hold-charge', 'load-test')],
   ripple: [RESTING, one('ripple-ac'), one('ripple-waveform')],
@@ -97,13 +109,41 @@ export const isRead = ({ anyOf, loads }: MustBeRead, situation: Situation): bool
       : latestUnder(situation, test, loads) !== undefined;
   });
 
-/** What must be read of a part before it may be kept: one of each list. */
-export const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly (readonly TestName[])[]>> = {
-  battery: [['resting-voltage'], [...HEALTH_TESTS, 'specific-gravity', 'cranking-voltage']],
-  starter: [['cranking-voltage'], ['starter-draw', 'cranking-speed']],
-  alternator: [['charging-voltage'], ['ripple-ac', 'ripple-waveform']],
+/** What must be known of a part before it may be kept: any one of these tests tells it. */
+export interface NeededToKeep {
+  readonly anyOf: readonly TestName[];
+  /** What this part gives or takes itself: outside its limit it keeps nothing, whoever is to blame for it. */
+  readonly passed?: (reading: NumericReading, situation: Situation) => boolean;
+}
+
+const isWithin = (reading: NumericReading, situation: Situation): boolean => !isOutside(situation, reading);
+
+/** Under this sag (12 V) nothing was asked of the battery, V. */
+const LEAST_SAG_VOLTS = 0.3;
+/** Under this share of the usual amps neither. */
+const LEAST_DRAW_SHARE = 0.5;
+
+/** A cranking voltage tells of the battery only where the starter asked for something. */
+function isLoaded({ test, value }: NumericReading, situation: Situation): boolean {
+  if (test !== 'cranking-voltage') return true;
+  const amps = latest(situation, 'starter-draw')?.value;
+  if (amps !== undefined) return amps >= situation.draw.min * LEAST_DRAW_SHARE;
+  return situation.resting === null || situation.resting - value >= LEAST_SAG_VOLTS * situation.scale;
+}
+
+/** One of each list must be read of a part before it may be kept. */
+export const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly NeededToKeep[]>> = {
+  battery: [
+    { anyOf: ['resting-voltage'] },
+    {
+      anyOf: [...HEALTH_TESTS, 'specific-gravity', 'cranking-voltage'],
+      passed: (reading, situation) => isWithin(reading, situation) && isLoaded(reading, situation),
+    },
+  ],
+  starter: [{ anyOf: ['cranking-voltage'] }, { anyOf: ['starter-draw', 'cranking-speed'], passed: isWithin }],
+  alternator: [{ anyOf: ['charging-voltage'] }, { anyOf: ['ripple-ac', 'ripple-waveform'] }],
   connections: [
-    ['drop-starter-positive', 'drop-positive-post'],
-    ['drop-starter-ground', 'drop-engine-ground', 'drop-negative-post'],
+    { anyOf: ['drop-starter-positive', 'drop-positive-post'] },
+    { anyOf: ['drop-starter-ground', 'drop-engine-ground', 'drop-negative-post'] },
   ],
 };

@@ -12,7 +12,7 @@ export function sameShape<Name extends string, Row extends object>(
   const every = Object.fromEntries(
     Object.values<Row>(rows).flatMap((row) => Object.keys(row).map((field) => [field, undefined])),
   );
-  return Object.fromEntries(
-    Object.entries<Row>(rows).map(([name, row]) => [name, { ...every, ...row }]),
-  ) as Readonly<Record<Name, Row>>;
+  return Object.fromEntries(Object.entries<Row>(rows).map(([name, row]) => [name, { ...every, ...row }])) as Readonly<
+    Record<Name, Row>
+  >;
 }

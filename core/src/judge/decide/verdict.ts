@@ -1,10 +1,11 @@
 /** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
 import { threshold } from '../../criteria/evidence';
-import type { StepName, TestName } from '../../format/names';
+import type { StepName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
 import { isPathTest } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
 import { NEEDED_TO_KEEP } from '../../trade/must-be-read';
+import type { NeededToKeep } from '../../trade/must-be-read';
 import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
@@ -84,18 +85,18 @@ function readFor(
 ): { readonly read: readonly NumericReading[]; readonly unread: readonly StepName[] } {
   const read: NumericReading[] = [];
   const unread: StepName[] = [];
-  for (const tests of NEEDED_TO_KEEP[part]) {
-    const reading = firstRead(tests, situation);
+  for (const needed of NEEDED_TO_KEEP[part]) {
+    const reading = firstThatKeeps(needed, situation);
     if (reading) read.push(reading);
-    else unread.push(tests[0]!);
+    else unread.push(needed.anyOf[0]!);
   }
   return { read, unread };
 }
 
-function firstRead(tests: readonly TestName[], situation: Situation): NumericReading | undefined {
-  for (const test of tests) {
+function firstThatKeeps({ anyOf, passed }: NeededToKeep, situation: Situation): NumericReading | undefined {
+  for (const test of anyOf) {
     const reading = latest(situation, test);
-    if (reading) return reading;
+    if (reading && (!passed || passed(reading, situation))) return reading;
   }
   return undefined;
 }

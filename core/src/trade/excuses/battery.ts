@@ -1,6 +1,7 @@
 /** What else may make a battery look bad. */
 import { threshold } from '../../criteria/evidence';
-import { isCharged, notPossible, readingsOf } from '../../judge/situation';
+import { isCharged, latest, notPossible, readingsOf } from '../../judge/situation';
+import { weakest } from '../../judge/weigh/health';
 import { HEALTH_TESTS } from '../health-tests';
 import { has, fails, carriesOwnProof } from './excuse';
 import type { ExcuseRow } from './excuse';
@@ -26,10 +27,14 @@ export const BATTERY_EXCUSES = {
     steps: ['load-test', 'conductance', 'internal-resistance'],
     excluded: ({ situation, figures }) => {
       if (fails(situation, 'specific-gravity') || fails(situation, 'hold-charge')) return true;
-      if (new Set(figures.ways.map(({ way }) => way)).size >= 2) return true;
-      const load = readingsOf(situation, 'load-test');
+      // of a pack the weak battery by itself: what its neighbour read confirms nothing of it
+      const worst = weakest({ situation, figures });
+      if (new Set(worst?.fused.ways.map(({ way }) => way)).size >= 2) return true;
+      const load = readingsOf(situation, 'load-test').filter(({ battery }) => battery === worst?.battery);
       if (load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2) return true;
-      return HEALTH_TESTS.every((test) => has(situation, test) || notPossible(situation, test));
+      return HEALTH_TESTS.every(
+        (test) => latest(situation, test, worst?.battery) !== undefined || notPossible(situation, test),
+      );
     },
   },
   'cell-not-shown': {

@@ -2,9 +2,17 @@
 import { threshold } from '../../criteria/evidence';
 import { pathIsGood } from '../../judge/derive/path-is-good';
 import { isOutside } from '../../judge/grade/limit-of';
+import type { Evidence } from '../../judge/prove/evidence';
 import { observed, readingsOf } from '../../judge/situation';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
+
+const NOT_TOLD = {
+  says: 'the alternator may not be told to charge',
+  steps: ['excitation-voltage', 'field-duty'],
+} as const;
+const isTold = ({ situation, probability }: Evidence): boolean =>
+  has(situation, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
 
 export const CHARGING_EXCUSES = {
   'belt-slips': { says: 'the belt may slip', steps: ['belt'], excluded: seen('belt', 'good') },
@@ -19,11 +27,11 @@ export const CHARGING_EXCUSES = {
     excluded: ({ situation }) =>
       pathIsGood(situation, 'alternator-stud-voltage') || pathIsGood(situation, 'drop-charge-positive'),
   },
-  'not-told-to-charge': {
-    says: 'the alternator may not be told to charge',
-    steps: ['excitation-voltage', 'field-duty'],
-    excluded: ({ situation, probability }) =>
-      has(situation, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely'),
+  'not-told-to-charge': { ...NOT_TOLD, excluded: isTold },
+  'not-told-with-this-belt': {
+    ...NOT_TOLD,
+    // a belt that is not there drives nothing, whoever tells it to
+    excluded: (evidence) => seen('belt', 'missing')(evidence) || isTold(evidence),
   },
   'sense-wire': {
     says: 'the regulator may see too little through a bad sense connection',

@@ -9,7 +9,10 @@ export const beltSlip: Fault = {
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1, 'belt-squeal': 1 },
   excuses: [
     { excuse: 'belt-not-seen', how: 'Weak output has many causes: only the belt itself shows whether it slips.' },
-    { excuse: 'not-told-to-charge', how: 'Without excitation or command the output is low with any belt.' },
+    {
+      excuse: 'not-told-with-this-belt',
+      how: 'Without excitation or command the output is low with any belt that is there.',
+    },
   ],
   where: 'belt',
   effect: (vehicle, severity) => void (vehicle.beltShare = along([0.6, 0.15], severity)),
