@@ -1,3 +1,4 @@
+/** What was entered and is not stored yet: kept, sent in order, told when it is refused. */
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
@@ -8,35 +9,16 @@ import type { Observable } from 'rxjs';
 import { Api } from '../src/app/state/api';
 import { conflictOf } from '../src/app/outbox/conflict';
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
-import { queued, requestOf, withOutbox } from '../src/app/outbox/outbox-item';
+import { queued, requestOf } from '../src/app/outbox/outbox-item';
 import { OutboxKeeper } from '../src/app/outbox/outbox-keeper';
 import { OutboxActions } from '../src/app/outbox/outbox.actions';
 import { OutboxEffects, nextToSend } from '../src/app/outbox/outbox.effects';
 import { outboxFeature, selectItems, selectRefused } from '../src/app/outbox/outbox.feature';
+import { JOB, jobView, reading } from './outbox-fixtures';
 
 const { reducer } = outboxFeature;
 const itemsOf = (state: ReturnType<typeof reducer>): readonly OutboxItem[] =>
   state.ids.map((id) => state.entities[id]!);
-
-const JOB = '00000000-0000-4000-8000-000000000001';
-const jobView = (readings: JobView['case']['readings'] = []): JobView => ({
-  id: JOB,
-  version: 1,
-  revision: 1,
-  pass: 'before',
-  vehicle: { id: JOB, name: 'Test van', plate: null, vin: null, year: null },
-  status: 'open',
-  assignee: null,
-  criteria: 'balanced',
-  openedAt: '2026-03-02T09:00:00Z',
-  case: { format: 'tetrad-case/1', system: { nominalVolts: 12, battery: { chemistry: 'flooded' } }, readings },
-  judgement: null,
-  timers: [],
-  acknowledgements: [],
-  signOff: null,
-});
-const reading = (id: string, value: number): OutboxItem =>
-  queued({ kind: 'reading', shop: 'one', job: JOB, body: { reading: { id, test: 'resting-voltage', value } } });
 
 /** A keeper in memory. */
 class MemoryKeeper implements Pick<OutboxKeeper, 'all' | 'keep' | 'drop' | 'dropHeld'> {
@@ -158,59 +140,6 @@ describe('the outbox', () => {
   });
 });
 
-describe('a quick check', () => {
-  const opening: OutboxItem = {
-    ...queued({
-      kind: 'new-job',
-      shop: 'one',
-      job: JOB,
-      body: {
-        id: JOB,
-        vehicle: { id: JOB, name: 'Quick check' },
-        system: { nominalVolts: 12, battery: { chemistry: 'agm' } },
-      },
-    }),
-    state: 'held',
-  };
-  const begun = (...more: readonly OutboxItem[]) =>
-    [opening, ...more].reduce(
-      (state, item) => reducer(state, OutboxActions.queued({ item })),
-      reducer(undefined, { type: 'start' }),
-    );
-
-  it('holds what is entered into it, and nothing of it is sent', () => {
-    const items = itemsOf(begun(reading('a', 12.6), reading('b', 12.5)));
-    expect(items.map(({ state }) => state)).toEqual(['held', 'held', 'held']);
-    expect(nextToSend(items)).toBeUndefined();
-  });
-
-  it('does not hold up the entries of other jobs', () => {
-    const other = { ...reading('c', 12.4), job: '00000000-0000-4000-8000-000000000002' };
-    expect(nextToSend(itemsOf(begun(reading('a', 12.6), other)))?.job).toBe(other.job);
-  });
-
-  it('given a vehicle it is sent whole, in the order it was entered', () => {
-    const vehicle = { name: 'Slip car', plate: 'SC-1' };
-    let items = itemsOf(
-      reducer(begun(reading('a', 12.6), reading('b', 12.5)), OutboxActions.released({ job: JOB, vehicle })),
-    );
-    const sent: string[] = [];
-    for (let item = nextToSend(items); item; item = nextToSend(items)) {
-      sent.push(
-        item.kind === 'new-job' ? item.body.vehicle.name : item.kind === 'reading' ? item.body.reading.id : '?',
-      );
-      items = items.filter(({ id }) => id !== item?.id);
-    }
-    expect(sent).toEqual(['Slip car', 'a', 'b']);
-  });
-
-  it('discarded it leaves nothing, and nothing else goes with it', () => {
-    const other = { ...reading('c', 12.4), job: '00000000-0000-4000-8000-000000000002' };
-    const after = reducer(begun(reading('a', 12.6), other), OutboxActions.heldDiscarded({ job: JOB }));
-    expect(itemsOf(after).map(({ job }) => job)).toEqual([other.job]);
-  });
-});
-
 describe('what may be sent', () => {
   it('is nothing of a job whose opening was refused', () => {
     const opening = {
@@ -227,99 +156,6 @@ describe('what may be sent', () => {
       state: 'refused' as const,
     };
     expect(nextToSend([opening, reading('a', 12.6)])).toBeUndefined();
-  });
-});
-
-describe('a job with its outbox', () => {
-  it('shows readings that are not stored yet, each once', () => {
-    const item = reading('a', 12.6);
-    const seen = withOutbox(jobView(), JOB, [item]);
-    expect(seen?.case.readings.map(({ id }) => id)).toEqual(['a']);
-    expect(withOutbox(seen, JOB, [item])?.case.readings).toHaveLength(1);
-  });
-
-  it('does not apply what was refused', () => {
-    expect(withOutbox(jobView(), JOB, [{ ...reading('a', 12.6), state: 'refused' }])?.case.readings).toEqual([]);
-  });
-
-  it('is there before the server knows it', () => {
-    const opening = queued({
-      kind: 'new-job',
-      shop: 'one',
-      job: JOB,
-      body: { id: JOB, vehicle: { id: JOB, name: 'Van' }, system: { nominalVolts: 12, battery: { chemistry: 'agm' } } },
-    });
-    expect(withOutbox(null, JOB, [opening, reading('a', 12.6)])).toMatchObject({
-      vehicle: { name: 'Van' },
-      case: { readings: [{ id: 'a' }] },
-    });
-  });
-
-  it('shows a timer, a caution, a look and a sign-off before the server has them, and each once', () => {
-    const common = { shop: 'one', job: JOB } as const;
-    const at = Date.parse('2026-03-02T10:00:00Z');
-    const items = [
-      queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'old', kind: 'settle' } }, at),
-      queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'new', kind: 'settle', seconds: 90 } }, at),
-      queued({ ...common, kind: 'timer', startedAt: at, body: { id: 'gone', kind: 'sleep' } }, at),
-      queued({ ...common, kind: 'timer-stop', timer: 'gone' }, at),
-      queued({ ...common, kind: 'acknowledgement', body: { caution: 'acid' }, by: 'Ilse' }, at),
-      queued(
-        { ...common, kind: 'observation', body: { id: 'o', observation: { about: 'belt', finding: 'good' } } },
-        at,
-      ),
-      queued({ ...common, kind: 'changes', body: { version: 1, pass: 'after', vehicle: { plate: 'X-1' } } }, at),
-      queued(
-        {
-          ...common,
-          kind: 'sign-off',
-          body: { id: 's', action: 'none-found', conclusion: 'Sound.', partsFitted: [] },
-          by: 'Bo',
-        },
-        at,
-      ),
-    ];
-    const once = withOutbox(jobView(), JOB, items)!;
-    expect(once).toMatchObject({
-      pass: 'after',
-      status: 'closed',
-      vehicle: { name: 'Test van', plate: 'X-1' },
-      timers: [{ id: 'new', kind: 'settle', seconds: 90, startedAt: '2026-03-02T10:00:00.000Z' }],
-      acknowledgements: [{ caution: 'acid', by: 'Ilse' }],
-      signOff: { by: 'Bo', part: null, reason: null },
-      case: { observations: [{ about: 'belt', finding: 'good' }] },
-    });
-    // the server's answer overtook the outbox: what it has already is not shown twice
-    const twice = withOutbox(once, JOB, items)!;
-    expect([twice.timers, twice.acknowledgements]).toEqual([once.timers, once.acknowledgements]);
-  });
-});
-
-describe('an observation taken back', () => {
-  const look = (id: string, finding: string): OutboxItem =>
-    queued({
-      kind: 'observation',
-      shop: 'one',
-      job: JOB,
-      body: { id, observation: { about: 'belt', finding } },
-    });
-  const back = (id: string, finding: string): OutboxItem =>
-    queued({ kind: 'take-back', shop: 'one', job: JOB, observation: id, said: { about: 'belt', finding } });
-  const belt = (...items: readonly OutboxItem[]) =>
-    withOutbox(jobView(), JOB, items)!.case.observations!.map(({ finding }) => finding);
-
-  it('counts no longer, and what was seen before counts again', () => {
-    expect(belt(look('a', 'good'), look('b', 'loose'), back('b', 'loose'))).toEqual(['good']);
-  });
-  it('takes back one look, not every look that found the same', () => {
-    expect(belt(look('a', 'good'), look('b', 'good'), back('b', 'good'))).toEqual(['good']);
-  });
-  it('is asked for by the id it was stored under', () => {
-    expect(requestOf(back('b', 'loose'), 0)).toEqual({
-      method: 'POST',
-      path: `/${JOB}/observations/b/take-back`,
-      body: null,
-    });
   });
 });
 

@@ -1,0 +1,24 @@
+/** A job as the server tells it, and entries that wait for it. */
+import type { JobView } from '@tetrad/contracts';
+import type { OutboxItem } from '../src/app/outbox/outbox-item';
+import { queued } from '../src/app/outbox/outbox-item';
+
+export const JOB = '00000000-0000-4000-8000-000000000001';
+export const jobView = (readings: JobView['case']['readings'] = []): JobView => ({
+  id: JOB,
+  version: 1,
+  revision: 1,
+  pass: 'before',
+  vehicle: { id: JOB, name: 'Test van', plate: null, vin: null, year: null },
+  status: 'open',
+  assignee: null,
+  criteria: 'balanced',
+  openedAt: '2026-03-02T09:00:00Z',
+  case: { format: 'tetrad-case/1', system: { nominalVolts: 12, battery: { chemistry: 'flooded' } }, readings },
+  judgement: null,
+  timers: [],
+  acknowledgements: [],
+  signOff: null,
+});
+export const reading = (id: string, value: number): OutboxItem =>
+  queued({ kind: 'reading', shop: 'one', job: JOB, body: { reading: { id, test: 'resting-voltage', value } } });
