@@ -65,6 +65,7 @@ export class Wheel {
     });
     let before: string | null = null;
     effect(() => {
+      if (!this.job.view()) return; // what was there before it was opened is no news
       const id = this.newest()?.id ?? '';
       if (before !== null && id !== before && id !== '') this.#sound.play('read');
       before = id;
