@@ -7,8 +7,9 @@ import { Refusal, problem } from './problem';
 /** A database that is away or busy is asked again after this, s. */
 const AGAIN_S = 2;
 
-/** SQLSTATE of a full disk, and of values that a column cannot hold: out of range, too long, no text, too large. */
+/** SQLSTATE of a full disk, of a row that is there already, and of values that a column cannot hold: out of range, too long, no text, too large. */
 const DISK_FULL = '53100';
+const UNIQUE_VIOLATION = '23505';
 const DATA_EXCEPTION = /^(?:22|54)/;
 
 interface BodyError extends Error {
@@ -51,6 +52,8 @@ function toProblem(error: unknown): Problem | null {
     return problem(503, 'database-away', 'The database does not answer. Nothing was stored; try again in a moment.');
   if (isBusy(error))
     return problem(503, 'busy', 'This is being changed by others just now. Nothing was stored; try again in a moment.');
+  if (code === UNIQUE_VIOLATION)
+    return problem(409, 'taken', 'Somebody else has stored the same just now. Nothing was stored; look again.');
   if (DATA_EXCEPTION.test(code))
     return problem(422, 'misfit', `The database cannot hold this: ${message}. Nothing was stored.`);
   switch (type) {

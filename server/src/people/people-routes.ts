@@ -7,7 +7,7 @@ import { bodyAs, uuidParam } from '../http/body';
 import { doOnce, writeId } from '../http/once';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
 import { inTransaction } from '../sql/pool';
-import type { Pool } from '../sql/pool';
+import type { Pool, Sql } from '../sql/pool';
 import {
   addPerson,
   changePerson,
@@ -15,6 +15,7 @@ import {
   findPerson,
   isEmailTaken,
   listPeople,
+  lockPeople,
   otherAdministrators,
   personView,
 } from './people.sql';
@@ -65,23 +66,27 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     const id = uuidParam(request, 'person');
     const changes = bodyAs(PersonChanges, request);
     const person = await known(id);
-    const isLastOne =
-      person.role === 'administrator' &&
-      (changes.active === false || (changes.role !== undefined && changes.role !== 'administrator')) &&
-      (await otherAdministrators(pool, id)) === 0;
-    if (isLastOne)
-      throw misfit([
-        { field: 'role', found: changes.role ?? 'leaving', allowed: 'administrator: nobody else here is one' },
-      ]);
-    if (changes.email && (await isEmailTaken(pool, changes.email, id)))
-      throw misfit([{ field: 'email', found: changes.email, allowed: 'an address that nobody else here has' }]);
     await doOnce(pool, request, async (sql) => {
+      // of two changes at once the second sees what the first has made of the shop's people
+      await lockPeople(sql);
+      await refuseChanges(sql, person, changes);
       await changePerson(sql, id, changes);
       if (changes.active === false) await endSessions(sql, id);
       await addAct(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
     });
     response.json(personView(await known(id)));
   });
+
+  /** @throws Refusal where nobody would be left to manage people, or an address would be somebody else's too. */
+  async function refuseChanges(sql: Sql, { id, role }: PersonRow, changes: PersonChanges): Promise<void> {
+    const steps = changes.active === false || (changes.role !== undefined && changes.role !== 'administrator');
+    if (role === 'administrator' && steps && (await otherAdministrators(sql, id)) === 0)
+      throw misfit([
+        { field: 'role', found: changes.role ?? 'leaving', allowed: 'administrator: nobody else here is one' },
+      ]);
+    if (changes.email && (await isEmailTaken(sql, changes.email, id)))
+      throw misfit([{ field: 'email', found: changes.email, allowed: 'an address that nobody else here has' }]);
+  }
 
   router.post('/people/:person/one-time-password', async (request, response) => {
     permit(request, 'manage-people');

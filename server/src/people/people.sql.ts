@@ -113,6 +113,11 @@ export async function changePerson(sql: Sql, id: string, changes: AccountChanges
   );
 }
 
+/** Until the transaction ends nobody else changes the shop's people. */
+export async function lockPeople(sql: Sql): Promise<void> {
+  await sql.query('SELECT 1 FROM person WHERE shop_id = $1 ORDER BY person_id FOR UPDATE', [workingShop()]);
+}
+
 /** Whether somebody else of the shop has this e-mail address. */
 export async function isEmailTaken(sql: Sql, email: string, but: string): Promise<boolean> {
   const { rows } = await sql.query(
