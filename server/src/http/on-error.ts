@@ -11,6 +11,8 @@ const AGAIN_S = 2;
 const DISK_FULL = '53100';
 const UNIQUE_VIOLATION = '23505';
 const DATA_EXCEPTION = /^(?:22|54)/;
+/** What the unpacking of a body says of bytes that were never packed so. */
+const BROKEN_PACKING = /^(?:Z_|ERR_.*BROTLI|ERR__ERROR_)/;
 
 interface BodyError extends Error {
   /** Of what Express, its body reader and its file sender refuse themselves. */
@@ -56,6 +58,8 @@ function toProblem(error: unknown): Problem | null {
     return problem(409, 'taken', 'Somebody else has stored the same just now. Nothing was stored; look again.');
   if (DATA_EXCEPTION.test(code))
     return problem(422, 'misfit', `The database cannot hold this: ${message}. Nothing was stored.`);
+  if (BROKEN_PACKING.test(code))
+    return problem(400, 'broken-packing', `The body cannot be unpacked: ${message}. Nothing was stored.`);
   switch (type) {
     case 'entity.too.large':
       return problem(413, 'too-large', `The body has ${length ?? 'more'} bytes; at most ${limit} are allowed.`);
