@@ -4,6 +4,7 @@ import { inflateSync } from 'node:zlib';
 import { judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 import type { CaptureView, JobView } from '@tetrad/contracts';
+import { SOUND_SYSTEM as SYSTEM, caseOf as someCase, read } from '../../core/test/cases';
 import { pdf } from '../src/heavy/tasks';
 
 const FIGURES = { decimal: 'point', temperature: 'C', smallVolts: 'mV' } as const;
@@ -29,26 +30,6 @@ const jobOf = (subject: Case, more: Partial<JobView> = {}): JobView => ({
   signOff: null,
   ...more,
 });
-const SYSTEM: Case['system'] = {
-  nominalVolts: 12,
-  engine: { cylinders: 4, fuel: 'petrol' },
-  battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' }, capacityAh: 60 },
-  alternator: { ratedAmps: 110, regulation: 'fixed' },
-};
-let count = 0;
-const read = (
-  test: Reading['test'],
-  value: number,
-  conditions: Reading['conditions'] = {},
-  more: Partial<Reading> = {},
-): Reading => ({
-  id: `r${(count += 1)}`,
-  test,
-  value,
-  conditions,
-  at: '2026-03-02T09:10:00Z',
-  ...more,
-});
 const BAD_GROUND: readonly Reading[] = [
   read('resting-voltage', 12.64, { surfaceChargeRemoved: true }),
   read('conductance', 552),
@@ -59,10 +40,7 @@ const BAD_GROUND: readonly Reading[] = [
   read('drop-starter-ground', 2.9, { amps: 92 }),
 ];
 const caseOf = (readings: readonly Reading[], more: Partial<Case> = {}): Case => ({
-  format: 'tetrad-case/1',
-  system: SYSTEM,
-  complaint: { symptoms: ['slow-crank'] },
-  readings,
+  ...someCase(readings, { symptoms: ['slow-crank'] }),
   ...more,
 });
 const CAPTURE = {

@@ -14,30 +14,20 @@ import {
   viewChild,
 } from '@angular/core';
 import { Chart, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
-import type { ChartDataset } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import zoom from 'chartjs-plugin-zoom';
-import type { Capture, SegmentKind } from '@tetrad/core/capture-format';
+import type { Capture } from '@tetrad/core/capture-format';
 import type { OpenCapture } from '../../captures/open-capture';
-import type { Drawn } from '../../captures/worker-messages';
 import { Theme } from '../../device/theme';
 import { bindKeys, isWriting } from '../../kit/keys/bind-keys';
 import { chartTheme } from './chart-theme';
-import type { ChartTheme } from './chart-theme';
+import { axes, dataset, markCursors, points, segmentBoxes } from './chart-dress';
+import type { Cursors } from './chart-dress';
+import { CLOSEST_S, panned, within, zoomed } from './stretch';
+import type { Stretch } from './stretch';
 
 Chart.register(LineController, LineElement, LinearScale, PointElement, Tooltip, annotation, zoom);
-
-/** A stretch of time, s from the begin of the record. */
-export interface Stretch {
-  readonly fromS: number;
-  readonly toS: number;
-}
-/** Two places in time; null for one that is not set. */
-export interface Cursors {
-  readonly a: number | null;
-  readonly b: number | null;
-}
 
 /** Another capture beneath, moved so that both cranks begin together. */
 export interface Beneath {
@@ -46,26 +36,12 @@ export interface Beneath {
   readonly shiftS: number;
 }
 
-export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
-  rest: 'Rest',
-  'key-on': 'Key on',
-  inrush: 'Inrush',
-  crank: 'Crank',
-  recovery: 'Recovery',
-  charging: 'Charging',
-};
-/** Closer than this nothing more is seen, s. */
-const CLOSEST_S = 2e-4;
 /** Choices that move with the arrows themselves. */
 const OWN_ARROWS = '[role=combobox], [role=listbox], [role=radio], [role=radiogroup], [role=group], textarea';
-/** A key moves a cursor, and pans, by these shares of what is seen. */
+/** A key moves a cursor by this share of what is seen. */
 const CURSOR_STEP = 1 / 200;
-const PAN_STEP = 1 / 8;
 const ZOOM_STEP = 1.4;
 const WHEEL_STEP = 1.18;
-/** A name needs so much room a letter, px. */
-const LETTER_PX = 7.5;
-
 /**
  * The waveform: volts and amps on their own axes, segments shaded, two cursors. The worker gives what is seen, a
  * few thousand points however long the record.
@@ -172,22 +148,20 @@ export class CaptureChart {
     this.#put((this.cursors()[this.moving()] ?? (fromS + toS) / 2) + by * (toS - fromS) * CURSOR_STEP);
     return undefined;
   };
-  #pan(by: number): void {
-    const { fromS, toS } = this.#range();
-    const step = by * (toS - fromS) * PAN_STEP;
-    this.#see(fromS + step, toS + step);
+  #pan(by: 1 | -1): void {
+    this.#see(panned(this.#range(), by));
   }
 
   #make(): Chart<'line'> {
     const follow = ({ chart }: { readonly chart: Chart }): void => {
       const x = chart.scales['x'];
-      if (x) this.#see(x.min, x.max);
+      if (x) this.#see({ fromS: x.min, toS: x.max });
     };
     // a drag moves what is seen and never spreads it
     const shift = ({ chart }: { readonly chart: Chart }): void => {
       const { fromS, toS } = this.#range();
       const from = chart.scales['x']?.min ?? fromS;
-      this.#see(from, from + toS - fromS);
+      this.#see({ fromS: from, toS: from + toS - fromS });
     };
     return new Chart(this.canvas().nativeElement, {
       type: 'line',
@@ -221,18 +195,14 @@ export class CaptureChart {
   #range(): Stretch {
     return this.seen() ?? { fromS: 0, toS: this.capture().seconds };
   }
-  #see(fromS: number, toS: number): void {
-    const end = this.capture().seconds;
-    const span = Math.min(end, Math.max(CLOSEST_S, toS - fromS));
-    const from = Math.max(0, Math.min(end - span, fromS));
-    this.seen.set(span >= end ? null : { fromS: from, toS: from + span });
+  #see(stretch: Stretch): void {
+    this.seen.set(within(stretch, this.capture().seconds));
   }
   /** @param around Where the time stays; the cursor where it is seen. */
   #zoomBy(factor: number, around: number | null = null): void {
-    const { fromS, toS } = this.#range();
-    const at = around ?? this.cursors()[this.moving()] ?? (fromS + toS) / 2;
-    const middle = at >= fromS && at <= toS ? at : (fromS + toS) / 2;
-    this.#see(middle - (middle - fromS) * factor, middle + (toS - middle) * factor);
+    const range = this.#range();
+    const at = around ?? this.cursors()[this.moving()] ?? (range.fromS + range.toS) / 2;
+    this.#see(zoomed(range, factor, at));
   }
   #put(at: number): void {
     const place = Math.max(0, Math.min(this.capture().seconds, at));
@@ -257,8 +227,10 @@ export class CaptureChart {
         ...own.map((drawn) => dataset(drawn, theme, false)),
         ...other.map((drawn) => dataset(drawn, theme, true)),
       ];
-      this.#axes(chart, theme, coupled);
-      this.#shade(chart, theme, capture);
+      const hasAmps = chart.data.datasets.some(({ yAxisID }) => yAxisID === 'amps');
+      chart.options.scales = axes(theme, coupled, hasAmps);
+      chart.options.plugins!.annotation!.annotations = segmentBoxes(theme, capture);
+      this.#mark(chart, this.cursors());
     }
     [...own, ...other].forEach((drawn, at) => {
       chart.data.datasets[at]!.data = points(drawn, at < own.length ? 0 : shift);
@@ -267,79 +239,9 @@ export class CaptureChart {
     chart.update('none');
   }
 
-  #axes(chart: Chart<'line'>, theme: ChartTheme, coupled: boolean): void {
-    const font = { family: theme.mono, size: 12 };
-    const hasAmps = chart.data.datasets.some(({ yAxisID }) => yAxisID === 'amps');
-    const axis = (text: string, color: string, maxTicksLimit = 8) => ({
-      type: 'linear' as const,
-      title: { display: true, text, color, font },
-      ticks: { color, font, maxTicksLimit, includeBounds: false, maxRotation: 0 },
-      grace: '4%',
-    });
-    chart.options.scales = {
-      x: { ...axis('s', theme.soft, 10), grid: { color: theme.line } },
-      volts: { ...axis(coupled ? 'Ripple, V' : 'V', theme.volts), position: 'left', grid: { color: theme.line } },
-      amps: { ...axis('A', theme.amps), position: 'right', display: hasAmps, grid: { display: false } },
-    };
-  }
-
-  #shade(chart: Chart<'line'>, theme: ChartTheme, { segments }: Capture): void {
-    const boxes = segments.map(({ kind, fromS, toS }, at): [string, AnnotationOptions] => {
-      const fits = ({ chart: { scales } }: { readonly chart: Chart }): boolean => {
-        const x = scales['x'];
-        if (!x) return false;
-        const px = x.getPixelForValue(Math.min(x.max, toS)) - x.getPixelForValue(Math.max(x.min, fromS));
-        return px > SEGMENT_NAMES[kind].length * LETTER_PX;
-      };
-      return [
-        `segment-${at}`,
-        {
-          type: 'box',
-          xMin: fromS,
-          xMax: toS,
-          backgroundColor: at % 2 === 0 ? theme.band : 'transparent',
-          borderWidth: 0,
-          drawTime: 'beforeDatasetsDraw',
-          label: {
-            display: fits,
-            content: SEGMENT_NAMES[kind],
-            position: { x: 'center', y: 'start' },
-            color: theme.soft,
-            font: { family: theme.sans, size: 12, weight: 'normal' },
-            padding: 4,
-          },
-        },
-      ];
-    });
-    chart.options.plugins!.annotation!.annotations = Object.fromEntries(boxes);
-    this.#mark(chart, this.cursors());
-  }
-
   #mark(chart: Chart<'line'>, cursors: Cursors): void {
-    const theme = chartTheme(this.canvas().nativeElement);
-    const annotations = chart.options.plugins!.annotation!.annotations as Record<string, AnnotationOptions>;
-    for (const name of ['a', 'b'] as const) {
-      const at = cursors[name];
-      if (at === null) delete annotations[`cursor-${name}`];
-      else
-        annotations[`cursor-${name}`] = {
-          type: 'line',
-          xMin: at,
-          xMax: at,
-          borderColor: theme.cursor,
-          borderWidth: 1.5,
-          borderDash: name === 'a' ? [] : [4, 3],
-          label: {
-            display: true,
-            content: name.toUpperCase(),
-            position: 'end',
-            backgroundColor: theme.cursor,
-            color: theme.band,
-            padding: 3,
-            font: { family: theme.sans, size: 11 },
-          },
-        };
-    }
+    const marks = chart.options.plugins!.annotation!.annotations as Record<string, AnnotationOptions>;
+    markCursors(marks, chartTheme(this.canvas().nativeElement), cursors);
   }
 }
 
@@ -349,18 +251,3 @@ interface What extends Stretch {
   readonly coupled: boolean;
   readonly capture: Capture;
 }
-
-function dataset({ role, name }: Drawn, theme: ChartTheme, isBeneath: boolean): ChartDataset<'line'> {
-  const isAmps = role === 'amps';
-  return {
-    label: name,
-    data: [],
-    yAxisID: isAmps ? 'amps' : 'volts',
-    borderColor: isAmps ? theme.amps : role === 'volts' ? theme.volts : theme.other,
-    ...(isBeneath && { borderDash: [3, 3], borderWidth: 1 }),
-  };
-}
-
-/** @param shiftS Added to the times, s. */
-const points = ({ seconds, values }: Drawn, shiftS: number): { x: number; y: number }[] =>
-  Array.from(seconds, (x, at) => ({ x: x + shiftS, y: values[at]! }));

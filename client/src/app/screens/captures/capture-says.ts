@@ -8,7 +8,7 @@ import { Sentences } from '../../device/sentences';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { FormsModule } from '@angular/forms';
-import type { Stretch } from './capture-chart';
+import type { Stretch } from './stretch';
 
 /** Readings that are sure enough to be offered at once; the others wait for a person's tick. */
 const SURE_FROM = 0.6;

@@ -18,7 +18,7 @@ import { Sentences } from '../../device/sentences';
 import { Button } from '../../kit/button';
 import { Segmented } from '../../kit/segmented';
 import { Select } from '../../kit/select';
-import type { Cursors } from './capture-chart';
+import type { Cursors } from './chart-dress';
 
 /** What may be read between the cursors by hand, and from which channel. */
 const BY_HAND: readonly { readonly test: TestName; readonly from: 'volts' | 'amps' }[] = [
