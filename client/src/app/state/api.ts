@@ -26,11 +26,10 @@ import type { Case } from '@tetrad/core';
 import { deviceId } from '../device/device-id';
 import { requestOf } from '../outbox/outbox-item';
 import type { OutboxItem } from '../outbox/outbox-item';
+import { nextPage } from './next-page';
 
 const FIRST_PAGE = 30;
 const NEXT_PAGES = 300;
-/** The next page, in the header of RFC 8288. */
-const NEXT = /<([^>]+)>; rel="next"/;
 
 export interface FloorPage {
   readonly rows: readonly FloorRow[];
@@ -99,7 +98,7 @@ export class Api {
       map(({ body, headers }) => ({
         rows: body ?? [],
         // the first page is short, so that it is there at once; the others are long
-        next: NEXT.exec(headers.get('Link') ?? '')?.[1]?.replace(`limit=${FIRST_PAGE}`, `limit=${NEXT_PAGES}`) ?? null,
+        next: nextPage(headers.get('Link'), NEXT_PAGES),
       })),
     );
   }
