@@ -3,11 +3,7 @@ import { IsInt, IsString, IsUUID, Length, Max, Min } from 'class-validator';
 import { captureShape } from '@tetrad/core/capture-format';
 import type { Capture } from '@tetrad/core/capture-format';
 import { Fits } from './fits';
-
-/** Bytes of a piece of a file; only the last one is shorter. */
-export const CAPTURE_PIECE_BYTES = 1 << 20;
-/** Bytes of one file at most. */
-export const CAPTURE_MOST_BYTES = 1_000_000_000;
+import { CAPTURE_MOST_BYTES } from './sizes';
 
 const NAME = { message: 'a file’s name of 1 to 200 characters' };
 const BYTES = { message: `a whole number of bytes, 1 to ${CAPTURE_MOST_BYTES}` };

@@ -1,5 +1,5 @@
 /** What client and server say to each other: request bodies as class-validator classes, answers as views. */
-export { CAPTURE_MOST_BYTES, CAPTURE_PIECE_BYTES, CaptureFound, NewCapture } from './captures';
+export { CaptureFound, NewCapture } from './captures';
 export type { AlikeCapture, CaptureView } from './captures';
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
@@ -12,22 +12,13 @@ export type { JobStatus } from './job-changes';
 export { JobRecord, knownCriteria, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
-export {
-  ChangeOver,
-  DemoSignIn,
-  NewPerson,
-  OwnSecrets,
-  PIN_DIGITS,
-  PairPhone,
-  PersonChanges,
-  SHOP_ID,
-  SignIn,
-} from './people';
+export { ChangeOver, DemoSignIn, NewPerson, OwnSecrets, PairPhone, PersonChanges, SHOP_ID, SignIn } from './people';
 export type { ActView, BackupsView, OpenedPerson, PersonView, SessionKind, SessionView } from './people';
-export { PAGE_MOST, PageQuery } from './page-query';
+export { PageQuery } from './page-query';
 export { reportOf } from './report-of';
 export { PERMISSIONS, PERMISSION_NAMES, ROLES, may } from './roles';
 export type { Permission, PermissionName, Role } from './roles';
+export { CAPTURE_MOST_BYTES, CAPTURE_PIECE_BYTES, PAGE_MOST, PIN_DIGITS } from './sizes';
 export { NewSignOff, TAKEN_ACTIONS } from './sign-off';
 export type { TakenAction } from './sign-off';
 export { Acknowledge, StartTimer } from './timers';

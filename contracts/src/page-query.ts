@@ -1,7 +1,6 @@
 import { Transform } from 'class-transformer';
 import { IsInt, IsOptional, Matches, Max, Min } from 'class-validator';
-
-export const PAGE_MOST = 500;
+import { PAGE_MOST } from './sizes';
 
 const LIMIT = { message: `a whole number from 1 to ${PAGE_MOST}` };
 

@@ -13,6 +13,7 @@ import {
 } from 'class-validator';
 import { ROLES } from './roles';
 import type { Role } from './roles';
+import { PIN_DIGITS } from './sizes';
 
 /** What a shop is named by in addresses, options and files. */
 export const SHOP_ID = /^[a-z0-9-]{1,40}$/;
@@ -24,7 +25,6 @@ const UUID = { message: 'a UUID' };
 /** Long enough that guessing it is hopeless at the pace that is allowed (OWASP ASVS 4.0.3, 2.1.1). */
 const NEW_PASSWORD = { message: 'a password of 12 to 128 characters' };
 const PASSWORD = { message: 'a password of 1 to 128 characters' };
-export const PIN_DIGITS = 4;
 const PIN = { message: `${PIN_DIGITS} digits` };
 const PIN_FORM = new RegExp(`^[0-9]{${PIN_DIGITS}}$`);
 

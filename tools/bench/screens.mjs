@@ -57,6 +57,8 @@ export async function benchRouteChange(url, browser) {
 /** The longest task while a floor of 2,000 jobs is scrolled by the wheel. */
 export async function benchLongFloor(url, browser) {
   const page = await browser.newPage();
+  await page.goto(`${url}/floor`); // the demo signs this device in
+  await page.locator('a.job').first().waitFor();
   const [row] = await (await page.request.get(`${url}/api/shops/yard/jobs`)).json();
   const rows = Array.from({ length: FLOOR_JOBS }, (_, i) => ({ ...row, id: row.id.slice(0, -6) + String(100000 + i) }));
   await page.route('**/api/shops/yard/jobs?*', (route) => route.fulfill({ json: rows }));

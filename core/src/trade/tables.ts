@@ -15,12 +15,12 @@ import type { Step } from './step';
 import { TEST_FILES } from './tests';
 import type { Test } from './test';
 
-export const TESTS: Readonly<Record<TestName, Test>> = sameShape(TEST_FILES);
-export const OBSERVATIONS: Readonly<Record<ObservationName, ObservationKind>> = sameShape<
+export const TESTS: Readonly<Record<TestName, Test>> = /* @__PURE__ */ sameShape(TEST_FILES);
+export const OBSERVATIONS: Readonly<Record<ObservationName, ObservationKind>> = /* @__PURE__ */ sameShape<
   ObservationName,
   ObservationKind
 >(OBSERVATION_FILES);
-export const FAULTS: Readonly<Record<FaultName, Fault>> = sameShape<FaultName, Fault>(FAULT_FILES);
+export const FAULTS: Readonly<Record<FaultName, Fault>> = /* @__PURE__ */ sameShape<FaultName, Fault>(FAULT_FILES);
 
 const orderOf = ({ group, at }: Place): number => ROUTE_GROUPS.indexOf(group) * 100 + at;
 

@@ -1,8 +1,5 @@
-import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
 import { Router, raw } from 'express';
 import type { Request } from 'express';
 import { CAPTURE_PIECE_BYTES, CaptureFound, NewCapture, PageQuery } from '@tetrad/contracts';
@@ -30,8 +27,7 @@ import {
   storedBytes,
 } from './captures.sql';
 import type { CaptureRow } from './captures.sql';
-
-const pack = promisify(gzip);
+import { pieceOf } from './piece';
 
 /** Captures of one page, where nobody asks for another number. */
 const PAGE = 50;
@@ -116,13 +112,7 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
         throw misfit([
           { field: 'piece', found: `${piece.length} bytes`, allowed: `${wanted} bytes of application/octet-stream` },
         ]);
-      const sha256 = createHash('sha256').update(piece).digest();
-      const stored = await addPiece(pool, shopParam(request), capture.id, {
-        number,
-        bytes: piece.length,
-        sha256,
-        packed: await pack(piece),
-      });
+      const stored = await addPiece(pool, shopParam(request), capture.id, await pieceOf(number, piece));
       if (!stored)
         throw new Refusal(problem(409, 'piece-taken', `Piece ${number} is stored already with other bytes.`));
       response.status(204).end();

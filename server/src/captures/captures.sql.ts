@@ -7,6 +7,7 @@ import { cursorOf, pageOf, placeOf } from '../sql/page';
 import type { Page } from '../sql/page';
 import type { Sql } from '../sql/pool';
 import { seenBy } from '../sql/seen-by';
+import type { Piece } from './piece';
 
 const unpack = promisify(gunzip);
 
@@ -154,13 +155,6 @@ export async function shopBytes(sql: Sql, shop: string): Promise<number> {
     [shop],
   );
   return rows[0]!.bytes;
-}
-
-export interface Piece {
-  readonly number: number;
-  readonly bytes: number;
-  readonly sha256: Buffer;
-  readonly packed: Buffer;
 }
 
 /** Stores a piece once. @returns false where another piece is stored under this number. */

@@ -1,9 +1,8 @@
-import { createHash } from 'node:crypto';
-import { gzipSync } from 'node:zlib';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { outlineOf, pyramidOf, readCapture, takeApart } from '@tetrad/core/capture';
 import type { Sql } from '../sql/pool';
 import { addCapture, addFound, addPiece } from './captures.sql';
+import { pieceOf } from './piece';
 
 /** Points of the small picture. */
 const OUTLINE = 400;
@@ -19,8 +18,7 @@ export async function storeFile(
   await addCapture(sql, shop, job, { id, name, bytes: file.length });
   for (let number = 0; number * CAPTURE_PIECE_BYTES < file.length; number++) {
     const piece = file.subarray(number * CAPTURE_PIECE_BYTES, (number + 1) * CAPTURE_PIECE_BYTES);
-    const sha256 = createHash('sha256').update(piece).digest();
-    await addPiece(sql, shop, id, { number, bytes: piece.length, sha256, packed: gzipSync(piece) });
+    await addPiece(sql, shop, id, await pieceOf(number, piece));
   }
   const recording = readCapture(file);
   const found = takeApart(recording, { cylinders });

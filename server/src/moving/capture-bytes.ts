@@ -1,13 +1,12 @@
 /** The bytes of captures, taken piece by piece from the files of an archive. */
-import { createHash } from 'node:crypto';
-import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
+import { pieceOf } from '../captures/piece';
 import type { ArchiveIn } from './archive-in';
 import { captureFile } from './manifest';
 import { MoveError } from './move-error';
 import type { Row } from './rows';
 
-const pack = promisify(gzip);
+/** Bytes as PostgreSQL writes them. */
+const hex = (bytes: Buffer): string => `\\x${bytes.toString('hex')}`;
 
 /** Rows of `capture_piece` come capture by capture, in the order of their numbers. */
 export class CaptureBytes {
@@ -25,11 +24,10 @@ export class CaptureBytes {
       this.#parts = ((await this.archive.open(name)) as AsyncIterable<Buffer>)[Symbol.asyncIterator]();
       this.#rest = Buffer.alloc(0);
     }
-    const piece = await this.#take(Number(row['bytes']));
-    const sha256 = `\\x${createHash('sha256').update(piece).digest('hex')}`;
-    if (sha256 !== row['sha256'])
+    const { sha256, packed } = await pieceOf(Number(row['number']), await this.#take(Number(row['bytes'])));
+    if (hex(sha256) !== row['sha256'])
       throw new MoveError(`${name}: piece ${String(row['number'])} is not what was recorded`);
-    return { ...row, packed: `\\x${(await pack(piece)).toString('hex')}` };
+    return { ...row, packed: hex(packed) };
   }
 
   async #take(bytes: number): Promise<Buffer> {

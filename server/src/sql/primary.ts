@@ -32,10 +32,6 @@ export class Primary {
   get address(): string {
     return this.#address;
   }
-  /** The host that is not the primary, where there is one. */
-  get other(): string | null {
-    return this.#addresses.find((address) => address !== this.#address) ?? null;
-  }
 
   /** Asks every host what it is; who asks while that is being done hears the same answer. */
   find(): Promise<void> {

@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject, signal } from '@angular/core';
-import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts/light';
 import type { CaptureView, Problem } from '@tetrad/contracts';
 import { firstValueFrom } from 'rxjs';
 import { mayRetry } from '../state/loading';

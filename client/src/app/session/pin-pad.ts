@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { PIN_DIGITS } from '@tetrad/contracts';
+import { PIN_DIGITS } from '@tetrad/contracts/light';
 import { Button } from '../kit/button';
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '', '0', '⌫'] as const;

@@ -2,7 +2,7 @@ import { createActionGroup, createFeature, createReducer, createSelector, emptyP
 import type { Store } from '@ngrx/store';
 import { filter } from 'rxjs';
 import type { Observable } from 'rxjs';
-import { may } from '@tetrad/contracts';
+import { may } from '@tetrad/contracts/light';
 import type { PermissionName, Problem, SessionView } from '@tetrad/contracts';
 import { IDLE, LOADED, LOADING } from '../loading';
 import type { Loading } from '../loading';
