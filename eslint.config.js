@@ -40,6 +40,22 @@ export default tseslint.config(
     },
   },
   {
+    // what the first screen loads: one value from an index brings all of it, types bring nothing
+    files: ['client/src/app/{state,shell,waiting,outbox,captures}/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          paths: ['@tetrad/core', '@tetrad/contracts'].map((name) => ({
+            name,
+            message: `take values from ${name}/light`,
+            allowTypeImports: true,
+          })),
+        },
+      ],
+    },
+  },
+  {
     files: ['client/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
     rules: {
