@@ -3,12 +3,13 @@
  * part is said to be good. Nothing found is a claim too: a test that was not possible is said to be missing,
  * never taken as passed. The table is that of docs/judging.md, “Nothing found”.
  */
+import type { Reading } from '../format/case-shape';
 import type { StepName, TestName } from '../format/names';
 import type { JudgedPart } from '../format/words';
 import { missingUnits } from '../judge/next/missing-units';
 import { isOutside } from '../judge/grade/limit-of';
 import { didNotCrank, latest, latestUnder } from '../judge/situation';
-import type { NumericReading, Situation } from '../judge/situation';
+import type { Situation } from '../judge/situation';
 import { NO_FLOW_AMPS } from '../judge/weigh/flow';
 import { HEALTH_TESTS } from './health-tests';
 import { SYMPTOMS } from './symptoms';
@@ -113,10 +114,12 @@ export const isRead = ({ anyOf, loads }: MustBeRead, situation: Situation): bool
 export interface NeededToKeep {
   readonly anyOf: readonly TestName[];
   /** What this part gives or takes itself: outside its limit it keeps nothing, whoever is to blame for it. */
-  readonly passed?: (reading: NumericReading, situation: Situation) => boolean;
+  readonly passed?: (reading: Reading, situation: Situation) => boolean;
 }
 
-const isWithin = (reading: NumericReading, situation: Situation): boolean => !isOutside(situation, reading);
+const isWithin = (reading: Reading, situation: Situation): boolean => !isOutside(situation, reading);
+/** Of a pack every battery: a good one says nothing of its neighbour. */
+const isOfAll = ({ test }: Reading, situation: Situation): boolean => missingUnits(test, situation).length === 0;
 
 /** Under this sag (12 V) nothing was asked of the battery, V. */
 const LEAST_SAG_VOLTS = 0.3;
@@ -124,8 +127,8 @@ const LEAST_SAG_VOLTS = 0.3;
 const LEAST_DRAW_SHARE = 0.5;
 
 /** A cranking voltage tells of the battery only where the starter asked for something. */
-function isLoaded({ test, value }: NumericReading, situation: Situation): boolean {
-  if (test !== 'cranking-voltage') return true;
+function isLoaded({ test, value }: Reading, situation: Situation): boolean {
+  if (test !== 'cranking-voltage' || typeof value !== 'number') return true;
   const amps = latest(situation, 'starter-draw')?.value;
   if (amps !== undefined) return amps >= situation.draw.min * LEAST_DRAW_SHARE;
   return situation.resting === null || situation.resting - value >= LEAST_SAG_VOLTS * situation.scale;
@@ -134,10 +137,11 @@ function isLoaded({ test, value }: NumericReading, situation: Situation): boolea
 /** One of each list must be read of a part before it may be kept. */
 export const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly NeededToKeep[]>> = {
   battery: [
-    { anyOf: ['resting-voltage'] },
+    { anyOf: ['resting-voltage'], passed: isOfAll },
     {
       anyOf: [...HEALTH_TESTS, 'specific-gravity', 'cranking-voltage'],
-      passed: (reading, situation) => isWithin(reading, situation) && isLoaded(reading, situation),
+      passed: (reading, situation) =>
+        isWithin(reading, situation) && isLoaded(reading, situation) && isOfAll(reading, situation),
     },
   ],
   starter: [{ anyOf: ['cranking-voltage'] }, { anyOf: ['starter-draw', 'cranking-speed'], passed: isWithin }],

@@ -27,6 +27,22 @@ describe('slow in the morning', () => {
     ],
   });
 
+  itGoes('six even cells say it is good; a crank that nothing loaded says nothing of it', {
+    symptoms: ['slow-crank'],
+    steps: [
+      ['resting', rest(12.63), { parts: { battery: 'not-proven' } }],
+      ['it did not turn: the volts did not move', crank(12.55), { parts: { battery: 'not-proven' } }],
+      [
+        'six even cells',
+        read('specific-gravity', [1.262, 1.265, 1.263, 1.264, 1.262, 1.266]),
+        {
+          grade: 'within',
+          parts: { battery: 'keep' },
+        },
+      ],
+    ],
+  });
+
   itGoes('a dead cell: 10.5 V after the charge needs no load test', {
     symptoms: ['slow-crank'],
     steps: [

@@ -118,6 +118,17 @@ describe('two in parallel', () => {
       ],
     ],
   });
+
+  itGoes('a good one says nothing of its neighbour: the pack is kept once both are measured', {
+    symptoms: ['slow-crank'],
+    system: VAN,
+    steps: [
+      ['battery 1 by itself', restOf(1, 12.63), { asks: ['resting-voltage'] }],
+      ['battery 2 by itself', restOf(2, 12.62), { action: 'test-next' }],
+      ['battery 1 good', read('conductance', 550, {}, of(1)), { parts: { battery: 'not-proven' } }],
+      ['battery 2 good', read('conductance', 545, {}, of(2)), { parts: { battery: 'keep' } }],
+    ],
+  });
 });
 
 describe('an old car of 6 V', () => {

@@ -1,5 +1,6 @@
 /** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
 import { threshold } from '../../criteria/evidence';
+import type { Reading } from '../../format/case-shape';
 import type { StepName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
 import { isPathTest } from '../../trade/paths';
@@ -10,8 +11,8 @@ import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { isCharged, latest } from '../situation';
-import type { NumericReading, Situation } from '../situation';
+import { isCharged, readingsOf } from '../situation';
+import type { Situation } from '../situation';
 import { strongest } from './decide';
 import type { Failure } from './failures';
 import { isCallable, partOf } from './part-of';
@@ -82,8 +83,8 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: V
 function readFor(
   part: JudgedPart,
   situation: Situation,
-): { readonly read: readonly NumericReading[]; readonly unread: readonly StepName[] } {
-  const read: NumericReading[] = [];
+): { readonly read: readonly Reading[]; readonly unread: readonly StepName[] } {
+  const read: Reading[] = [];
   const unread: StepName[] = [];
   for (const needed of NEEDED_TO_KEEP[part]) {
     const reading = firstThatKeeps(needed, situation);
@@ -93,9 +94,9 @@ function readFor(
   return { read, unread };
 }
 
-function firstThatKeeps({ anyOf, passed }: NeededToKeep, situation: Situation): NumericReading | undefined {
+function firstThatKeeps({ anyOf, passed }: NeededToKeep, situation: Situation): Reading | undefined {
   for (const test of anyOf) {
-    const reading = latest(situation, test);
+    const reading = readingsOf(situation, test).findLast(({ value }) => value !== null);
     if (reading && (!passed || passed(reading, situation))) return reading;
   }
   return undefined;

@@ -57,8 +57,7 @@ export function derive(situation: Situation): Figures {
   published.expectedDrawAmps = { min: usual.min, max: usual.max };
   if (ohms !== null) published.crankingOhms = ohms;
   if (half !== null) published.equivalentLoadVolts = half;
-  if (excess !== null)
-    published.sag = { batteryVolts: resting! - cranking!.value - excess, excessDrawVolts: excess };
+  if (excess !== null) published.sag = { batteryVolts: resting! - cranking!.value - excess, excessDrawVolts: excess };
   if (days !== null) published.daysToNoStart = days;
   if (ways.length > 0) published.ways = ways.map(publishedWay);
   return {

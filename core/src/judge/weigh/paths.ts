@@ -85,9 +85,7 @@ function suspects(rest: PathRest, passing: readonly PathRest[]): readonly Cause[
 
 /** True where another reading across this piece lies inside its limit: it cannot lose much here either. */
 const isExcused = (piece: PieceName, rest: PathRest, passing: readonly PathRest[]): boolean =>
-  passing.some(
-    ({ test }) => test !== rest.test && pathOf(test).pieces.includes(piece) && !isPartOf(rest.test, test),
-  );
+  passing.some(({ test }) => test !== rest.test && pathOf(test).pieces.includes(piece) && !isPartOf(rest.test, test));
 
 function saysOf(rest: PathRest, situation: Situation): Said {
   const { test, reading, amps } = rest;
