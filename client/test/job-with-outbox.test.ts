@@ -1,7 +1,7 @@
 /** A job as it stands with what is not sent yet. */
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
 import { queued, requestOf, withOutbox } from '../src/app/outbox/outbox-item';
-import { JOB, jobView, reading } from './outbox-fixtures';
+import { JOB, jobView, opening, reading } from './outbox-fixtures';
 
 describe('a job with its outbox', () => {
   it('shows readings that are not stored yet, each once', () => {
@@ -16,13 +16,7 @@ describe('a job with its outbox', () => {
   });
 
   it('is there before the server knows it', () => {
-    const opening = queued({
-      kind: 'new-job',
-      shop: 'one',
-      job: JOB,
-      body: { id: JOB, vehicle: { id: JOB, name: 'Van' }, system: { nominalVolts: 12, battery: { chemistry: 'agm' } } },
-    });
-    expect(withOutbox(null, JOB, [opening, reading('a', 12.6)])).toMatchObject({
+    expect(withOutbox(null, JOB, [opening('Van'), reading('a', 12.6)])).toMatchObject({
       vehicle: { name: 'Van' },
       case: { readings: [{ id: 'a' }] },
     });

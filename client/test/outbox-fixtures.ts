@@ -2,6 +2,7 @@
 import type { JobView } from '@tetrad/contracts';
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
 import { queued } from '../src/app/outbox/outbox-item';
+import { outboxFeature } from '../src/app/outbox/outbox.feature';
 
 export const JOB = '00000000-0000-4000-8000-000000000001';
 export const jobView = (readings: JobView['case']['readings'] = []): JobView => ({
@@ -22,3 +23,15 @@ export const jobView = (readings: JobView['case']['readings'] = []): JobView => 
 });
 export const reading = (id: string, value: number): OutboxItem =>
   queued({ kind: 'reading', shop: 'one', job: JOB, body: { reading: { id, test: 'resting-voltage', value } } });
+/** The opening of that job, not sent yet. */
+export const opening = (name: string): OutboxItem =>
+  queued({
+    kind: 'new-job',
+    shop: 'one',
+    job: JOB,
+    body: { id: JOB, vehicle: { id: JOB, name }, system: { nominalVolts: 12, battery: { chemistry: 'agm' } } },
+  });
+
+export const { reducer } = outboxFeature;
+export const itemsOf = (state: ReturnType<typeof reducer>): readonly OutboxItem[] =>
+  state.ids.map((id) => state.entities[id]!);

@@ -14,11 +14,7 @@ import { OutboxKeeper } from '../src/app/outbox/outbox-keeper';
 import { OutboxActions } from '../src/app/outbox/outbox.actions';
 import { OutboxEffects, nextToSend } from '../src/app/outbox/outbox.effects';
 import { outboxFeature, selectItems, selectRefused } from '../src/app/outbox/outbox.feature';
-import { JOB, jobView, reading } from './outbox-fixtures';
-
-const { reducer } = outboxFeature;
-const itemsOf = (state: ReturnType<typeof reducer>): readonly OutboxItem[] =>
-  state.ids.map((id) => state.entities[id]!);
+import { JOB, itemsOf, jobView, opening, reading, reducer } from './outbox-fixtures';
 
 /** A keeper in memory. */
 class MemoryKeeper implements Pick<OutboxKeeper, 'all' | 'keep' | 'drop' | 'dropHeld'> {
@@ -142,20 +138,8 @@ describe('the outbox', () => {
 
 describe('what may be sent', () => {
   it('is nothing of a job whose opening was refused', () => {
-    const opening = {
-      ...queued({
-        kind: 'new-job',
-        shop: 'one',
-        job: JOB,
-        body: {
-          id: JOB,
-          vehicle: { id: JOB, name: 'Van' },
-          system: { nominalVolts: 12, battery: { chemistry: 'agm' } },
-        },
-      }),
-      state: 'refused' as const,
-    };
-    expect(nextToSend([opening, reading('a', 12.6)])).toBeUndefined();
+    const refused = { ...opening('Van'), state: 'refused' as const };
+    expect(nextToSend([refused, reading('a', 12.6)])).toBeUndefined();
   });
 });
 

@@ -1,31 +1,13 @@
 /** A quick check: read first, and given a vehicle later or thrown away. */
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
-import { queued } from '../src/app/outbox/outbox-item';
 import { OutboxActions } from '../src/app/outbox/outbox.actions';
 import { nextToSend } from '../src/app/outbox/outbox.effects';
-import { outboxFeature } from '../src/app/outbox/outbox.feature';
-import { JOB, reading } from './outbox-fixtures';
-
-const { reducer } = outboxFeature;
-const itemsOf = (state: ReturnType<typeof reducer>): readonly OutboxItem[] =>
-  state.ids.map((id) => state.entities[id]!);
+import { JOB, itemsOf, opening, reading, reducer } from './outbox-fixtures';
 
 describe('a quick check', () => {
-  const opening: OutboxItem = {
-    ...queued({
-      kind: 'new-job',
-      shop: 'one',
-      job: JOB,
-      body: {
-        id: JOB,
-        vehicle: { id: JOB, name: 'Quick check' },
-        system: { nominalVolts: 12, battery: { chemistry: 'agm' } },
-      },
-    }),
-    state: 'held',
-  };
+  const held: OutboxItem = { ...opening('Quick check'), state: 'held' };
   const begun = (...more: readonly OutboxItem[]) =>
-    [opening, ...more].reduce(
+    [held, ...more].reduce(
       (state, item) => reducer(state, OutboxActions.queued({ item })),
       reducer(undefined, { type: 'start' }),
     );

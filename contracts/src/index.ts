@@ -16,9 +16,7 @@ export { ChangeOver, DemoSignIn, NewPerson, OwnSecrets, PairPhone, PersonChanges
 export type { ActView, BackupsView, OpenedPerson, PersonView, SessionKind, SessionView } from './people';
 export { PageQuery } from './page-query';
 export { reportOf } from './report-of';
-export { PERMISSIONS, PERMISSION_NAMES, ROLES, may } from './roles';
-export type { Permission, PermissionName, Role } from './roles';
-export { CAPTURE_MOST_BYTES, CAPTURE_PIECE_BYTES, PAGE_MOST, PIN_DIGITS } from './sizes';
+export * from './light';
 export { NewSignOff, TAKEN_ACTIONS } from './sign-off';
 export type { TakenAction } from './sign-off';
 export { Acknowledge, StartTimer } from './timers';

@@ -48,7 +48,6 @@ export { compareSchools } from './judge/compare-schools';
 export type { Disagreement, SchoolComparison } from './judge/compare-schools';
 export { halvePath } from './judge/derive/halve-path';
 export type { HalvedPath, PathPart } from './judge/derive/halve-path';
-export { solvePaths } from './judge/derive/solve-paths';
 export type { PathSolution, PieceEstimate } from './judge/derive/path-solution';
 export { solveSymmetric } from './judge/derive/solve-symmetric';
 export type { Assessment, ResolvedLimit } from './judge/grade/assessment';

@@ -11,7 +11,7 @@ import type { JudgedPart } from '../format/words';
 import { BALANCED } from '../criteria/schools';
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { threshold } from '../criteria/evidence';
-import { once } from '../quantities/once';
+import { once } from './once';
 import { FAULT_NAMES, stepOf } from '../trade/tables';
 import { isRead, mustBeRead } from '../trade/must-be-read';
 import { ENGLISH } from '../words/en/voice';

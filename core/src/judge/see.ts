@@ -5,7 +5,7 @@ import type { Case, Reading } from '../format/case-shape';
 import type { ObservationName, TestName } from '../format/names';
 import type { Pass } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';
-import { once } from '../quantities/once';
+import { once } from './once';
 import { labelDoubt } from '../trade/label-check';
 import { expectedDraw } from '../trade/expected-draw';
 import { solvePaths } from './derive/solve-paths';

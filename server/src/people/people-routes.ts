@@ -27,8 +27,8 @@ import { actor, permit, whoOf } from './who';
 export function peopleRoutes(pool: Pool, secret: string): Router {
   const router = Router({ mergeParams: true });
 
-  async function known(id: string): Promise<PersonRow> {
-    const person = await findPerson(pool, id);
+  async function known(id: string, sql: Sql = pool): Promise<PersonRow> {
+    const person = await findPerson(sql, id);
     if (!person) throw notFound('person', id);
     return person;
   }
@@ -65,11 +65,11 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     permit(request, 'manage-people');
     const id = uuidParam(request, 'person');
     const changes = bodyAs(PersonChanges, request);
-    const person = await known(id);
+    await known(id);
     await doOnce(pool, request, async (sql) => {
       // of two changes at once the second sees what the first has made of the shop's people
       await lockPeople(sql);
-      await refuseChanges(sql, person, changes);
+      await refuseChanges(sql, await known(id, sql), changes);
       await changePerson(sql, id, changes);
       if (changes.active === false) await endSessions(sql, id);
       await addAct(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });

@@ -6,7 +6,7 @@
  * or above zero. The prior has a heavy tail (Student's t, by reweighting): what a sound vehicle cannot
  * explain goes into one bad piece and is not smeared over all.
  */
-import { once } from '../../quantities/once';
+import { once } from '../once';
 import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPartOf, partsOf, pathOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import { SOME_AMPS, ampsOf, isOpen, referenceAmps } from './path-amps';

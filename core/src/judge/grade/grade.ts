@@ -113,8 +113,7 @@ function whyOf(
 ): Said {
   const { test, value } = reading;
   const amps = reading.conditions?.amps;
-  const figures =
-    amps === undefined ? { test, value, bound: resolved.bound } : { test, value, bound: resolved.bound, amps };
+  const figures = { test, value, bound: resolved.bound, amps };
   if (found === 'within') return TESTS[test].remark?.(reading, sight) ?? { code: 'within-limit', with: figures };
   if (found === 'near')
     return Math.abs(marginOf(resolved)) < (reading.uncertainty ?? 0) * resolved.perUnit
