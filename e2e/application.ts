@@ -25,6 +25,9 @@ async function newDatabase(): Promise<string> {
   return process.env['TETRAD_TEST_APP']!.replace(`/${TEMPLATE}`, `/${name}`);
 }
 
+/** The browser's own words for a server that is away. */
+const UNFETCHED = /Failed to load resource|Failed to fetch dynamically imported module/;
+
 export const test = base.extend<{ app: Application; faults: string[] }>({
   app: async ({}, use) => {
     const port = await freePort();
@@ -45,13 +48,13 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
     await stopProcess(running.child);
   },
 
-  /** What the browser complained of: a broken content policy or an exception fails the test. */
+  /** What the browser complained of, but for what could not be fetched, which the page itself must tell: a broken content policy or an exception fails the test. */
   faults: [
     async ({ page }, use) => {
       const faults: string[] = [];
       page.on('pageerror', (error) => faults.push(error.message));
       page.on('console', (message) => {
-        if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) faults.push(message.text());
+        if (message.type() === 'error' && !UNFETCHED.test(message.text())) faults.push(message.text());
       });
       await use(faults);
       expect(faults).toEqual([]);

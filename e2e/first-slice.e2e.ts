@@ -68,6 +68,8 @@ test('what was entered while the server was away is kept over a reload of the pa
   await enter(page, 'Resting voltage', '12.58');
   await expect(page.getByText('1 waiting for the server')).toBeVisible();
   await page.reload();
+  // with the screen there: ending the interception while its parts are fetched would break them off
+  await expect(page.getByRole('button', { name: /Resting voltage 12.58 V/ })).toBeVisible();
   await expect(page.getByText('1 waiting for the server')).toBeVisible();
   await page.unroute('**/readings');
   await expect(page.getByText('1 waiting for the server')).toBeHidden({ timeout: 20_000 });

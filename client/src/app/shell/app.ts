@@ -11,6 +11,7 @@ import { bindKeys, isWriting } from '../kit/keys/bind-keys';
 import { KeysSheet } from './keys-sheet';
 import { NewVersion } from './new-version';
 import { RefusedItem } from './refused-item';
+import { ScreenLoading } from './screen-loading';
 import { SettingsDialog } from './settings-dialog';
 import { WhoDialog } from '../session/who-dialog';
 import { ToastOutlet } from '../kit/toast-outlet';
@@ -39,6 +40,7 @@ export class App {
   readonly #router = inject(Router);
   readonly #theme = inject(Theme);
   protected readonly newVersion = inject(NewVersion);
+  protected readonly screen = inject(ScreenLoading);
 
   protected readonly session = this.#store.selectSignal(selectSession);
   protected readonly sessionLoading = this.#store.selectSignal(selectSessionLoading);

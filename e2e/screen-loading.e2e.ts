@@ -1,0 +1,17 @@
+/** A screen whose parts cannot be fetched, on a device that has not kept them yet. */
+import { expect, test } from './application';
+
+test('a screen that cannot be fetched is told in place of an empty page, and opens when it is asked for again', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.url}/floor`);
+  await page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first().waitFor();
+  await page.route('**/*.js', (route) => route.abort());
+  await page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first().click();
+  await expect(page.getByRole('alert')).toContainText('This screen could not be loaded');
+  await page.unroute('**/*.js');
+  await page.getByRole('button', { name: 'Load it again' }).click();
+  await expect(page.getByRole('heading', { name: 'Meals van 1.8 petrol' })).toBeVisible();
+  await expect(page.getByRole('alert')).toBeHidden();
+});
