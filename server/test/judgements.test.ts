@@ -2,27 +2,27 @@
 import fc from 'fast-check';
 import { BALANCED, fourNoteProfile, judge, judgeSurvey, simulateCase, survey } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
-import { packed, plain, unpacked } from '../src/judging/pack-judgement';
-import type { Packed, Said } from '../src/judging/pack-judgement';
+import { packed, unpacked, written } from '../src/judging/pack-judgement';
+import type { Packed, Said, Written } from '../src/judging/pack-judgement';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
 const SEED = 20261126;
-const said = (subject: Case): Said => {
+const told = (subject: Case): Written => {
   const surveyed = survey(subject, BALANCED);
-  return plain({ document: judgeSurvey(surveyed), profile: fourNoteProfile(surveyed.assessments, subject.system) });
+  return written({ document: judgeSurvey(surveyed), profile: fourNoteProfile(surveyed.assessments, subject.system) });
 };
 
 it('a chain of changes tells every judgement of any visit as it was', () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 2 ** 31 }), (seed) => {
       const whole = simulateCase({ faults: ['cable-starter-ground'], severity: 0.7, seed });
-      const told = whole.readings.map((_, at) => said({ ...whole, readings: whole.readings.slice(0, at + 1) }));
-      const stored: Packed[] = told.map((now, at) => packed(at === 0 ? null : told[at - 1]!, now));
+      const all = whole.readings.map((_, at) => told({ ...whole, readings: whole.readings.slice(0, at + 1) }));
+      const stored: Packed[] = all.map((now, at) => packed(at === 0 ? null : all[at - 1]!.said, now));
       let before: Said | null = null;
       for (const [at, one] of stored.entries()) {
         before = unpacked(before, one);
-        expect(before).toEqual(told[at]!);
+        expect(before).toEqual(all[at]!.said);
       }
     }),
     { numRuns: 6, seed: SEED },
@@ -30,13 +30,13 @@ it('a chain of changes tells every judgement of any visit as it was', () => {
 }, 30_000);
 
 it('one that was touched is not told', () => {
-  const now = said({
+  const now = told({
     format: 'tetrad-case/1',
     system: { nominalVolts: 12, battery: { chemistry: 'agm' } },
     readings: [],
   });
   const stored = packed(null, now);
-  const other = packed(null, { ...now, profile: { ...now.profile, notes: [] } as never });
+  const other = packed(null, written({ ...now.said, profile: { ...now.said.profile, notes: [] } as never }));
   expect(() => unpacked(null, { ...stored, packed: other.packed })).toThrow('does not add up');
 });
 

@@ -3,7 +3,6 @@ import { constants } from 'node:zlib';
 import compression from 'compression';
 import express from 'express';
 import type { Express } from 'express';
-import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { captureRoutes } from '../captures/capture-routes';
 import { actRoutes } from '../acts/act-routes';
@@ -28,6 +27,7 @@ import { JSON_TYPES } from './body';
 import { cleanRequest } from './clean-body';
 import { onError, sendProblem } from './on-error';
 import { problem } from './problem';
+import { requestLog } from './request-log';
 import { caseRoutes } from './routes/cases';
 import { jobRoutes } from './routes/jobs';
 import { liveRoutes } from './routes/live';
@@ -66,9 +66,9 @@ export interface AppOptions {
 }
 
 const BODY_LIMIT = '1mb';
-/** Asked every few seconds by whoever watches; nothing to note. */
-const QUIET = new Set(['/api/health', '/api/ready', '/api/clock']);
 const YEAR_S = 31_536_000;
+/** Below it an answer is sent as it is, bytes: in a workshop's own network it is there sooner than it is compressed. */
+const WORTH_SQUEEZING = 32 * 1024;
 
 /** The whole HTTP application; it holds no state of its own but its open streams. */
 export function createApp(options: AppOptions): Express {
@@ -82,15 +82,11 @@ export function createApp(options: AppOptions): Express {
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
   const figures = metrics(pool, streams, lists instanceof FreshReads ? lists : null);
   app.use(figures.time);
-  app.use(
-    pinoHttp({
-      logger: log,
-      autoLogging: { ignore: ({ url = '' }) => !url.startsWith('/api/') || QUIET.has(url) },
-    }),
-  );
+  app.use(requestLog(log));
   app.use(security(), stayOnTls, ownHost(names));
   // answers are made anew each time, files of the page once
-  app.use('/api', compression({ filter: isNoStream, level: constants.Z_BEST_SPEED }), (_request, response, next) => {
+  const squeezed = compression({ filter: isNoStream, level: constants.Z_BEST_SPEED, threshold: WORTH_SQUEEZING });
+  app.use('/api', squeezed, (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });

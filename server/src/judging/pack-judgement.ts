@@ -4,7 +4,8 @@ import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import type { Judgement, Profile } from '@tetrad/core';
 import { create } from 'jsondiffpatch';
 import type { Delta } from 'jsondiffpatch';
-import { canonical } from './canonical';
+import { ordered } from './canonical';
+import { sharing } from './sharing';
 
 /** What was said at a time. */
 export interface Said {
@@ -39,21 +40,33 @@ const differ = create({
   arrays: { detectMove: true, includeValueOnMove: false },
 });
 
-/** SHA-256 of what was said, whatever the order of its fields. */
-export const digestOf = (said: Said): Buffer => createHash('sha256').update(canonical(said)).digest();
+/** What was said with its text, made once for all that stores it. */
+export interface Written {
+  /** As it is after a way through JSON. */
+  readonly said: Said;
+  /** JSON of the document and of the profile, their fields in order of their names. */
+  readonly document: string;
+  readonly profile: string;
+  /** SHA-256 of both, the same whatever the order in which the fields came. */
+  readonly digest: Buffer;
+}
 
-/** As it is after a way through JSON: what is undefined is absent. */
-export const plain = (said: Said): Said => JSON.parse(JSON.stringify(said)) as Said;
-const pack = (value: unknown): Buffer => deflateRawSync(JSON.stringify(value));
+const textOf = ({ document, profile }: Pick<Written, 'document' | 'profile'>): string =>
+  `{"document":${document},"profile":${profile}}`;
 
-/**
- * @param before The judgement it follows, plain; null where there is none, or it is to be whole.
- * @param now Plain too.
- */
-export function packed(before: Said | null, now: Said, digest = digestOf(now)): Packed {
-  const isLong = now.document.readings.length > MOST_COMPARED;
-  if (before === null || isLong) return { packed: pack(now), isChange: false, digest };
-  return { packed: pack(differ.diff(before, now) ?? null), isChange: true, digest };
+export function written({ document, profile }: Said): Written {
+  const said = { document: ordered(document), profile: ordered(profile) };
+  const texts = { document: JSON.stringify(said.document), profile: JSON.stringify(said.profile) };
+  return { said, ...texts, digest: createHash('sha256').update(textOf(texts)).digest() };
+}
+
+/** @param before The judgement it follows, as it was stored; null where there is none, or it is to be whole. */
+export function packed(before: Said | null, now: Written): Packed {
+  const { said, digest } = now;
+  const isLong = said.document.readings.length > MOST_COMPARED;
+  if (before === null || isLong) return { packed: deflateRawSync(textOf(now)), isChange: false, digest };
+  const change = JSON.stringify(differ.diff(before, sharing(said, before)) ?? null);
+  return { packed: deflateRawSync(change), isChange: true, digest };
 }
 
 /** @throws Error where what is put together is not what was said. */
@@ -62,8 +75,8 @@ export function unpacked(before: Said | null, { packed: bytes, isChange, digest 
   const said = isChange
     ? content === null
       ? before!
-      : (differ.patch(plain(before!), content as Delta) as Said)
+      : (differ.patch(structuredClone(before!), content as Delta) as Said)
     : (content as Said);
-  if (!digestOf(said).equals(digest)) throw new Error('a stored judgement does not add up to what was said');
+  if (!written(said).digest.equals(digest)) throw new Error('a stored judgement does not add up to what was said');
   return said;
 }

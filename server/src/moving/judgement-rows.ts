@@ -1,5 +1,5 @@
 /** Judgements are moved whole, however they are stored: out of what changed, and into it again. */
-import { unpacked } from '../judging/pack-judgement';
+import { unpacked, written } from '../judging/pack-judgement';
 import type { Said } from '../judging/pack-judgement';
 import { canonical } from '../judging/canonical';
 import type { Sql } from '../sql/pool';
@@ -59,7 +59,7 @@ export class JudgementsIn {
     this.#job = row.job_id;
     const { document, profile, seq } = row;
     this.#follows = await storeJudgement(sql, shop, row.job_id, {
-      said: { document, profile },
+      now: written({ document, profile }),
       follows: this.#follows,
       criteria: { id: row.criteria_id, version: row.criteria_version },
       coreVersion: row.core_version,

@@ -1,7 +1,7 @@
 import { CORE_VERSION } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
-import { digestOf, packed, plain, unpacked } from '../judging/pack-judgement';
-import type { Said } from '../judging/pack-judgement';
+import { packed, unpacked, written } from '../judging/pack-judgement';
+import type { Said, Written } from '../judging/pack-judgement';
 import type { Sql } from './pool';
 
 /** After so many changes one is stored whole again, so that none takes long to put together. */
@@ -44,9 +44,7 @@ export interface Follows {
 }
 
 export interface ToStore {
-  /** Plain: as it is after a way through JSON. */
-  readonly said: Said;
-  readonly digest?: Buffer;
+  readonly now: Written;
   readonly follows: Follows | null;
   readonly criteria: { readonly id: string; readonly version: number };
   readonly coreVersion: string;
@@ -65,33 +63,32 @@ export async function addJudgement(
   shop: string,
   job: string,
   before: (NewestRow & Pick<Said, 'document'>) | null,
-  now: Said,
+  said: Said,
 ): Promise<void> {
-  const said = plain(now);
-  const digest = digestOf(said);
+  const now = written(said);
   const { id, version } = said.document.criteria;
   const isSame =
     before !== null &&
     before.criteriaId === id &&
     before.criteriaVersion === version &&
     before.coreVersion === CORE_VERSION &&
-    (before.digest?.equals(digest) ?? false);
+    (before.digest?.equals(now.digest) ?? false);
   if (isSame) return;
   const follows = before && {
     said: { document: before.document, profile: before.profile },
     seq: Number(before.seq),
     changes: before.changes,
   };
-  await storeJudgement(sql, shop, job, { said, digest, follows, criteria: { id, version }, coreVersion: CORE_VERSION });
+  await storeJudgement(sql, shop, job, { now, follows, criteria: { id, version }, coreVersion: CORE_VERSION });
 }
 
 /** Stores a judgement as what changed since the one it follows, or whole. @returns it, for the next to follow. */
 export async function storeJudgement(sql: Sql, shop: string, job: string, given: ToStore): Promise<Follows> {
-  const { said, follows, criteria, coreVersion, as } = given;
+  const { now, follows, criteria, coreVersion, as } = given;
   const isLong = follows === null || follows.changes >= WHOLE_EVERY;
-  const { packed: bytes, digest, isChange } = packed(isLong ? null : follows.said, said, given.digest);
+  const { packed: bytes, digest, isChange } = packed(isLong ? null : follows.said, now);
   const values: unknown[] = [shop, job, criteria.id, criteria.version, coreVersion];
-  values.push(isChange ? follows!.seq : null, bytes, digest, said.document, JSON.stringify(said.profile));
+  values.push(isChange ? follows!.seq : null, bytes, digest, now.document, now.profile);
   if (as) values.push(as.seq, as.at);
   const { rows } = await sql.query<{ seq: string }>(
     `WITH added AS (
@@ -107,7 +104,7 @@ export async function storeJudgement(sql: Sql, shop: string, job: string, given:
      RETURNING seq`,
     values,
   );
-  return { said, seq: Number(rows[0]!.seq), changes: isChange ? follows!.changes + 1 : 0 };
+  return { said: now.said, seq: Number(rows[0]!.seq), changes: isChange ? follows!.changes + 1 : 0 };
 }
 
 /** The newest judgement of a job, or null. */

@@ -22,13 +22,14 @@ export function readingRoutes(pool: Pool): Router {
   /** Does one thing to the evidence of a job, judges it anew in the same transaction, and answers with the job. */
   async function change(request: Request, response: Response, status: number, act: Change): Promise<void> {
     const shop = shopParam(request);
-    const view = await onLockedJob(pool, request, act.what, async (sql, job) => {
-      act.refuse?.(job);
+    const view = await onLockedJob(pool, request, act.what, {
       // both are sent together: what is known is known with the change
-      const [result, known] = await Promise.all([act.send(sql, shop, job.id), knownOf(sql, shop, job.id)]);
-      act.check?.(known.whole, result);
-      const judged = await judgedOf(job, known);
-      return { detail: act.detail, store: (last) => storeJudged(last, shop, job, known, judged) };
+      send: (sql, id) => Promise.all([act.send(sql, shop, id), knownOf(sql, shop, id)]),
+      async work(_sql, job, [result, known]) {
+        act.check?.(job, known.whole, result);
+        const judged = await judgedOf(job, known);
+        return { detail: act.detail, store: (last) => storeJudged(last, shop, job, known, judged) };
+      },
     });
     response.status(status).json(view ?? (await wholeJob(pool, request)));
   }
@@ -40,9 +41,11 @@ export function readingRoutes(pool: Pool): Router {
     await change(request, response, 201, {
       what: 'reading-added',
       detail: { reading: reading.id, test: reading.test, value: reading.value },
-      refuse: ({ system }) => refuseImpossible(reading, system.nominalVolts),
       send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
-      check: ({ readings }) => refuseOther(reading, readings),
+      check({ system }, { readings }) {
+        refuseImpossible(reading, system.nominalVolts);
+        refuseOther(reading, readings);
+      },
     });
   });
 
@@ -54,7 +57,7 @@ export function readingRoutes(pool: Pool): Router {
       what: 'reading-voided',
       detail: { reading, reason },
       send: (sql, shop, job) => voidReading(sql, shop, job, reading, { reason, by }),
-      check: ({ readings }) => {
+      check(_job, { readings }) {
         if (!readings.some(({ id }) => id === reading)) throw notFound('reading', reading);
       },
     });
@@ -75,7 +78,7 @@ export function readingRoutes(pool: Pool): Router {
       what: 'observation-taken-back',
       detail: { observation },
       send: (sql, shop, job) => takeBackObservation(sql, shop, job, observation),
-      check: (_whole, isKnown) => {
+      check(_job, _whole, isKnown) {
         if (!isKnown) throw notFound('observation', observation);
       },
     });
@@ -89,12 +92,10 @@ interface Change {
   readonly what: ActName;
   /** For the record of acts. */
   readonly detail: Readonly<Record<string, unknown>>;
-  /** @throws Refusal before anything is sent. */
-  readonly refuse?: (job: JobRow) => void;
   /** One statement. */
   readonly send: (sql: Sql, shop: string, job: string) => Promise<unknown>;
   /** @throws Refusal where what is there now is not what was meant; all of it is undone. */
-  readonly check?: (whole: WholeJob, result: unknown) => void;
+  readonly check?: (job: JobRow, whole: WholeJob, result: unknown) => void;
 }
 
 /** @throws Refusal 409 where another reading is stored under the same id. */

@@ -35,6 +35,16 @@ export async function jobOf(sql: Sql, request: Request, lock = false): Promise<J
 
 type Detail = Readonly<Record<string, unknown>>;
 
+/** Something done with one job. */
+export interface JobWork<Sent, Stored> {
+  /**
+   * Sends its statements at once, behind the lock and in the same packet: the job is known to them by its id alone. They
+   * are undone where the job turns out not to be there, or the work is refused.
+   */
+  readonly send: (sql: Sql, job: string) => Promise<Sent>;
+  readonly work: (sql: Sql, job: JobRow, sent: Sent) => Promise<Outcome<Stored>>;
+}
+
 /** What was done with a job that is locked. */
 export interface Outcome<Stored> {
   /** What else the record of acts should hold. */
@@ -53,25 +63,31 @@ const REPEATED = new Error('this write was done before');
  * @param what Its name there; null for what is no evidence.
  * @returns what was stored; null where the write had been done before.
  */
-export function onLockedJob<Stored>(
+export function onLockedJob<Sent, Stored>(
   pool: Pool,
   request: Request,
   what: ActName | null,
-  work: (sql: Sql, job: JobRow) => Promise<Outcome<Stored>>,
+  { send, work }: JobWork<Sent, Stored>,
 ): Promise<Stored | null> {
   permit(request, 'work');
   const id = uuidParam(request, 'job');
   return turns
     .take(`${shopParam(request)} ${id}`, () =>
       inParts(pool, {
-        first: (sql) => jobOf(sql, request, true),
-        async work(sql, job) {
-          const [known, done] = await Promise.allSettled([isRepeat(sql, request), work(sql, job)]);
+        async first(sql) {
+          const [job, known, sent] = await Promise.allSettled([
+            jobOf(sql, request, true),
+            isRepeat(sql, request),
+            send(sql, id),
+          ]);
+          // in this order: without a job the others fail as well
+          if (job.status === 'rejected') throw job.reason;
           if (known.status === 'rejected') throw known.reason;
           if (known.value) throw REPEATED;
-          if (done.status === 'rejected') throw done.reason;
-          return done.value;
+          if (sent.status === 'rejected') throw sent.reason;
+          return { job: job.value, sent: sent.value };
         },
+        work: (sql, { job, sent }) => work(sql, job, sent),
         async last(sql, { detail, store }) {
           const stored = store(sql);
           const noted = what ? addAct(sql, { what, ...actor(request), about: id, ...(detail && { detail }) }) : null;
@@ -93,8 +109,11 @@ export async function withJob(
   what: ActName | null,
   work: (sql: Sql, job: JobRow) => Promise<Detail | void>,
 ): Promise<void> {
-  await onLockedJob(pool, request, what, async (sql, job) => {
-    const detail = await work(sql, job);
-    return { detail: detail ?? undefined, store: () => Promise.resolve() };
+  await onLockedJob(pool, request, what, {
+    send: () => Promise.resolve(),
+    async work(sql, job) {
+      const detail = await work(sql, job);
+      return { detail: detail ?? undefined, store: () => Promise.resolve() };
+    },
   });
 }

@@ -13,3 +13,16 @@ BEGIN
           sha256(coalesce(newest.hash, '\x') || convert_to(entry, 'UTF8')));
 END
 $$;
+
+-- The newest judgement is written and read whole at each change of a job: as text, and by the quicker compression where
+-- PostgreSQL has it.
+ALTER TABLE judgement_newest
+  ALTER COLUMN document TYPE json USING document::text::json,
+  ALTER COLUMN profile TYPE json USING profile::text::json;
+DO $$
+BEGIN
+  IF 'lz4' = ANY ((SELECT enumvals FROM pg_settings WHERE name = 'default_toast_compression')::text[]) THEN
+    ALTER TABLE judgement_newest ALTER COLUMN document SET COMPRESSION lz4;
+  END IF;
+END
+$$;
