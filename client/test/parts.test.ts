@@ -3,7 +3,8 @@ import { assessCase, fourNoteProfile, judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 import { BENCH_STEPS } from '../src/app/screens/bench/route/bench-steps';
 import { belongs, keyOf, nameOfStep, stepNameOf } from '../src/app/screens/bench/route/step-key';
-import { floorCsv } from '../src/app/screens/floor/floor-csv';
+import { csvOf } from '../src/app/kit/csv';
+import { floorTable } from '../src/app/screens/floor/floor-table';
 import { decisionWords } from '@tetrad/core';
 import { ProfileView } from '../src/app/kit/profile-view';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES } from '@tetrad/core';
@@ -79,7 +80,7 @@ describe('words and files', () => {
       readings: 0,
       timer: null,
     } as const;
-    const csv = floorCsv([
+    const table = floorTable([
       {
         row,
         vehicle: '=cmd()',
@@ -93,6 +94,6 @@ describe('words and files', () => {
         wait: null,
       },
     ]);
-    expect(csv).toContain("'=cmd()");
+    expect(csvOf(table)).toContain("'=cmd()");
   });
 });

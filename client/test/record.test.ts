@@ -6,6 +6,7 @@ import { Store, provideState, provideStore } from '@ngrx/store';
 import type { ActView, BackupsView } from '@tetrad/contracts';
 import { of, throwError } from 'rxjs';
 import * as saving from '../src/app/kit/save-file';
+import { Toasts } from '../src/app/kit/toasts';
 import { backupWords } from '../src/app/screens/people/backup-words';
 import { Record as ActRecord } from '../src/app/screens/people/record';
 import { Api } from '../src/app/state/api';
@@ -43,6 +44,7 @@ beforeEach(() => {
       provideStore(),
       provideState(sessionFeature),
       { provide: Api, useValue: { acts, backups: () => of(NO_BACKUPS) } },
+      { provide: Toasts, useValue: { say: jest.fn() } },
     ],
   });
 });
@@ -71,6 +73,7 @@ it('is kept as CSV with what a spreadsheet would take for something else', async
   acts.mockReturnValue(of([act(1)]));
   await open();
   buttonOf('Export CSV')!.click();
+  await new Promise((resolve) => setTimeout(resolve));
   const [name, type, text] = jest.mocked(saving.saveText).mock.calls[0]!;
   expect([name, type]).toEqual(['record-of-acts.csv', 'text/csv']);
   expect(text).toContain('"Ilse, ""the lead"""');

@@ -16,6 +16,7 @@ import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
 import { FormsModule } from '@angular/forms';
 import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
 import { FileButton } from '../../kit/file-button';
 import { bindKeys, isWriting } from '../../kit/keys/bind-keys';
 import { Message } from '../../kit/message';
@@ -31,6 +32,7 @@ import { Clock } from '../../device/clock';
 import { callWhenOver } from '../../waiting/call-when-over';
 import { floorLine, matches } from './floor-line';
 import type { FloorLine } from './floor-line';
+import { floorTable } from './floor-table';
 import { ToDoStrip } from './to-do-strip';
 import { NewJobDialog } from './new-job-dialog';
 
@@ -64,6 +66,7 @@ export class Floor {
   readonly #router = inject(Router);
   readonly #injector = inject(Injector);
   readonly #clock = inject(Clock);
+  readonly #csv = inject(CsvFiles);
 
   protected readonly floor = this.#store.selectSignal(selectFloor);
   protected readonly rows = this.#store.selectSignal(selectRows);
@@ -156,13 +159,8 @@ export class Floor {
    */
   protected readonly rowId = (index: number, { row }: FloorLine): string | number => (this.isLong() ? index : row.id);
 
-  protected async exportCsv(): Promise<void> {
-    const lines = this.lines();
-    await import('./floor-csv').then(
-      ({ downloadCsv }) => downloadCsv(lines),
-      () =>
-        this.importProblem.set('The table was not exported: the server does not answer. Try again when it is back.'),
-    );
+  protected exportCsv(): void {
+    void this.#csv.save('floor', floorTable(this.lines()));
   }
 
   protected async importCase(file: File): Promise<void> {

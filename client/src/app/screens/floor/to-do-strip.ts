@@ -49,6 +49,9 @@ const WHOSE = [
                 @if (step.minutes) {
                   about <span class="figure">{{ step.minutes }}</span> min
                 }
+                @if (step.minutes && step.who) {
+                  ·
+                }
                 {{ step.who }}
               </span>
             </a>

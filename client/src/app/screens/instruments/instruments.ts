@@ -9,6 +9,7 @@ import { Figures } from '../../device/figures';
 import { InstrumentActions, selectInstruments, selectInstrumentsLoading } from '../../instruments/instruments.feature';
 import { checkWords, isToday } from '../../instruments/is-today';
 import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
 import { Message } from '../../kit/message';
 import { Coming, Empty } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
@@ -32,6 +33,7 @@ export class Instruments {
   readonly #api = inject(Api);
   readonly #toasts = inject(Toasts);
   readonly #figures = inject(Figures);
+  readonly #csv = inject(CsvFiles);
   readonly #shop = this.#store.selectSignal(selectShop);
   readonly #all = this.#store.selectSignal(selectInstruments);
   protected readonly loading = this.#store.selectSignal(selectInstrumentsLoading);
@@ -62,6 +64,19 @@ export class Instruments {
 
   constructor() {
     this.#store.dispatch(InstrumentActions.load());
+  }
+
+  protected exportCsv(): void {
+    const table = this.rows().map(({ one, kind, wrong }) => ({
+      instrument: one.id,
+      name: one.name,
+      kind,
+      'may be wrong by': wrong,
+      checked: one.check?.at ?? '',
+      by: one.check?.by ?? '',
+      good: one.check ? (one.check.isGood ? 'yes' : 'no') : '',
+    }));
+    void this.#csv.save('instruments', table);
   }
 
   protected store(body: InstrumentBody): void {

@@ -10,6 +10,7 @@ import { TableModule } from 'primeng/table';
 import { EMPTY } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
 import { Field } from '../../kit/field';
 import { Fold } from '../../kit/fold';
 import { bodyOf } from '../../kit/forms/body-form';
@@ -35,6 +36,7 @@ export class People {
   readonly #api = inject(Api);
   readonly #store = inject(Store);
   readonly #toasts = inject(Toasts);
+  readonly #csv = inject(CsvFiles);
   readonly #shop = this.#store.selectSignal(selectShop);
   protected readonly session = this.#store.selectSignal(selectSession);
   protected readonly mayManage = this.#store.selectSignal(selectMay('manage-people'));
@@ -75,6 +77,17 @@ export class People {
             : `${name} ${change.active ? 'is back' : 'has left'}`,
         ),
     );
+  }
+  protected exportCsv(): void {
+    const table = this.rows().map(({ id, name, role, active, email, hasPin }) => ({
+      person: id,
+      name,
+      role,
+      'works here': active ? 'yes' : 'no',
+      'e-mail': email ?? '',
+      PIN: hasPin ? 'set' : 'none',
+    }));
+    void this.#csv.save('people', table);
   }
   protected newPassword({ id }: PersonView): void {
     this.#do((shop) => this.#api.newPassword(shop, id), this.#show);

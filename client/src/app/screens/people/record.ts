@@ -6,10 +6,9 @@ import { Store } from '@ngrx/store';
 import type { ActView } from '@tetrad/contracts';
 import { EMPTY } from 'rxjs';
 import { TableModule } from 'primeng/table';
-import { unparse } from 'papaparse';
 import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
 import { Message } from '../../kit/message';
-import { saveText } from '../../kit/save-file';
 import { Coming, Empty } from '../../kit/states';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
@@ -99,6 +98,7 @@ import { selectShop } from '../../state/session/session.feature';
   `,
 })
 export class Record {
+  readonly #csv = inject(CsvFiles);
   readonly #api = inject(Api);
   readonly #shop = inject(Store).selectSignal(selectShop);
   protected readonly rows = signal<ActView[]>([]);
@@ -122,7 +122,7 @@ export class Record {
     this.#ask(this.rows().at(-1)?.seq ?? null);
   }
   protected save(): void {
-    saveText('record-of-acts.csv', 'text/csv', unparse(this.rows()));
+    void this.#csv.save('record-of-acts', this.rows());
   }
 
   #ask(before: number | null): void {

@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { PAGE_MOST, recordOf, reportOf } from '@tetrad/contracts';
 import { SCHOOLS, TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
 import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
 import { Coming, Failed } from '../../kit/states';
 import { GradeMark } from '../../kit/grade-mark';
 import { ProfileView } from '../../kit/profile-view';
@@ -15,6 +16,7 @@ import type { Case } from '@tetrad/core';
 import { CapturePicture } from './capture-picture';
 import { VoltSteps } from '../../kit/volt-steps';
 import { Download } from './download';
+import { readingsTable } from './readings-table';
 import { Progress } from '../../kit/progress';
 import { saveText } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
@@ -44,6 +46,7 @@ import { selectShop } from '../../state/session/session.feature';
 })
 export class Report {
   readonly #voice = inject(Sentences);
+  readonly #csv = inject(CsvFiles);
   protected readonly job = inject(JobStore);
   readonly id = input.required<string>();
 
@@ -99,6 +102,10 @@ export class Report {
   }
   #name({ vehicle, openedAt }: JobView): string {
     return `${vehicle.plate ?? vehicle.name}-${openedAt.slice(0, 10)}`;
+  }
+  protected exportReadings(): void {
+    const job = this.view();
+    if (job) void this.#csv.save(`${this.#name(job)}.readings`, readingsTable(job, this.job.assessments()));
   }
   /** With sign-off, plate, status and times beside the case. */
   protected exportCase(): void {

@@ -36,6 +36,9 @@ export type Onward = keyof typeof ONWARD;
     <p class="soft meta">
       {{ how() }}
       @if (assessment().reading.at; as at) {
+        @if (how()) {
+          ·
+        }
         <span class="figure">{{ at | date: 'HH:mm' }}</span>
       }
       @if (assessment().reading.capture; as stretch) {
