@@ -2,6 +2,8 @@
 import fc from 'fast-check';
 import { BALANCED, fourNoteProfile, judge, judgeSurvey, simulateCase, survey } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
+import { canonical } from '../src/judging/canonical';
+import { sharing } from '../src/judging/sharing';
 import { packed, unpacked, written } from '../src/judging/pack-judgement';
 import type { Packed, Said, Written } from '../src/judging/pack-judgement';
 import { jobBody, readingBody, startApplication } from './application';
@@ -28,6 +30,48 @@ it('a chain of changes tells every judgement of any visit as it was', () => {
     { numRuns: 6, seed: SEED },
   );
 }, 30_000);
+
+/** The same content with the fields of every object the other way round. */
+const turned = (value: unknown): unknown => {
+  if (Array.isArray(value)) return value.map(turned);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .reverse()
+      .map(([name, entry]) => [name, turned(entry)]),
+  );
+};
+/** What JSON can hold, with names as documents have them. */
+const content = fc.letrec((tie) => ({
+  any: fc.oneof(
+    { maxDepth: 4, depthSize: 'small' },
+    fc.oneof(fc.integer(), fc.string(), fc.boolean(), fc.constant(null)),
+    fc.array(tie('any'), { maxLength: 4 }),
+    fc.dictionary(fc.stringMatching(/^[a-z]{1,3}$/), tie('any'), { maxKeys: 4 }),
+  ),
+})).any;
+
+it('content has one text, in whatever order its fields came', () => {
+  fc.assert(
+    fc.property(content, (value) => {
+      expect(canonical(turned(value))).toBe(canonical(value));
+      expect(JSON.parse(canonical(value))).toEqual(JSON.parse(JSON.stringify(value)));
+    }),
+    { seed: SEED },
+  );
+});
+
+it('what is made of the parts of the one before is the same, and shares every part that is', () => {
+  fc.assert(
+    fc.property(content, content, (before, now) => {
+      const both = { before: [before, now], now: [before, now, before] };
+      expect(sharing(now, before)).toEqual(now);
+      expect(sharing(structuredClone(before), before)).toBe(before);
+      expect(sharing(structuredClone(both.now), both.before)).toEqual(both.now);
+    }),
+    { seed: SEED },
+  );
+});
 
 it('one that was touched is not told', () => {
   const now = told({

@@ -1,0 +1,74 @@
+/** A database that an earlier version wrote: what was said then is told after the upgrade, and the job goes on. */
+import { cp, mkdtemp, readdir, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { BALANCED, CORE_VERSION, fourNoteProfile, judgeSurvey, survey } from '@tetrad/core';
+import type { Case } from '@tetrad/core';
+import pg from 'pg';
+import pino from 'pino';
+import { ensureAppRole } from '../src/sql/app-role';
+import { migrate } from '../src/sql/migrate';
+import { Pool } from '../src/sql/pool';
+import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
+
+/** The last file before judgements were stored as what changed. */
+const WHOLE_JUDGEMENTS = '0010';
+
+async function migrateUntil(pool: Pool, last: string): Promise<void> {
+  const folder = await mkdtemp(join(tmpdir(), 'earlier-'));
+  try {
+    for (const name of await readdir(MIGRATIONS))
+      if (name.slice(0, 4) <= last) await cp(join(MIGRATIONS, name), join(folder, name));
+    await migrate(pool, folder);
+  } finally {
+    await rm(folder, { recursive: true });
+  }
+}
+
+it('tells the judgements that were stored whole, and stores the next as what changed since', async () => {
+  const address = await newDatabase();
+  await ensureAppRole(address);
+  const before = new Pool(address, pino({ level: 'silent' }), { isPatient: true });
+  await migrateUntil(before, WHOLE_JUDGEMENTS);
+  await before.end();
+
+  const { id, vehicle, system, complaint } = jobBody();
+  const reading = { id: 'r1', test: 'resting-voltage' as const, value: 12.61 };
+  const subject = { format: 'tetrad-case/1', system, complaint, readings: [reading] } as Case;
+  const surveyed = survey(subject, BALANCED);
+  const said = judgeSurvey(surveyed);
+  const owner = new pg.Client({ connectionString: address });
+  await owner.connect();
+  const put = (statement: string, ...values: unknown[]) => owner.query(statement, ['one', ...values]);
+  await put('INSERT INTO shop VALUES ($1, $2)', 'Shop one');
+  await put('INSERT INTO vehicle (shop_id, vehicle_id, name) VALUES ($1, $2, $3)', vehicle.id, vehicle.name);
+  await put(
+    'INSERT INTO job (shop_id, job_id, vehicle_id, system, complaint) VALUES ($1, $2, $3, $4, $5)',
+    ...[id, vehicle.id, system, complaint],
+  );
+  await put(
+    'INSERT INTO reading (shop_id, job_id, reading_id, test, document) VALUES ($1, $2, $3, $4, $5)',
+    ...[id, reading.id, reading.test, reading],
+  );
+  await put(
+    `INSERT INTO judgement (shop_id, job_id, criteria_id, criteria_version, core_version, document, profile)
+     VALUES ($1, $2, 'balanced', 1, $3, $4, $5)`,
+    ...[id, CORE_VERSION, said, JSON.stringify(fourNoteProfile(surveyed.assessments, subject.system))],
+  );
+  await owner.end();
+
+  const app = await startApplication(address);
+  try {
+    const path = `/api/shops/one/jobs/${id}`;
+    const now = await app.ask('POST', `${path}/readings`, readingBody('cranking-voltage', 10.4));
+    expect(now.status).toBe(201);
+    const [newest, oldest] = (await app.ask('GET', `${path}/judgements`)).body as { seq: number }[];
+    const toldOf = async (seq: number) => (await app.ask('GET', `${path}/judgements/${seq}`)).body.document;
+    expect(await toldOf(oldest!.seq)).toEqual(JSON.parse(JSON.stringify(said)));
+    expect(await toldOf(newest!.seq)).toEqual(now.body.judgement);
+    const { rows } = await app.owner.query('SELECT base FROM judgement WHERE job_id = $1 ORDER BY seq', [id]);
+    expect(rows.map(({ base }) => base !== null)).toEqual([false, true]);
+  } finally {
+    await app.close();
+  }
+}, 30_000);
