@@ -145,6 +145,19 @@ describe('any case that fits the format', () => {
     );
   });
 
+  it('a drop of next to nothing gives a budget in figures (found by seed 55512)', () => {
+    const said = judge({
+      format: 'tetrad-case/1',
+      system: { nominalVolts: 12, battery: { chemistry: 'flooded' } },
+      readings: [
+        { id: 'a', test: 'drop-charge-positive', value: 1.5e-323, conditions: { amps: 60 } },
+        { id: 'b', test: 'charging-voltage', value: 14.2 },
+      ],
+    });
+    expect(said.budget.charging.map(({ ohms }) => ohms)).toEqual([0, undefined]);
+    isWhole(said);
+  });
+
   it('condemns nothing on a complaint alone, and is sure of nothing', () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...SYMPTOM_NAMES), { maxLength: 8 }), (symptoms) => {

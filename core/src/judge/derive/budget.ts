@@ -11,9 +11,12 @@ const LEAST_AMPS = 5;
 
 const thousandth = (value: number): number => Math.round(value * 1000) / 1000;
 
+/** Under this a resistance is nothing, ohm: far less than any lead has, and dividing on would leave the range of numbers. */
+const LEAST_OHM = 1e-9;
+
 /** To three digits; arithmetic, since a number's own `toPrecision` goes by way of text. */
 function threeDigits(value: number): number {
-  if (value === 0) return 0;
+  if (Math.abs(value) < LEAST_OHM) return 0;
   const power = 10 ** (2 - Math.floor(Math.log10(Math.abs(value))));
   return Math.round(value * power) / power;
 }
