@@ -150,7 +150,7 @@ describe('any case that fits the format', () => {
       format: 'tetrad-case/1',
       system: { nominalVolts: 12, battery: { chemistry: 'flooded' } },
       readings: [
-        { id: 'a', test: 'drop-charge-positive', value: 1.5e-323, conditions: { amps: 60 } },
+        { id: 'a', test: 'drop-charge-positive', value: 1e-310, conditions: { amps: 60 } },
         { id: 'b', test: 'charging-voltage', value: 14.2 },
       ],
     });
