@@ -86,3 +86,13 @@ test('the code on the bench lets one phone in to its job, and to nothing else', 
   await second.goto(`${app.url}${JOB}/wheel#key=${key}`);
   await expect(second.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });
+
+test('a case that is taken out stands in the record of acts, with who took it', async ({ page, app }) => {
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000001/report`);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export the case' }).click();
+  expect((await download).suggestedFilename()).toMatch(/\.case\.json$/);
+  await takeOver(page, 'Edda Quill', '7410');
+  await page.goto(`${app.url}/record`);
+  await expect(page.getByRole('row', { name: /Ilse Marrow case exported/ })).toBeVisible();
+});

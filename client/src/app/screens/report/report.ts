@@ -10,7 +10,7 @@ import { Coming, Failed } from '../../kit/states';
 import { GradeMark } from '../../kit/grade-mark';
 import { ProfileView } from '../../kit/profile-view';
 import { Ruler } from '../../kit/ruler';
-import { httpResource } from '@angular/common/http';
+import { HttpClient, httpResource } from '@angular/common/http';
 import type { CaptureView, JobView } from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
 import { CapturePicture } from './capture-picture';
@@ -20,6 +20,7 @@ import { readingsTable } from './readings-table';
 import { Progress } from '../../kit/progress';
 import { saveText } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
+import { selectUnsent } from '../../outbox/outbox.feature';
 import { Sentences } from '../../device/sentences';
 import { selectShop } from '../../state/session/session.feature';
 
@@ -51,7 +52,10 @@ export class Report {
   readonly id = input.required<string>();
 
   protected readonly view = this.job.view;
-  readonly #shop = inject(Store).selectSignal(selectShop);
+  readonly #http = inject(HttpClient);
+  readonly #store = inject(Store);
+  readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #unsent = this.#store.selectSignal(selectUnsent);
 
   protected readonly report = computed(() => {
     const job = this.view();
@@ -107,14 +111,18 @@ export class Report {
     const job = this.view();
     if (job) void this.#csv.save(`${this.#name(job)}.readings`, readingsTable(job, this.job.assessments()));
   }
-  /** With sign-off, plate, status and times beside the case. */
+  /**
+   * With sign-off, plate, status and times beside the case. The server gives it, and notes who took it; what is not
+   * stored yet, and a job whose server is away, is given as this device knows it.
+   */
   protected exportCase(): void {
     const job = this.view();
-    if (job)
-      saveText(
-        `${this.#name(job)}.case.json`,
-        'application/json',
-        writeCase({ ...job.case, job: recordOf(job) } as Case),
-      );
+    if (!job) return;
+    const save = (text: string): void => saveText(`${this.#name(job)}.case.json`, 'application/json', text);
+    const own = (): void => save(writeCase({ ...job.case, job: recordOf(job) } as Case));
+    if (this.#unsent().some((item) => item.job === job.id)) return own();
+    this.#http
+      .get(`/api/shops/${this.#shop() ?? ''}/jobs/${job.id}/case`, { responseType: 'text' })
+      .subscribe({ next: save, error: own });
   }
 }
