@@ -10,6 +10,7 @@ export * from './battery/rating';
 export * from './battery/sag-share';
 export * from './battery/state-of-charge';
 export { limitsOf } from './criteria/criteria-set';
+export { noteOf } from './criteria/limit-notes';
 export type { CriteriaSet, Limit } from './criteria/criteria-set';
 export { FITTED_SPREADS } from './criteria/fitted-spreads';
 export { STATED_SPREADS } from './criteria/spreads';

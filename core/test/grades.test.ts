@@ -1,4 +1,4 @@
-import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, compareSchools } from '@tetrad/core';
+import { BALANCED, CAREFUL, ENGLISH, HEAVY_DUTY, QUICK_CHECK, compareSchools, noteOf } from '@tetrad/core';
 import type { Case, CriteriaSet } from '@tetrad/core';
 import { SOUND_SYSTEM, caseOf, charging, crank, lastOf, read, rest, ripple } from './cases';
 
@@ -132,6 +132,9 @@ describe('schools disagree, each for its reason', () => {
 
   it('every limit of every school names its source and its reason, and its test knows the conditions it asks for', () => {
     for (const { limits } of [BALANCED, QUICK_CHECK, CAREFUL, HEAVY_DUTY])
-      for (const { source, note } of limits) expect(source.length * note.length).toBeGreaterThan(100);
+      for (const limit of limits) {
+        expect(limit.source).toMatch(/docs\/criteria\.md/);
+        expect(ENGLISH.say(noteOf(limit, 1))).toMatch(/^[A-Z0-9].{15,}\.$/);
+      }
   });
 });

@@ -1,6 +1,7 @@
 /** What follows from the trade's files: the JSON Schema of the open formats, and the tables of the documentation. */
 import {
   CONDITIONS,
+  ENGLISH,
   EXCUSES,
   FAULTS,
   FITTED_SPREADS,
@@ -13,6 +14,7 @@ import {
   WEIGHTS,
   caseShape,
   judgementSchema,
+  noteOf,
   phraseTables,
 } from '@tetrad/core';
 import { captureSchema } from '@tetrad/core/capture';
@@ -94,10 +96,20 @@ const faults = (): string =>
     ),
   );
 
+/** Without the last digits that binary fractions leave. */
+const roundedOff = (figure: number): number => Number(figure.toPrecision(6));
+
 const limits = ({ name, note, limits: own }: CriteriaSet): string =>
   `### ${name}\n\n${note}\n\n${table(
     ['test', 'when', 'rule', 'figures', 'near within', 'note'],
-    own.map((limit) => [limit.test, when(limit), limit.rule.kind, figures(limit.rule), limit.borderline, limit.note]),
+    own.map((limit) => [
+      limit.test,
+      when(limit),
+      limit.rule.kind,
+      figures(limit.rule),
+      limit.borderline && roundedOff(limit.borderline),
+      ENGLISH.say(noteOf(limit, 1)),
+    ]),
   )}`;
 
 const spread = ([mean, sd]: readonly [number, number]): string => `${mean} ± ${sd}`;

@@ -6,6 +6,7 @@
  * code; a shop copies a set and edits it. Volts are for a 12 V system and scale with nominal volts.
  */
 import type { TestName } from '../format/names';
+import type { NoteName } from './limit-notes';
 import type { LimitRule } from './limit-rule';
 
 /** Where a limit applies; a field left out applies everywhere. */
@@ -24,9 +25,10 @@ export interface Limit {
   readonly rule: LimitRule;
   /** Width of the borderline zone inside the limit, in the rule's own figure; readings in it are near. */
   readonly borderline?: number;
-  /** Where the figure comes from, and why it was chosen. */
+  /** Where the figure comes from. */
   readonly source: string;
-  readonly note: string;
+  /** Why it is what it is, and how the reading is taken: one of `limit-notes.ts`, or the shop's own words. */
+  readonly note: NoteName | { readonly text: string };
 }
 
 /** Typical sustained starter draw at 21 °C. */

@@ -3,6 +3,7 @@ import { PATHS, PATH_TESTS } from '../trade/paths';
 import type { PathTest } from '../trade/paths';
 import { PRACTICE } from './common-limits';
 import type { Limit } from './criteria-set';
+import type { NoteName } from './limit-notes';
 
 /** Width of the borderline zone of a drop, as a share of its limit. */
 const DROP_ZONE = 0.2;
@@ -23,12 +24,12 @@ export const dropLimits = (
       rule: { kind: 'drop', max },
       borderline: max * DROP_ZONE,
       source: PRACTICE,
-      note: `Read across the path while the ${PATHS[test].loadedBy} current flows; without at least half of it the figure means nothing.`,
+      note: `note-${PATHS[test].loadedBy}-path`,
     };
   });
 
 /** Cranking floor at the posts for readings that are sustained, not the first dip. */
-export const crankingFloor = (rule: Limit['rule'], borderline: number, note: string): Limit => ({
+export const crankingFloor = (rule: Limit['rule'], borderline: number, note: NoteName): Limit => ({
   test: 'cranking-voltage',
   when: { methods: ['watched', 'min-max', 'scope'] },
   rule,
@@ -47,7 +48,7 @@ export function chargingWindow(min: number, max: number): readonly Limit[] {
       rule: { kind: 'band', min, max, perCelsius: 0.01, ceiling: 15.0 },
       borderline: 0.05,
       source: PRACTICE,
-      note: 'At the posts, 1500 to 2500 rpm; a good regulator asks about 10 mV more per °C of cold. Never above 15.0 V.',
+      note: 'note-regulator',
     },
     {
       test: 'charging-voltage',
@@ -55,13 +56,13 @@ export function chargingWindow(min: number, max: number): readonly Limit[] {
       rule: { kind: 'band', min: 13.5, max, perCelsius: 0.01, ceiling: 15.0 },
       borderline: 0.05,
       source: PRACTICE,
-      note: 'High beam, blower, demister and wipers on, 1500 rpm: it must hold.',
+      note: 'note-loads-on',
     },
   ];
 }
 
 /** Ripple at the posts or the stud. */
-export const rippleLimit = (max: number, borderline: number, note: string): Limit => ({
+export const rippleLimit = (max: number, borderline: number, note: NoteName): Limit => ({
   test: 'ripple-ac',
   rule: { kind: 'band', max },
   borderline,
@@ -75,7 +76,7 @@ export const conductanceLimit = (minShare: number, borderline: number): Limit =>
   rule: { kind: 'rated-share', minShare },
   borderline,
   source: PRACTICE,
-  note: 'Measured over rated CCA, same standard; works on a partly charged battery.',
+  note: 'note-conductance',
 });
 
 /** Alternator output against its rating, once it is loaded enough to show its limit. */
@@ -84,7 +85,7 @@ export const outputLimit = (minShare: number): Limit => ({
   rule: { kind: 'output-share', minShare },
   borderline: 0.05,
   source: PRACTICE,
-  note: 'Only a system pulled to about the resting voltage, or a full field, shows what the alternator can give.',
+  note: 'note-output',
 });
 
 /** Current into the battery some minutes after a normal start. */
@@ -93,5 +94,5 @@ export const batteryCurrentLimit = (max: number): Limit => ({
   rule: { kind: 'band', max },
   borderline: 1,
   source: PRACTICE,
-  note: 'Two to three minutes after a normal start little should still flow; much more means a low battery or a bad cell.',
+  note: 'note-into-battery',
 });

@@ -1,4 +1,4 @@
-import { toFahrenheit } from './temperature';
+import { FAHRENHEIT_A_CELSIUS, toFahrenheit } from './temperature';
 
 /** How a person wants figures written; files always hold plain SI. */
 export interface FigureChoice {
@@ -21,6 +21,8 @@ export interface FigureFormat {
   amps(value: number): string;
   ohms(value: number): string;
   celsius(value: number): string;
+  /** Volts for each degree. @param value V per °C. */
+  perDegree(value: number): string;
   /** Volts of a drop or of ripple. */
   smallVolts(value: number): string;
   /** A share of one as a whole percentage. */
@@ -65,9 +67,15 @@ export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat
     return choice.decimal === 'comma' ? unsigned.replace('.', ',') : unsigned;
   };
   const volts = (value: number): string => `${plain(value, 2)} V`;
+  const smallVolts = (value: number): string => {
+    if (Math.abs(value) >= SMALL_VOLTS) return volts(value);
+    return choice.smallVolts === 'mV' ? `${plain(value * 1000, 0)} mV` : `${plain(value, 3)} V`;
+  };
   const ohms = (value: number): string => `${plain(value * 1000, 1)} mΩ`;
   const celsius = (value: number): string =>
     choice.temperature === 'F' ? `${plain(toFahrenheit(value), 0)} °F` : `${plain(value, 0)} °C`;
+  const perDegree = (value: number): string =>
+    choice.temperature === 'F' ? `${smallVolts(value / FAHRENHEIT_A_CELSIUS)} per °F` : `${smallVolts(value)} per °C`;
   const share = (value: number): string => `${plain(value * 100, 0)} %`;
   const amps = (value: number): string => {
     const size = Math.abs(value);
@@ -81,10 +89,8 @@ export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat
     ohms,
     celsius,
     share,
-    smallVolts: (value) => {
-      if (Math.abs(value) >= SMALL_VOLTS) return volts(value);
-      return choice.smallVolts === 'mV' ? `${plain(value * 1000, 0)} mV` : `${plain(value, 3)} V`;
-    },
+    smallVolts,
+    perDegree,
     probability: (value) =>
       value > CERTAIN ? `over ${share(CERTAIN)}` : value < UNLIKELY ? `under ${share(UNLIKELY)}` : share(value),
     quantity: (value, unit) => {

@@ -7,7 +7,7 @@ import type { FaultName, StepName, TestName } from '../format/names';
 
 /** What a sentence is made of. */
 export interface Said {
-  /** Short kebab-case name of the sentence; every code is listed in docs/codes.md. */
+  /** Short kebab-case name of the sentence; every code is listed in docs/tables.md. */
   readonly code: string;
   /** Its figures, in the units of the files (V, A, ohm, °C, shares of one), and the names in it. */
   readonly with: Readonly<Record<string, unknown>>;

@@ -20,13 +20,9 @@ export const BALANCED: CriteriaSet = {
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('strictVolts'),
-    crankingFloor(
-      { kind: 'temperature-floor', points: LOAD_FLOOR },
-      0.2,
-      'Not below 9.6 V at 21 °C while cranking; a cold battery is allowed what a load test allows it.',
-    ),
+    crankingFloor({ kind: 'temperature-floor', points: LOAD_FLOOR }, 0.2, 'note-cranking-floor'),
     ...chargingWindow(13.5, 14.8),
-    rippleLimit(0.5, 0.3, 'Above 0.2 V look for the cause, above 0.5 V stop: electronics and battery suffer.'),
+    rippleLimit(0.5, 0.3, 'note-ripple-stop'),
     conductanceLimit(0.7, 0.1),
     outputLimit(0.8),
     batteryCurrentLimit(10),

@@ -20,9 +20,9 @@ export const CAREFUL: CriteriaSet = {
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('strictVolts', { 'drop-solenoid': 0.2 }),
-    crankingFloor({ kind: 'sag', maxVolts: 1.5 }, 0.2, 'Not more than 1.5 V under the resting voltage.'),
+    crankingFloor({ kind: 'sag', maxVolts: 1.5 }, 0.2, 'note-sag'),
     ...chargingWindow(13.8, 14.8),
-    rippleLimit(0.2, 0.1, 'The strict school acts above 0.2 V.'),
+    rippleLimit(0.2, 0.1, 'note-ripple-act'),
     conductanceLimit(0.8, 0.05),
     outputLimit(0.9),
     batteryCurrentLimit(3),

@@ -20,13 +20,9 @@ export const HEAVY_DUTY: CriteriaSet = {
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('strictVolts'),
-    crankingFloor(
-      { kind: 'temperature-floor', points: LOAD_FLOOR },
-      0.4,
-      'Diesels whose modules need more have a maker’s figure, often 10 to 11.5 V: enter it with the vehicle.',
-    ),
+    crankingFloor({ kind: 'temperature-floor', points: LOAD_FLOOR }, 0.4, 'note-makers-floor'),
     ...chargingWindow(13.6, 14.8),
-    rippleLimit(0.5, 0.3, 'Above 0.2 V look for the cause, above 0.5 V stop.'),
+    rippleLimit(0.5, 0.3, 'note-ripple-stop'),
     conductanceLimit(0.75, 0.1),
     outputLimit(0.8),
     batteryCurrentLimit(15),

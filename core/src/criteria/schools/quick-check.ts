@@ -20,9 +20,9 @@ export const QUICK_CHECK: CriteriaSet = {
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('lenientVolts'),
-    crankingFloor({ kind: 'band', min: 10.0 }, 0.1, 'Ten volts while cranking, at any temperature, is a quick pass.'),
+    crankingFloor({ kind: 'band', min: 10.0 }, 0.1, 'note-quick-floor'),
     ...chargingWindow(13.5, 14.5),
-    rippleLimit(0.5, 0.1, 'The lenient ceiling.'),
+    rippleLimit(0.5, 0.1, 'note-ripple-ceiling'),
     conductanceLimit(0.7, 0.1),
     outputLimit(0.8),
     batteryCurrentLimit(10),

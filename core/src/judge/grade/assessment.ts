@@ -1,3 +1,4 @@
+import type { Limit } from '../../criteria/criteria-set';
 import type { Reading } from '../../format/case-shape';
 import type { Grade } from '../../format/words';
 import type { Said } from '../../words/phrases';
@@ -15,7 +16,8 @@ export interface ResolvedLimit {
   readonly perUnit: number;
   /** The limit as a sentence's code and figures. */
   readonly bound: Said;
-  readonly note: string;
+  /** The limit of the set it was made of; null of a maker's figure. */
+  readonly limit: Limit | null;
   /** The range in the reading's own unit, for drawing beside it; null where it cannot be drawn. */
   readonly drawn: { readonly min: number; readonly max: number } | null;
 }

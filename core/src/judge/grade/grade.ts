@@ -2,6 +2,7 @@
 import type { Reading } from '../../format/case-shape';
 import { limitsOf } from '../../criteria/criteria-set';
 import type { Limit } from '../../criteria/criteria-set';
+import { noteOf } from '../../criteria/limit-notes';
 import { RULES } from '../../criteria/rules';
 import type { Rule, RuleFigures } from '../../criteria/rules/rule';
 import { openRange } from '../../criteria/rules/rule';
@@ -37,7 +38,8 @@ function applies({ when }: Limit, reading: Reading, { regulation, fuel }: Sight)
 }
 
 /** Brings a limit to a reading; null where the case lacks what the rule needs. */
-function resolve({ rule: figures, borderline = 0, note }: Limit, reading: Reading, sight: Sight): ResolvedLimit | null {
+function resolve(limit: Limit, reading: Reading, sight: Sight): ResolvedLimit | null {
+  const { rule: figures, borderline = 0 } = limit;
   const rule: Rule<never> = RULES[figures.kind];
   const made = make(rule, figures as never, reading, sight);
   if (!made) return null;
@@ -48,7 +50,7 @@ function resolve({ rule: figures, borderline = 0, note }: Limit, reading: Readin
     borderline: rule.zone ? rule.zone(borderline, made, reading, sight) : borderline,
     perUnit: made.perUnit ?? 1,
     bound: made.bound,
-    note,
+    limit,
     drawn: made.drawn ?? null,
   };
 }
@@ -72,7 +74,7 @@ function specifiedLimit(reading: Reading, { case: { system } }: Sight): Resolved
     borderline: 0,
     perUnit: 1,
     bound: { code: 'specified', with: { test: reading.test, ...finiteEnds(ends) } },
-    note: '',
+    limit: null,
     drawn: ends,
   };
 }
@@ -119,8 +121,9 @@ function whyOf(
     return Math.abs(marginOf(resolved)) < (reading.uncertainty ?? 0) * resolved.perUnit
       ? { code: 'too-close', with: { ...figures, uncertainty: reading.uncertainty } }
       : { code: 'borderline', with: figures };
+  const { limit } = resolved;
   return {
     code: resolved.value < resolved.min ? 'below-limit' : 'above-limit',
-    with: { test, value, bound: resolved.bound, amps, note: resolved.note },
+    with: { ...figures, ...(limit && { note: noteOf(limit, TESTS[test].scales ? sight.scale : 1) }) },
   };
 }

@@ -17,11 +17,16 @@ interface Graded {
   readonly value: Reading['value'];
   readonly bound: Said;
   readonly amps?: number;
-  readonly note?: string;
+  /** A text in judgements of an earlier version. */
+  readonly note?: Said | string;
 }
 /** A graded value with the current it was read at. */
 const graded = ({ test, value, amps }: Graded, voice: Voice): string =>
   readingWords({ test, value }, voice) + (amps === undefined ? '' : ` at ${voice.amps(amps)}`);
+const noted = ({ note }: Graded, voice: Voice): string => {
+  if (note === undefined || note === '') return '';
+  return ` ${typeof note === 'string' ? note : voice.say(note)}`;
+};
 
 const GRADES = {
   'within-limit': (w: Graded, voice: Voice) => `${graded(w, voice)} is within its limit, ${voice.say(w.bound)}.`,
@@ -29,9 +34,9 @@ const GRADES = {
     `${graded(w, voice)} is nearer to its limit (${voice.say(w.bound)}) than its uncertainty: repeat it or use another test.`,
   borderline: (w: Graded, voice: Voice) => `${graded(w, voice)} is borderline: ${voice.say(w.bound)}.`,
   'below-limit': (w: Graded, voice: Voice) =>
-    `${graded(w, voice)} is below its limit, ${voice.say(w.bound)}. ${w.note ?? ''}`.trim(),
+    `${graded(w, voice)} is below its limit, ${voice.say(w.bound)}.${noted(w, voice)}`,
   'above-limit': (w: Graded, voice: Voice) =>
-    `${graded(w, voice)} is above its limit, ${voice.say(w.bound)}. ${w.note ?? ''}`.trim(),
+    `${graded(w, voice)} is above its limit, ${voice.say(w.bound)}.${noted(w, voice)}`,
   'not-possible': (w: { test: TestName; reason: string }) =>
     `${TESTS[w.test].name}: not possible (${notPossibleWords(w.reason)}).`,
   'no-limit': (w: { reading: Reading }, voice: Voice) =>

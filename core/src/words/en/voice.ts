@@ -1,4 +1,5 @@
 /** The English voice: every sentence from its code and figures, with figures as the reader wants them. */
+import { NOTE_PHRASES } from '../../criteria/limit-notes';
 import { RULES } from '../../criteria/rules';
 import { figureFormat } from '../../quantities/figure-format';
 import type { FigureChoice } from '../../quantities/figure-format';
@@ -11,7 +12,7 @@ import { SENTENCES, stepInside } from './sentences';
 export const phraseTables = (): readonly PhraseTable[] => {
   const rules: readonly { readonly phrases?: PhraseTable }[] = Object.values(RULES);
   const tables = [...rules, ...Object.values(TESTS), ...Object.values(OBSERVATIONS)].map(({ phrases }) => phrases);
-  return [...Object.values(SENTENCES), ...tables.filter((table) => table !== undefined)];
+  return [...Object.values(SENTENCES), NOTE_PHRASES, ...tables.filter((table) => table !== undefined)];
 };
 
 let sentences: ReadonlyMap<string, Phrase<never>> | null = null;
