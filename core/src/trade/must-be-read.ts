@@ -10,7 +10,7 @@ import { missingUnits } from '../judge/next/missing-units';
 import { isOutside } from '../judge/grade/limit-of';
 import { didNotCrank, latest, latestUnder } from '../judge/situation';
 import type { Situation } from '../judge/situation';
-import { NO_FLOW_AMPS } from '../judge/weigh/flow';
+import { isFlowless } from '../judge/weigh/flow';
 import { HEALTH_TESTS } from './health-tests';
 import { SYMPTOMS } from './symptoms';
 import type { SymptomKind, SymptomName } from './symptoms';
@@ -32,7 +32,7 @@ const asksALot = (situation: Situation): boolean =>
 
 /** No current flows where the engine should turn: what tells the solenoid to close comes before any part. */
 const nothingFlows = (situation: Situation): boolean =>
-  (latest(situation, 'starter-draw')?.value ?? Infinity) < NO_FLOW_AMPS || didNotCrank(situation);
+  isFlowless(situation) || didNotCrank(situation);
 
 const RESTING = one('resting-voltage');
 const STARTING: readonly MustBeRead[] = [

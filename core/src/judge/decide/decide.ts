@@ -2,6 +2,7 @@
 import { threshold } from '../../criteria/evidence';
 import type { FaultName, StepName } from '../../format/names';
 import type { Action, Part } from '../../format/words';
+import { FAULTS, stepOf } from '../../trade/tables';
 import type { Said } from '../../words/phrases';
 import { isDeadAfterCharge } from '../derive/charge';
 import type { Evidence } from '../prove/evidence';
@@ -9,6 +10,7 @@ import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import { isCharged } from '../situation';
 import type { Situation } from '../situation';
+import { isOpen } from '../next/next-step';
 import type { Step } from '../next/next-step';
 import { flatBatteries, packOf } from './batteries';
 import type { Failure } from './failures';
@@ -52,12 +54,29 @@ function callable({ evidence, ranked, uncovered, failing, proposed }: DecisionIn
         isCallable(fault) && probability >= least && among(fault) && proofOf(fault, evidence).proven,
     );
   const isAcross = (fault: FaultName): boolean => failing.some(({ faults }) => faults.includes(fault));
-  const sure = find(criteria.callProbability) ?? find(threshold('across'), isAcross) ?? callablePart(evidence, ranked);
+  const sure =
+    find(criteria.callProbability) ??
+    find(threshold('across'), (fault) => isAcross(fault) && !hasOpenRival(fault, evidence, failing)) ??
+    callablePart(evidence, ranked);
   if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
     failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
   return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross) ?? find(0, isTwice);
+}
+
+/** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */
+function hasOpenRival(fault: FaultName, { situation, probability }: Evidence, failing: readonly Failure[]): boolean {
+  const part = partOf(fault, situation);
+  return failing.some(
+    ({ faults }) =>
+      faults.includes(fault) &&
+      faults.some((rival) => {
+        const { where } = FAULTS[rival];
+        const isLikely = probability[rival] >= threshold('unlikely') && partOf(rival, situation) !== part;
+        return isLikely && where !== undefined && isOpen(where, stepOf(where)!, situation);
+      }),
+  );
 }
 
 /**

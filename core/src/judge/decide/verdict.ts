@@ -1,12 +1,12 @@
 /** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
 import { threshold } from '../../criteria/evidence';
 import type { Reading } from '../../format/case-shape';
-import type { StepName } from '../../format/names';
+import type { StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
+import { isOutside } from '../grade/limit-of';
 import { isPathTest } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
 import { NEEDED_TO_KEEP } from '../../trade/must-be-read';
-import type { NeededToKeep } from '../../trade/must-be-read';
 import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
@@ -56,7 +56,7 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: V
   if (proven) return call(part, proven, failing);
   if (part === 'battery' && situation.charge !== null && !isCharged(situation))
     return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
-  const { read, unread } = readFor(part, situation);
+  const { read, unread, failed, isTouched } = readFor(part, situation);
   if (worst && worst.probability >= threshold('kept')) {
     const missing = [...new Set([...proofOf(worst.fault, evidence).missing, ...unread])];
     return { verdict: 'not-proven', because: { code: 'suspected', with: { fault: worst.fault, missing } }, missing };
@@ -68,10 +68,16 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: V
       because: { code: 'outside-across', with: { reading: across.reading, part } },
       missing: [across.reading.test],
     };
-  if (unread.length === NEEDED_TO_KEEP[part].length)
+  if (!isTouched)
     return { verdict: 'not-tested', because: { code: 'not-tested', with: { missing: unread } }, missing: unread };
   if (unread.length > 0)
     return { verdict: 'not-proven', because: { code: 'not-read-yet', with: { missing: unread } }, missing: unread };
+  if (failed)
+    return {
+      verdict: 'not-proven',
+      because: { code: 'outside-across', with: { reading: failed, part } },
+      missing: [failed.test],
+    };
   return {
     verdict: 'keep',
     because: { code: 'keep', with: { part, readings: read } },
@@ -79,28 +85,38 @@ export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: V
   };
 }
 
-/** Of what a part needs to be kept: the readings that are there, and the first test of each list that is not. */
-function readFor(
-  part: JudgedPart,
-  situation: Situation,
-): { readonly read: readonly Reading[]; readonly unread: readonly StepName[] } {
-  const read: Reading[] = [];
-  const unread: StepName[] = [];
-  for (const needed of NEEDED_TO_KEEP[part]) {
-    const reading = firstThatKeeps(needed, situation);
-    if (reading) read.push(reading);
-    else unread.push(needed.anyOf[0]!);
-  }
-  return { read, unread };
+/** What is known of what a part needs to be kept. */
+interface ReadForPart {
+  /** The readings that keep it. */
+  readonly read: readonly Reading[];
+  /** Of each list without one the first test that nobody has read. */
+  readonly unread: readonly StepName[];
+  /** A reading outside its limit where every test of its list is read. */
+  readonly failed: Reading | null;
+  /** Whether anything that speaks of the part is read. */
+  readonly isTouched: boolean;
 }
 
-function firstThatKeeps({ anyOf, passed }: NeededToKeep, situation: Situation): Reading | undefined {
-  for (const test of anyOf) {
-    const reading = readingsOf(situation, test).findLast(({ value }) => value !== null);
-    if (reading && (!passed || passed(reading, situation))) return reading;
+function readFor(part: JudgedPart, situation: Situation): ReadForPart {
+  const read: Reading[] = [];
+  const unread: StepName[] = [];
+  let failed: Reading | null = null;
+  let isTouched = false;
+  for (const needed of NEEDED_TO_KEEP[part]) {
+    const valid = needed.anyOf.map((test) => newestOf(test, situation));
+    isTouched ||= valid.some((reading) => reading !== undefined);
+    const reading = valid.find((one) => one && (needed.passed?.(one, situation) ?? true));
+    const outside = valid.find((one) => one && isOutside(situation, one));
+    const open = needed.anyOf.find((_test, place) => valid[place] === undefined);
+    if (reading) read.push(reading);
+    else if (open === undefined && outside) failed ??= outside;
+    else unread.push(open ?? needed.anyOf[0]!);
   }
-  return undefined;
+  return { read, unread, failed, isTouched };
 }
+
+const newestOf = (test: TestName, situation: Situation): Reading | undefined =>
+  readingsOf(situation, test).findLast(({ value }) => value !== null);
 
 function call(part: JudgedPart, worst: Ranked, failing: readonly Failure[]): Verdicted {
   const evidence = strongest(worst);

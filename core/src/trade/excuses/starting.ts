@@ -1,16 +1,12 @@
 /** What else may make a starter, or what drives it, look bad. */
 import { threshold } from '../../criteria/evidence';
-import { latest, observed } from '../../judge/situation';
-import type { Situation } from '../../judge/situation';
-import { NO_FLOW_AMPS } from '../../judge/weigh/flow';
+import { observed } from '../../judge/situation';
+import { isFlowless } from '../../judge/weigh/flow';
 import { has, seen, goodPath, wasTried } from './excuse';
 import type { ExcuseRow } from './excuse';
 
 /** Draw under this share of the usual one: nothing holds the engine. */
 const EASY_DRAW = 0.85;
-
-const noCurrent = (situation: Situation): boolean =>
-  (latest(situation, 'starter-draw')?.value ?? Infinity) < NO_FLOW_AMPS;
 
 export const STARTING_EXCUSES = {
   'draw-not-known': {
@@ -31,7 +27,7 @@ export const STARTING_EXCUSES = {
     steps: ['drop-starter-ground'],
     excluded: (evidence) =>
       goodPath('drop-starter-ground', 'cable-starter-ground')(evidence) ||
-      (noCurrent(evidence.situation) && has(evidence.situation, 'drop-starter-ground')),
+      (isFlowless(evidence.situation) && has(evidence.situation, 'drop-starter-ground')),
   },
   'positive-side-not-tried': {
     says: 'the positive side has not been looked at',
