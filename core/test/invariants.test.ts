@@ -203,3 +203,15 @@ test('following next never asks for what was answered, and asks three times at m
     { numRuns: 120, seed: SEED },
   );
 });
+
+test('a part that is decided on has the verdict of the decision', () => {
+  fc.assert(
+    fc.property(fc.oneof(drawn, partial), (subject) => {
+      const { decision, parts } = judge(subject);
+      if (decision.action !== 'replace' && decision.action !== 'repair') return;
+      if (decision.part !== null && Object.hasOwn(parts, decision.part))
+        expect(parts[decision.part as JudgedPart].verdict).toBe(decision.action);
+    }),
+    { numRuns: 1500, seed: SEED },
+  );
+});

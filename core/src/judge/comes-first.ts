@@ -5,6 +5,7 @@ import type { Said } from '../words/phrases';
 import { whyStop } from './decide/stop';
 import { didNotCrank, didNotRun, isCharged, notPossible } from './situation';
 import type { Situation } from './situation';
+import { needsControlFirst } from './weigh/flow';
 
 export interface ComesFirst {
   /** The step to do first, or null where nothing may be done. */
@@ -36,7 +37,7 @@ const stopped = (because: Said): ComesFirst => ({ first: null, because, cost: pl
 function comesFirst(name: StepName, situation: Situation): ComesFirst | null {
   const row = stepOf(name);
   if (!row) return null;
-  if (row.needsCrank && didNotCrank(situation))
+  if (needsControlFirst(name, situation) || (row.needsTurning && didNotCrank(situation)))
     return {
       first: 'starter-control-voltage',
       because: plain('no-current-to-read-by'),

@@ -71,9 +71,12 @@ export function judgeSurvey(surveyed: Survey): Judgement {
   const decided = decide({ evidence, ranked, uncovered, impossible, failing, proposed });
   const next = nextFor(decided, proposed, surveyed, failing);
   const suspects = suspectsByPart(ranked, situation);
+  const calledFault = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;
   const parts = {} as Record<JudgedPart, PartVerdict>;
   for (const part of JUDGED_PARTS)
-    parts[part] = verdictOf(partVerdict(part, { evidence, suspects: suspects.get(part) ?? [], failing }));
+    parts[part] = verdictOf(
+      partVerdict(part, { evidence, decided: calledFault, suspects: suspects.get(part) ?? [], failing }),
+    );
   const comparison = comparePasses(surveyed);
   const batteries = batteriesOf(evidence, parts.battery, decided);
   const cautions = cautionsFor(situation, next);

@@ -8,9 +8,9 @@ import type { StepName, TestName } from '../format/names';
 import type { JudgedPart } from '../format/words';
 import { missingUnits } from '../judge/next/missing-units';
 import { isOutside } from '../judge/grade/limit-of';
-import { didNotCrank, latest, latestUnder } from '../judge/situation';
+import { latest, latestUnder } from '../judge/situation';
 import type { Situation } from '../judge/situation';
-import { isFlowless } from '../judge/weigh/flow';
+import { isStill } from '../judge/weigh/flow';
 import { HEALTH_TESTS } from './health-tests';
 import { SYMPTOMS } from './symptoms';
 import type { SymptomKind, SymptomName } from './symptoms';
@@ -29,10 +29,6 @@ const one = (...anyOf: readonly StepName[]): MustBeRead => ({ anyOf });
 /** More amps than the middle of the usual range: something may be holding the engine. */
 const asksALot = (situation: Situation): boolean =>
   (latest(situation, 'starter-draw')?.value ?? 0) > situation.draw.reference;
-
-/** No current flows where the engine should turn: what tells the solenoid to close comes before any part. */
-const nothingFlows = (situation: Situation): boolean =>
-  isFlowless(situation) || didNotCrank(situation);
 
 const RESTING = one('resting-voltage');
 const STARTING: readonly MustBeRead[] = [
@@ -61,7 +57,8 @@ const BY_KIND: Readonly<Record<SymptomKind, readonly MustBeRead[]>> = {
     ...STARTING,
     HEALTH,
     { anyOf: ['crank-by-hand'], when: asksALot },
-    { anyOf: ['starter-control-voltage'], when: nothingFlows },
+    // what tells the solenoid to close comes before any part
+    { anyOf: ['starter-control-voltage'], when: isStill },
   ],
   charging: [RESTING, ...CHARGING, one('alternator-current', 'field-duty')],
   standing: [one('parasitic-draw'), HEALTH, one('hold-charge', 'load-test')],

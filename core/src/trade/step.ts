@@ -14,8 +14,8 @@ export interface Step {
   readonly settles: string;
   /** Void or unsafe on a battery that is not charged. */
   readonly needsCharge?: true;
-  /** Read while the starter's current flows. */
-  readonly needsCrank?: true;
+  /** Read while the starter turns the engine, not only while the key is at start. */
+  readonly needsTurning?: true;
   /** Read while the engine runs. */
   readonly needsEngine?: true;
   /** Whether it can tell anything in this situation. */
@@ -32,7 +32,7 @@ export type StepPlace =
 export const informs = (strength: number, ...faults: readonly FaultName[]): readonly (readonly [FaultName, number])[] =>
   faults.map((fault) => [fault, strength] as const);
 
-/** What every reading under cranking needs. */
-export const CRANKING_STEP = { needsCharge: true, needsCrank: true, cautions: ['cranking'] } as const;
+/** What every reading with the key at start needs. */
+export const CRANKING_STEP = { needsCharge: true, cautions: ['cranking'] } as const;
 /** What every reading with the engine running needs. */
 export const RUNNING_STEP = { needsCharge: true, needsEngine: true, cautions: ['running'] } as const;

@@ -8,7 +8,7 @@ import { isDeadAfterCharge } from '../derive/charge';
 import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { isCharged } from '../situation';
+import { didNotCrank, isCharged } from '../situation';
 import type { Situation } from '../situation';
 import { isOpen } from '../next/next-step';
 import type { Step } from '../next/next-step';
@@ -119,6 +119,7 @@ export function decide(input: DecisionInput): Decided {
   const standing = failing.filter(({ faults }) => faults.length > 0 || probability.none < threshold('soundBeside'));
   if (
     uncovered.length === 0 &&
+    !didNotCrank(situation) && // something holds it or nothing tells it to: that is no sound vehicle
     !isSuspected &&
     standing.length === 0 &&
     (probability.none >= threshold('sound') || nothingLeft)

@@ -1,7 +1,7 @@
 /** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
 import { threshold } from '../../criteria/evidence';
 import type { Reading } from '../../format/case-shape';
-import type { StepName, TestName } from '../../format/names';
+import type { FaultName, StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
 import { isOutside } from '../grade/limit-of';
 import { isPathTest } from '../../trade/paths';
@@ -42,16 +42,19 @@ export function suspectsByPart(
 
 interface VerdictInput {
   readonly evidence: Evidence;
+  /** The fault that was decided on; its part is called by it. */
+  readonly decided: FaultName | null;
   /** The faults of this part, most probable first. */
   readonly suspects: readonly Ranked[];
   readonly failing: readonly Failure[];
 }
 
-export function partVerdict(part: JudgedPart, { evidence, suspects, failing }: VerdictInput): Verdicted {
+export function partVerdict(part: JudgedPart, { evidence, decided, suspects, failing }: VerdictInput): Verdicted {
   const { situation } = evidence;
   const [worst] = suspects;
   const proven = suspects.find(
-    ({ fault, probability }) => probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven,
+    ({ fault, probability }) =>
+      fault === decided || (probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven),
   );
   if (proven) return call(part, proven, failing);
   if (part === 'battery' && situation.charge !== null && !isCharged(situation))

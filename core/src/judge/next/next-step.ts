@@ -2,8 +2,8 @@
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../trade/conditions';
 import { HEALTH_TESTS } from '../../trade/health-tests';
-import { isPathTest, pathOf } from '../../trade/paths';
-import { FAULTS, OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
+import { isPathTest } from '../../trade/paths';
+import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
 import type { Step as StepRow } from '../../trade/step';
 import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
@@ -21,7 +21,7 @@ import {
 } from '../situation';
 import type { Situation } from '../situation';
 import { disagreeing } from '../derive/health';
-import { isFlowless } from '../weigh/flow';
+import { isCrankingPath, isFlowless, isStill, needsControlFirst } from '../weigh/flow';
 import { missingUnits } from './missing-units';
 
 /** A step to take. */
@@ -144,40 +144,29 @@ function triesOf(test: TestName, { case: { readings }, pass }: Situation): numbe
   return tries;
 }
 
-/** A drop of the starting path where nothing flows: it finds what is open, and reads the same however often it is read. */
-const isWithoutFlow = (test: TestName, situation: Situation): boolean =>
-  isPathTest(test) && pathOf(test).loadedBy === 'cranking' && isFlowless(situation);
-
 /** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */
 function isDone(test: TestName, situation: Situation): boolean {
   const judged = readingsOf(situation, test);
   const kinds = TESTS[test].places.length;
   if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, situation) >= kinds * MOST_TRIES;
   if (judged.length > 0) return missingUnits(test, situation).length === 0;
-  return triesOf(test, situation) >= (isWithoutFlow(test, situation) ? 1 : MOST_TRIES);
+  // where nothing flows a drop finds what is open, and reads the same however often it is read
+  const most = isCrankingPath(test) && isStill(situation) ? 1 : MOST_TRIES;
+  return triesOf(test, situation) >= most;
 }
 
 const canRead = (test: TestName, situation: Situation): boolean =>
   !notPossible(situation, test) && triesOf(test, situation) < MOST_TRIES * Math.max(1, situation.units.length + 1);
 
-const canStillTell = (test: TestName, situation: Situation): boolean =>
-  !isDone(test, situation) && !notPossible(situation, test);
-
-/** Nobody knows whether the solenoid is told to close; where it is not, every drop reads nothing. */
-function mayBeUntold(situation: Situation): boolean {
-  const { symptomsAgainst = {} } = FAULTS['starter-control'];
-  const { symptoms = [] } = situation.case.complaint ?? {};
-  return !symptoms.some((symptom) => symptom in symptomsAgainst) && canStillTell('starter-control-voltage', situation);
-}
-
 /** Not done, possible, and not void or unsafe in the present state. */
 export function isOpen(name: StepName, row: StepRow, situation: Situation): boolean {
-  if (isTestName(name) ? !canStillTell(name, situation) : observed(situation, name as never))
+  if (isTestName(name) ? isDone(name, situation) || notPossible(situation, name) : observed(situation, name as never))
     return false;
-  if (isTestName(name) && isWithoutFlow(name, situation) && mayBeUntold(situation)) return false;
+  if (needsControlFirst(name, situation)) return false;
   if (row.needsCharge && !isCharged(situation)) return false;
-  if (row.needsCrank && didNotCrank(situation)) return false;
-  if (row.needsEngine && didNotRun(situation)) return false;
+  const stands = isFlowless(situation);
+  if (row.needsTurning && (stands || didNotCrank(situation))) return false;
+  if (row.needsEngine && (stands || didNotRun(situation))) return false;
   return row.when?.(situation) ?? true;
 }
 

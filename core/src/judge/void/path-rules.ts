@@ -3,6 +3,7 @@ import { isPartOf, isPathTest, pathOf } from '../../trade/paths';
 import { availableAmps, isOpen, toldAmps } from '../derive/path-amps';
 import { grade } from '../grade/grade';
 import { isNumeric, latest } from '../situation';
+import { isCrankingPath, isFlowUnknown, isFlowless } from '../weigh/flow';
 import type { NumericReading, Sight } from '../situation';
 import { ofFigure } from './void-rule';
 import type { VoidRule } from './void-rule';
@@ -26,14 +27,27 @@ function isClosedPart(reading: NumericReading, sight: Sight): boolean {
   );
 }
 
+const isPlainlyLost = (reading: NumericReading, sight: Sight): boolean => grade(reading, sight).grade === 'outside';
+
+/**
+ * What is known of the current where nothing is told with the drop: the amps of the starter where there were none, null
+ * where it did not turn and nobody read them, undefined where it turned.
+ */
+function knownAmps(reading: NumericReading, sight: Sight): number | null | undefined {
+  if (!isCrankingPath(reading.test)) return undefined;
+  if (isFlowUnknown(sight)) return null;
+  // volts that are lost prove a current, whatever the clamp said
+  return isFlowless(sight) && !isPlainlyLost(reading, sight) ? latest(sight, 'starter-draw')!.value : undefined;
+}
+
 export const dropWithoutCurrent: VoidRule = ofFigure((reading, sight) => {
   const { test } = reading;
-  if (!isPathTest(test)) return null;
+  if (!isPathTest(test) || isOpen(reading, sight) || isClosedPart(reading, sight)) return null;
   const usual = availableAmps(pathOf(test).loadedBy, sight);
-  const amps = toldAmps(reading, sight);
+  const amps = toldAmps(reading, sight) ?? knownAmps(reading, sight);
+  if (amps === null) return isPlainlyLost(reading, sight) ? null : { code: 'drop-current-unknown', with: {} };
   if (amps === undefined || usual === null || amps >= usual * LEAST_CURRENT_SHARE) return null;
-  if (isOpen(reading, sight) || isClosedPart(reading, sight)) return null;
-  if (amps >= usual * LEAST_TELLING_SHARE && grade(reading, sight).grade === 'outside') return null;
+  if (amps >= usual * LEAST_TELLING_SHARE && isPlainlyLost(reading, sight)) return null;
   return { code: 'drop-without-current', with: { amps, usual } };
 });
 

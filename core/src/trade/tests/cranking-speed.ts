@@ -89,6 +89,7 @@ export const crankingSpeed: Test = {
   leads: atPosts('cranking'),
   step: {
     ...CRANKING_STEP,
+    needsTurning: true,
     minutes: 1.5,
     place: 'posts-cranking',
     informs: informs(0.25, 'starter-worn', 'starter-drive', 'engine-drag', 'starter-control'),

@@ -68,6 +68,8 @@ const VOIDS = {
     `A ${w.method} reading misses the inrush, which is over in milliseconds: it needs a fast peak or a scope.`,
   'drop-without-current': (w: { amps: number; usual: number }, voice: Voice) =>
     `Only ${voice.amps(w.amps)} flowed, less than half of the usual ${voice.amps(w.usual)}: a drop without current says nothing.`,
+  'drop-current-unknown': () =>
+    'It did not turn and nobody read the amps: a drop near zero says nothing without a current.',
   'part-above-whole': (w: { partTest: TestName; part: number; wholeTest: TestName; whole: number }, voice: Voice) =>
     `A part of the path cannot lose more (${lower(TESTS[w.partTest].name)}: ${voice.smallVolts(w.part)}) than the whole (${lower(TESTS[w.wholeTest].name)}: ${voice.smallVolts(w.whole)}): repeat both under the same current.`,
   'more-than-there-is': (w: { value: number; there: number }, voice: Voice) =>
