@@ -116,8 +116,20 @@ export const COMMON_LIMITS: readonly Limit[] = [
     note: 'note-humps',
   },
   {
+    test: 'ripple-waveform',
+    rule: { kind: 'missing-humps', most: 0 },
+    source: PRACTICE,
+    note: 'note-humps',
+  },
+  {
     test: 'diode-forward',
     rule: { kind: 'band', min: 0.2, max: 1.3 },
+    source: PRACTICE,
+    note: 'note-one-way',
+  },
+  {
+    test: 'diode-reverse',
+    rule: { kind: 'blocks' },
     source: PRACTICE,
     note: 'note-one-way',
   },

@@ -6,7 +6,7 @@ const GIVES_VOLTS = 0.2;
 const GIVES_AMPS = 5;
 const USUAL_RESTING_VOLTS = 12.6;
 
-/** Drops on the charging side need current: a charging voltage above rest, or amps at the output. */
+/** Ripple, loads and drops on the charging side need output: a charging voltage above rest, or amps at the output. */
 export function alternatorGives(situation: Situation): boolean {
   const volts = readingsOf(situation, 'charging-voltage');
   const above = (situation.resting ?? USUAL_RESTING_VOLTS * situation.scale) + GIVES_VOLTS * situation.scale;

@@ -5,6 +5,9 @@ import type { Situation } from '../judge/situation';
 import { causes, fixed } from '../judge/weigh/finding';
 import type { Finding } from '../judge/weigh/finding';
 
+/** The meter shows OL: nothing flows this way. */
+export const isBlocking = (value: Reading['value']): boolean => value === 'OL';
+
 /** What one direction of the check says of the diodes. */
 export function diodeFinding(
   situation: Situation,

@@ -1,10 +1,12 @@
 /** Every kind of limit, by the name of its file. Written by `npm run derive`; do not edit. */
 import { band } from './band';
+import { blocks } from './blocks';
 import { charge } from './charge';
 import { commanded } from './commanded';
 import { drop } from './drop';
 import { expectedDraw } from './expected-draw';
 import { loss } from './loss';
+import { missingHumps } from './missing-humps';
 import { nearResting } from './near-resting';
 import { ohmsTimesCca } from './ohms-times-cca';
 import { outputShare } from './output-share';
@@ -15,11 +17,13 @@ import { temperatureFloor } from './temperature-floor';
 
 export const RULES = {
   band,
+  blocks,
   charge,
   commanded,
   drop,
   'expected-draw': expectedDraw,
   loss,
+  'missing-humps': missingHumps,
   'near-resting': nearResting,
   'ohms-times-cca': ohmsTimesCca,
   'output-share': outputShare,

@@ -18,6 +18,8 @@ export interface Rule<F> {
   readonly resolve: (figures: F, reading: NumericReading, sight: Sight) => RuleFigures | null;
   /** For a test whose value is a list. */
   readonly resolveList?: (figures: F, values: readonly number[], reading: Reading) => RuleFigures | null;
+  /** For a meter that shows OL; without it such a reading is only noted. */
+  readonly resolveOpen?: (figures: F, reading: Reading, sight: Sight) => RuleFigures | null;
   readonly phrases: PhraseTable;
 }
 

@@ -2,7 +2,6 @@
 import { threshold } from '../../criteria/evidence';
 import type { FaultName, StepName } from '../../format/names';
 import type { Action, Part } from '../../format/words';
-import { FAULTS, stepOf } from '../../trade/tables';
 import type { Said } from '../../words/phrases';
 import { isDeadAfterCharge } from '../derive/charge';
 import type { Evidence } from '../prove/evidence';
@@ -10,9 +9,9 @@ import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import { didNotCrank, isCharged } from '../situation';
 import type { Situation } from '../situation';
-import { isOpen } from '../next/next-step';
 import type { Step } from '../next/next-step';
 import { flatBatteries, packOf } from './batteries';
+import { callable } from './callable';
 import type { Failure } from './failures';
 import { isCallable, isReplaced, partOf } from './part-of';
 import { whyStop } from './stop';
@@ -41,63 +40,6 @@ export interface DecisionInput {
 /** The strongest finding that speaks for a fault. */
 export const strongest = ({ lines }: Ranked): Said | null =>
   lines.find(({ weight }) => weight > 0)?.finding.says ?? null;
-
-/** With every useful test done, a proven fault that a reading lies straight across is called from even odds on. */
-const EVEN_ODDS = 0.5;
-
-/** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
-function callable({ evidence, ranked, uncovered, failing, proposed }: DecisionInput): Ranked | undefined {
-  const { criteria } = evidence.situation;
-  const find = (least: number, among: (fault: FaultName) => boolean = () => true): Ranked | undefined =>
-    ranked.find(
-      ({ fault, probability }) =>
-        isCallable(fault) && probability >= least && among(fault) && proofOf(fault, evidence).proven,
-    );
-  const isAcross = (fault: FaultName): boolean => failing.some(({ faults }) => faults.includes(fault));
-  const sure =
-    find(criteria.callProbability) ??
-    find(threshold('across'), (fault) => isAcross(fault) && !hasOpenRival(fault, evidence, failing)) ??
-    callablePart(evidence, ranked);
-  if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
-  // read twice and failed twice: whatever else was read does not outvote it
-  const isTwice = (fault: FaultName): boolean =>
-    failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
-  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross) ?? find(0, isTwice);
-}
-
-/** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */
-function hasOpenRival(fault: FaultName, { situation, probability }: Evidence, failing: readonly Failure[]): boolean {
-  const part = partOf(fault, situation);
-  return failing.some(
-    ({ faults }) =>
-      faults.includes(fault) &&
-      faults.some((rival) => {
-        const { where } = FAULTS[rival];
-        const isLikely = probability[rival] >= threshold('unlikely') && partOf(rival, situation) !== part;
-        return isLikely && where !== undefined && isOpen(where, stepOf(where)!, situation);
-      }),
-  );
-}
-
-/**
- * A part that is called for whichever of its faults it is: a worn battery and one with a dead cell look alike
- * and are replaced alike. They compete for the same evidence, so that their probabilities add. The most probable
- * of them gives the decision its name.
- */
-function callablePart(evidence: Evidence, ranked: readonly Ranked[]): Ranked | undefined {
-  const { situation } = evidence;
-  const isProven = ({ fault }: Ranked): boolean => isCallable(fault) && proofOf(fault, evidence).proven;
-  const shared = (part: Part | null): number =>
-    ranked
-      .filter((entry) => isReplaced(part) && partOf(entry.fault, situation) === part && isProven(entry))
-      .reduce((sum, { probability }) => sum + probability, 0);
-  return ranked.find(
-    (entry) =>
-      entry.probability >= EVEN_ODDS &&
-      isProven(entry) &&
-      shared(partOf(entry.fault, situation)) >= situation.criteria.callProbability,
-  );
-}
 
 export function decide(input: DecisionInput): Decided {
   const { evidence, ranked, uncovered, impossible, failing, proposed } = input;

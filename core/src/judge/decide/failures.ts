@@ -18,8 +18,7 @@ export function failuresOf(situation: Situation): readonly Failure[] {
   const failures: Failure[] = [];
   for (const readings of situation.byTest.values()) {
     for (const reading of newestOfEach(readings)) {
-      const missing = (reading.conditions?.humpsMissing ?? 0) >= 1;
-      if (!isOutside(situation, reading) && !missing) continue;
+      if (!isOutside(situation, reading)) continue;
       const isRepeated = readings.some(
         (other) => other.id !== reading.id && other.battery === reading.battery && isOutside(situation, other),
       );

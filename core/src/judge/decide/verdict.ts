@@ -3,7 +3,7 @@ import { threshold } from '../../criteria/evidence';
 import type { Reading } from '../../format/case-shape';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
-import { isOutside } from '../grade/limit-of';
+import { isOutside, limitOf } from '../grade/limit-of';
 import { isPathTest } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
 import { NEEDED_TO_KEEP } from '../../trade/must-be-read';
@@ -59,6 +59,8 @@ export function partVerdict(part: JudgedPart, { evidence, decided, suspects, fai
   if (proven) return call(part, proven, failing);
   if (part === 'battery' && situation.charge !== null && !isCharged(situation))
     return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
+  const lost = part === 'connections' ? losing(failing, situation) : undefined;
+  if (lost) return repairPath(lost, situation);
   const { read, unread, failed, isTouched } = readFor(part, situation);
   if (worst && worst.probability >= threshold('kept')) {
     const missing = [...new Set([...proofOf(worst.fault, evidence).missing, ...unread])];
@@ -85,6 +87,26 @@ export function partVerdict(part: JudgedPart, { evidence, decided, suspects, fai
     verdict: 'keep',
     because: { code: 'keep', with: { part, readings: read } },
     missing: [],
+  };
+}
+
+/** A reading straight across a path of which nothing belongs to another part: whatever of it is bad, it is repaired. */
+const losing = (failing: readonly Failure[], situation: Situation): Failure | undefined =>
+  failing.find(
+    ({ faults }) => faults.length > 0 && faults.every((fault) => partOf(fault, situation) === 'connections'),
+  );
+
+function repairPath({ reading }: Failure, situation: Situation): Verdicted {
+  const bound = limitOf(situation, reading)?.bound;
+  const amps = reading.conditions?.amps;
+  return {
+    verdict: 'repair',
+    because: {
+      code: 'path-fails',
+      with: { reading, ...(amps !== undefined && { amps }), ...(bound && { bound }) },
+    },
+    missing: [],
+    where: [reading.test],
   };
 }
 

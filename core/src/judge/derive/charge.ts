@@ -47,6 +47,16 @@ export function isDeadAfterCharge(sight: Sight): boolean {
   return hasDeadCellVolts(sight) && (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < AFTER_CHARGE_MINUTES;
 }
 
+/** A worn battery loses less than this (12 V) standing overnight; more is a cell that dies, V. */
+const DEAD_CELL_LOSS_VOLTS = 1;
+
+/** What it lost standing disconnected is a whole cell's worth, whatever it rested at before. */
+export function lostACell(sight: Sight): boolean {
+  const reading = latest(sight, 'hold-charge');
+  const start = reading?.conditions?.startVolts ?? sight.resting;
+  return reading !== undefined && start !== null && start - reading.value >= DEAD_CELL_LOSS_VOLTS * sight.scale;
+}
+
 /** True where the battery must be charged before anything under load may condemn it. */
 export const isChargeOwed = (sight: Sight): boolean =>
   sight.charge !== null && !isCharged(sight) && !hasDeadCellVolts(sight);

@@ -57,6 +57,7 @@ function resolve(limit: Limit, reading: Reading, sight: Sight): ResolvedLimit | 
 
 function make(rule: Rule<never>, figures: never, reading: Reading, sight: Sight): RuleFigures | null {
   if (isNumeric(reading)) return rule.resolve(figures, reading, sight);
+  if (reading.value === 'OL') return rule.resolveOpen?.(figures, reading, sight) ?? null;
   return Array.isArray(reading.value) && rule.resolveList
     ? rule.resolveList(figures, reading.value as readonly number[], reading)
     : null;

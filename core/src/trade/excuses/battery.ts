@@ -23,7 +23,7 @@ export const BATTERY_EXCUSES = {
     excluded: ({ situation }) => situation.labelDoubt === null || carriesOwnProof(situation),
   },
   'one-test-may-err': {
-    says: 'one failed test may be a slip: it counts with a repeat after a full charge, or with a second kind of test',
+    says: 'one test alone does not condemn it: that takes a repeat after a full charge, or a second kind of test',
     steps: ['load-test', 'conductance', 'internal-resistance'],
     excluded: ({ situation, figures }) => {
       if (fails(situation, 'specific-gravity') || fails(situation, 'hold-charge')) return true;

@@ -8,6 +8,7 @@ import { CHARGE_PATHS, LOW_OUTPUT, NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../../
 import { cannot, done, round } from '../../simulation/bench';
 import { sayer } from '../../words/phrases';
 import type { Voice } from '../../words/phrases';
+import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
 import { atPosts } from '../points';
 import { RUNNING_STEP, informs } from '../step';
@@ -135,6 +136,7 @@ export const chargingVoltage: Test = {
       ...informs(0.4, 'alternator-weak', 'belt-slip', 'charge-cable-positive', 'charge-cable-ground'),
     ],
     settles: 'Shows whether the alternator charges, and not too much.',
+    when: alternatorGives,
   },
   asked: (situation) => ({
     rpm: CHARGING_RPM,

@@ -1,4 +1,5 @@
-import { diodeFinding } from '../diodes';
+import { readingsOf } from '../../judge/situation';
+import { diodeFinding, isBlocking } from '../diodes';
 import { done, round } from '../../simulation/bench';
 import { POST_VOLTS } from '../measures';
 import { across } from '../points';
@@ -13,6 +14,7 @@ export const diodeForward: Test = {
   name: 'Diode check, forward',
   conditions: [],
   isOnce: true,
+  direct: ['alternator-diode'],
   places: [
     {
       group: 'Charging',
@@ -30,8 +32,11 @@ export const diodeForward: Test = {
     settles: 'A sound diode conducts one way.',
     cautions: ['disconnect', 'stud'],
   },
+  // a shorted diode conducts forwards too
   findings: ({ situation }) =>
-    diodeFinding(situation, 'diode-forward', (value) => typeof value === 'number' && value > 0.15 && value < 1.4),
+    readingsOf(situation, 'diode-reverse').some(({ value }) => value !== null && !isBlocking(value))
+      ? []
+      : diodeFinding(situation, 'diode-forward', (value) => typeof value === 'number' && value > 0.15 && value < 1.4),
   simulated: ({ vehicle, random }) => {
     const isOpen = vehicle.humpsMissing > 0 && !vehicle.diodeShorted && random.chance(0.3);
     return done(isOpen ? 'OL' : round(random.between(0.4, 0.9), 2));

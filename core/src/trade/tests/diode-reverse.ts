@@ -1,4 +1,4 @@
-import { diodeFinding } from '../diodes';
+import { diodeFinding, isBlocking } from '../diodes';
 import { done, round } from '../../simulation/bench';
 import { POST_VOLTS } from '../measures';
 import { across } from '../points';
@@ -14,6 +14,7 @@ export const diodeReverse: Test = {
   name: 'Diode check, reverse',
   conditions: [],
   isOnce: true,
+  direct: ['alternator-diode'],
   places: [
     {
       group: 'Charging',
@@ -31,6 +32,6 @@ export const diodeReverse: Test = {
     settles: 'A diode that conducts both ways is shorted.',
     cautions: ['disconnect', 'stud'],
   },
-  findings: ({ situation }) => diodeFinding(situation, 'diode-reverse', (value) => value === 'OL'),
+  findings: ({ situation }) => diodeFinding(situation, 'diode-reverse', isBlocking),
   simulated: ({ vehicle, random }) => done(vehicle.diodeShorted ? round(random.between(0, 0.3), 2) : 'OL'),
 };

@@ -1,4 +1,5 @@
 import { limitOf } from '../../judge/grade/limit-of';
+import { lostACell } from '../../judge/derive/charge';
 import { latest } from '../../judge/situation';
 import { causes, weighed } from '../../judge/weigh/finding';
 import { done } from '../../simulation/bench';
@@ -10,8 +11,6 @@ import { atPosts } from '../points';
 import { informs } from '../step';
 import type { Test } from '../test';
 
-/** A worn battery loses less than this (12 V) overnight; more is a dead cell, V. */
-const DEAD_CELL_LOSS_VOLTS = 1;
 const HOURS = 12;
 
 const phrases = {
@@ -52,11 +51,10 @@ export const holdCharge: Test = {
     const limit = reading && limitOf(situation, reading);
     if (!reading || !limit) return [];
     const lost = limit.value;
-    const isCell = lost >= DEAD_CELL_LOSS_VOLTS * situation.scale;
     const { hours } = reading.conditions ?? {};
     return [
       weighed('hold-loss', lost / limit.max, {
-        causes: causes('battery-dead-cell', ['battery-worn', isCell ? 0.05 : 0.4]),
+        causes: lostACell(situation) ? causes('battery-dead-cell') : causes('battery-dead-cell', ['battery-worn', 0.4]),
         source: { reading: reading.id },
         says: say('lost-standing', { lost, ...(hours !== undefined && { hours }) }),
       }),

@@ -1,11 +1,10 @@
 import { emf } from '../../simulation/cranking-circuit';
 import { done } from '../../simulation/bench';
 import { slip } from '../../simulation/slips';
-import { hasDeadCellVolts, weakestResting } from '../../judge/derive/charge';
+import { fullVolts, hasDeadCellVolts, lostACell, neededVolts, weakestResting } from '../../judge/derive/charge';
 import { isCharged, readingsOf } from '../../judge/situation';
 import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import type { Finding } from '../../judge/weigh/finding';
-import { fullVolts, neededVolts } from '../../judge/derive/charge';
+import type { Finding, Source } from '../../judge/weigh/finding';
 import { ofFigure } from '../../judge/void/void-rule';
 import { weightOf } from '../../criteria/evidence';
 import { sayer } from '../../words/phrases';
@@ -46,6 +45,14 @@ const LOW_CHARGE = causes(
   ['charge-control', 0.5],
   ['battery-dead-cell', 0.3],
 );
+
+const cells = (charge: number, value: number, source: Source): Finding =>
+  fixed(
+    charge > HALF_FULL ? 'all-cells-answer' : 'few-cells-answer',
+    causes('battery-dead-cell'),
+    source,
+    say('all-cells-answer', { value }),
+  );
 
 export const restingVoltage: Test = {
   ...POST_VOLTS,
@@ -117,12 +124,8 @@ export const restingVoltage: Test = {
         source,
         says: say('charge-at-rest', { value, charge }),
       }),
-      fixed(
-        charge > HALF_FULL ? 'all-cells-answer' : 'few-cells-answer',
-        causes('battery-dead-cell'),
-        source,
-        say('all-cells-answer', { value }),
-      ),
+      // a cell that dies while it stands still answers when it is freshly charged
+      ...(lostACell(situation) ? [] : [cells(charge, value, source)]),
       ...again,
     ];
   },

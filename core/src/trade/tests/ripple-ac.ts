@@ -7,6 +7,7 @@ import { cannot, done } from '../../simulation/bench';
 import { slip } from '../../simulation/slips';
 import { sayer } from '../../words/phrases';
 import type { Voice } from '../../words/phrases';
+import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
 import { atPosts } from '../points';
 import { RUNNING_STEP, informs } from '../step';
@@ -53,6 +54,7 @@ export const rippleAc: Test = {
     place: 'running',
     informs: informs(0.8, 'alternator-diode'),
     settles: 'Shows a bad diode before the battery suffers.',
+    when: alternatorGives,
   },
   asked: () => ({ rpm: 2000, loads: 'on', at: 'battery' }),
   voids: [

@@ -4,6 +4,7 @@ import { causes, fixed, weighed } from '../../judge/weigh/finding';
 import { cannot, done } from '../../simulation/bench';
 import { sayer } from '../../words/phrases';
 import type { Voice } from '../../words/phrases';
+import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
 import { atPosts } from '../points';
 import { RUNNING_STEP, informs } from '../step';
@@ -46,6 +47,7 @@ export const rippleWaveform: Test = {
     place: 'running',
     informs: informs(0.7, 'alternator-diode'),
     settles: 'One hump missing in six is a diode.',
+    when: alternatorGives,
   },
   phrases,
   findings: ({ situation }) => {

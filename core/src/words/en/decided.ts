@@ -62,6 +62,8 @@ export const VERDICTS = {
     `${nameOf(w.fault)} is possible.${missing(w.missing, voice)}`,
   'outside-across': (w: { reading: Reading }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} lies outside its limit.`,
+  'path-fails': (w: { reading: Reading; amps?: number; bound?: Said }, voice: Voice) =>
+    `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)}${w.amps === undefined ? '' : ` at ${voice.amps(w.amps)}`}${w.bound ? `, allowed is ${voice.say(w.bound)}` : ', outside its limit'}. Whatever of this path is bad, it is repaired.`,
   'not-tested': (w: { missing: readonly StepName[] }, voice: Voice) => `Not tested.${missing(w.missing, voice)}`,
   'not-read-yet': (w: { missing: readonly StepName[] }, voice: Voice) =>
     `Not all of it is read yet.${missing(w.missing, voice)}`,

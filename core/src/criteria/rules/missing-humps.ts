@@ -1,0 +1,23 @@
+import { sayer } from '../../words/phrases';
+import type { Voice } from '../../words/phrases';
+import type { Rule } from './rule';
+
+/** At most so many humps of six missing in the waveform; where nobody counted them it says nothing. */
+export interface MissingHumps {
+  readonly most: number;
+}
+
+const phrases = {
+  'missing-humps': ({ most, missing }: { most: number; missing: number }, voice: Voice) =>
+    `${most === 0 ? 'no hump of six' : `at most ${voice.plain(most, 0)} ${most === 1 ? 'hump' : 'humps'} of six`} missing; here ${voice.plain(missing, 0)}`,
+};
+const say = sayer(phrases);
+
+export const missingHumps: Rule<MissingHumps> = {
+  phrases,
+  resolve({ most }, { conditions }) {
+    const missing = conditions?.humpsMissing;
+    if (missing === undefined) return null;
+    return { value: missing, max: most, drawn: null, bound: say('missing-humps', { most, missing }) };
+  },
+};

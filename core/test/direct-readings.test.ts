@@ -1,0 +1,109 @@
+/** Readings that settle a thing by themselves: they are graded as what they are, and nothing argues them away. */
+import { BALANCED, judge } from '@tetrad/core';
+import type { CriteriaSet, Observation, Reading } from '@tetrad/core';
+import { caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
+
+const GOOD = [rest(12.62), crank(10.6), read('starter-draw', 140)];
+const saidOf = (readings: readonly Reading[], symptoms: string[] = [], observations: readonly Observation[] = []) =>
+  judge(caseOf(readings, { symptoms, observations }));
+const noAccess = (test: Reading['test']): Reading => ({ ...read(test, null), notPossible: 'no-access' });
+
+describe('a path that fails while the current flows', () => {
+  it.each([
+    ['drop-starter-ground', 0.9],
+    ['drop-engine-ground', 0.9],
+    ['drop-body-ground', 0.9],
+    ['drop-positive-post', 0.5],
+    ['drop-negative-post', 0.13],
+  ] as const)('%s at %s V: that path is repaired, whatever of it is bad', (test, volts) => {
+    const { parts, decision } = saidOf([...GOOD, drop(test, volts)]);
+    expect(parts.connections).toMatchObject({ verdict: 'repair', where: [test] });
+    expect(parts.connections.because).toMatch(/\d/);
+    expect(decision.action).not.toBe('none-found');
+  });
+
+  it('is halved before a piece of it is named, and named all the same where halving is not possible', () => {
+    const failing = [...GOOD, drop('drop-starter-ground', 0.9)];
+    expect(saidOf(failing).decision.action).toBe('test-next');
+    expect(saidOf(failing).next[0]!.test).toBe('drop-negative-post');
+    expect(saidOf([...failing, noAccess('drop-negative-post')]).decision).toMatchObject({
+      action: 'repair',
+      part: 'connections',
+      fault: 'cable-starter-ground',
+    });
+  });
+
+  it('with contacts in it that belong to the starter is no repair of a cable yet', () => {
+    const { parts, next } = saidOf([...GOOD, drop('drop-starter-positive', 1.9)]);
+    expect(parts.connections.verdict).toBe('not-proven');
+    expect(parts.starter.verdict).toBe('not-proven');
+    expect(next.map(({ test }) => test)).toEqual(expect.arrayContaining(['drop-positive-post', 'drop-solenoid']));
+  });
+});
+
+describe('the waveform of the ripple', () => {
+  it('with a hump missing is outside its limit, however few volts it has', () => {
+    const waveform = (missing: number) => lastOf([read('ripple-waveform', 0.2, { humpsMissing: missing })]);
+    expect(waveform(0).grade).toBe('within');
+    expect(waveform(1)).toMatchObject({ grade: 'outside', limit: 'no hump of six missing; here 1' });
+    expect(lastOf([read('ripple-waveform', 0.2)]).grade).toBe('within');
+  });
+
+  it('may miss as many as the set allows', () => {
+    const lenient: CriteriaSet = {
+      ...BALANCED,
+      limits: BALANCED.limits.map((limit) =>
+        limit.rule.kind === 'missing-humps' ? { ...limit, rule: { ...limit.rule, most: 1 } } : limit,
+      ),
+    };
+    expect(lastOf([read('ripple-waveform', 0.2, { humpsMissing: 1 })], lenient).grade).toBe('within');
+    expect(lastOf([read('ripple-waveform', 0.2, { humpsMissing: 2 })], lenient).limit).toContain(
+      'at most 1 hump of six',
+    );
+  });
+});
+
+describe('the static diode check', () => {
+  const both = (forward: Reading['value'], reverse: Reading['value']) =>
+    saidOf([...GOOD, charging(13.9), read('diode-forward', forward), read('diode-reverse', reverse)], ['goes-flat']);
+  const gradesOf = (said: ReturnType<typeof both>) => said.readings.slice(-2).map(({ grade }) => grade);
+  const diode = (said: ReturnType<typeof both>) =>
+    said.faults.find(({ fault }) => fault === 'alternator-diode')!.probability;
+
+  it('conducts one way only', () => {
+    expect(gradesOf(both(0.5, 'OL'))).toEqual(['within', 'within']);
+    expect(gradesOf(both(0.5, 0.5))).toEqual(['within', 'outside']);
+    expect(gradesOf(both('OL', 'OL'))).toEqual(['outside', 'within']);
+  });
+
+  it('that conducts both ways is a short, and conducting forwards does not excuse it', () => {
+    expect(diode(both(0.5, 0.5))).toBeGreaterThan(0.7);
+    expect(diode(both(0.5, 0.5))).toBeCloseTo(diode(both(null, 0.5)), 2);
+    expect(diode(both(0.5, 'OL'))).toBeLessThan(0.1);
+    expect(both(0.5, 0.5).decision.action).not.toBe('none-found');
+  });
+});
+
+test('two volts lost overnight, disconnected, are a dead cell, whatever the battery rested at before', () => {
+  const stood = (volts: number) =>
+    saidOf([rest(12.65), read('hold-charge', volts, { hours: 12, startVolts: 12.65 })], ['goes-flat']);
+  expect(stood(10.6).decision).toMatchObject({ action: 'replace', part: 'battery', fault: 'battery-dead-cell' });
+  expect(stood(12.0).faults[0]!.fault).not.toBe('battery-dead-cell');
+  expect(stood(12.6).readings.at(-1)!.grade).toBe('within');
+});
+
+test('where nothing is charged the belt is looked at, and no ripple, load or drop is read', () => {
+  const { next } = saidOf([rest(12.62), charging(12.4)], ['charge-lamp']);
+  expect(next[0]!.test).toBe('belt');
+  for (const test of ['ripple-ac', 'ripple-waveform', 'charging-voltage', 'drop-charge-positive', 'drop-charge-ground'])
+    expect(next.map((step) => step.test)).not.toContain(test);
+  const charges = saidOf([rest(12.62), charging(14.1)], ['charge-lamp'], [saw('belt', 'good')]);
+  expect(charges.next.map((step) => step.test)).toContain('ripple-ac');
+});
+
+test('a part that failed what it was read for is not said to be unread', () => {
+  const dragged = [rest(12.62), crank(10.2), read('starter-draw', 330), read('cranking-speed', 90)];
+  const { starter } = saidOf([...dragged, ripple(0.04)], [], [saw('crank-by-hand', 'locked')]).parts;
+  expect(starter.verdict).toBe('not-proven');
+  expect(starter.because).not.toContain('not read');
+});
