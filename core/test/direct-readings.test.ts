@@ -101,6 +101,24 @@ test('where nothing is charged the belt is looked at, and no ripple, load or dro
   expect(charges.next.map((step) => step.test)).toContain('ripple-ac');
 });
 
+test('nothing is charged and the strap is seen to be damaged: it is mended, there is no drop to read', () => {
+  const dead = [
+    ...GOOD,
+    drop('drop-starter-positive', 0.15),
+    drop('drop-starter-ground', 0.04),
+    charging(12.3),
+    read('alternator-stud-voltage', 12.6),
+    read('excitation-voltage', 12.4),
+  ];
+  const looked = [saw('belt', 'good'), saw('ground-strap', 'damaged')];
+  expect(saidOf(dead, ['charge-lamp'], looked).decision).toMatchObject({ action: 'repair', part: 'connections' });
+  const sound = [saw('belt', 'good'), saw('ground-strap', 'sound')];
+  expect(saidOf([...dead, charging(11.8, 'on')], ['charge-lamp'], sound).decision).toMatchObject({
+    action: 'replace',
+    fault: 'alternator-dead',
+  });
+});
+
 test('a part that failed what it was read for is not said to be unread', () => {
   const dragged = [rest(12.62), crank(10.2), read('starter-draw', 330), read('cranking-speed', 90)];
   const { starter } = saidOf([...dragged, ripple(0.04)], [], [saw('crank-by-hand', 'locked')]).parts;

@@ -15,6 +15,9 @@ const PER_AH: Readonly<Record<Chemistry, readonly [number, number]>> = {
   agm: [5.8, 15.5],
   tppl: [5.8, 17],
 };
+/** The thick plates of a large battery give less for each ampere hour. */
+const LARGE_AH = 120;
+const LARGE_LEAST = 4.5;
 /** Usual SAE CCA per litre is 200 to 400 of petrol engines (small ones more), 250 to 500 of diesels; doubted beyond. */
 const PER_LITRE = { petrol: [110, 800], diesel: [140, 900] } as const;
 const SMALL_LITRES = 1.2;
@@ -27,7 +30,8 @@ export function labelDoubt({ battery, engine, nominalVolts }: Case['system']): S
   const figures = { value: rating.value, standard: rating.standard, cca };
   if (capacityAh !== undefined) {
     const perAh = cca / capacityAh;
-    const [least, most] = PER_AH[chemistry];
+    const [usual, most] = PER_AH[chemistry];
+    const least = capacityAh >= LARGE_AH ? Math.min(usual, LARGE_LEAST) : usual;
     if (perAh > most) return { code: 'label-too-strong', with: { ...figures, capacityAh, perAh } };
     if (perAh < least) return { code: 'label-too-weak', with: { ...figures, capacityAh, perAh } };
   }

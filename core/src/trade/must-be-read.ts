@@ -7,8 +7,8 @@ import type { Reading } from '../format/case-shape';
 import type { StepName, TestName } from '../format/names';
 import type { JudgedPart } from '../format/words';
 import { missingUnits } from '../judge/next/missing-units';
-import { isOutside } from '../judge/grade/limit-of';
-import { latest, latestUnder } from '../judge/situation';
+import { isJudged, isOutside } from '../judge/grade/limit-of';
+import { latest, latestUnder, readingsOf } from '../judge/situation';
 import type { Situation } from '../judge/situation';
 import { isStill } from '../judge/weigh/flow';
 import { HEALTH_TESTS } from './health-tests';
@@ -96,15 +96,20 @@ function askedBy(symptoms: readonly SymptomName[], hasNewParts: boolean): readon
   });
 }
 
-/** True where the thing is known: read and not void (of a pack on every battery), or seen. */
+function isJudgedUnder(test: TestName, loads: 'off' | 'on', situation: Situation): boolean {
+  const reading = latestUnder(situation, test, loads);
+  return reading !== undefined && isJudged(situation, reading);
+}
+
+/** True where the thing is known: read, not void and not only noted (of a pack on every battery), or seen. */
 export const isRead = ({ anyOf, loads }: MustBeRead, situation: Situation): boolean =>
   anyOf.some((step) => {
     if (situation.observed.has(step as never)) return true;
     const test = step as TestName;
     return loads === undefined
-      ? situation.byTest.get(test)?.some(({ value }) => value !== null) === true &&
+      ? readingsOf(situation, test).some((reading) => reading.value !== null && isJudged(situation, reading)) &&
           missingUnits(test, situation).length === 0
-      : latestUnder(situation, test, loads) !== undefined;
+      : isJudgedUnder(test, loads, situation);
   });
 
 /** What must be known of a part before it may be kept: any one of these tests tells it. */

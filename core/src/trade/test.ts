@@ -62,6 +62,8 @@ export interface Test {
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */
   readonly noted?: (reading: Reading, sight: Sight) => Said | null;
+  /** By the code of such a note: it is worth taking again, under the conditions that the note asks for. */
+  readonly retaken?: readonly string[];
   /** What else to say of a reading within its limit. */
   readonly remark?: (reading: Reading, sight: Sight) => Said | null;
   /** Faults it lies straight across: a valid reading outside its limit is proof of one of them by itself. */

@@ -3,7 +3,7 @@ import { threshold } from '../../criteria/evidence';
 import type { FaultName } from '../../format/names';
 import type { Part } from '../../format/words';
 import { FAULTS, stepOf } from '../../trade/tables';
-import { isOpen } from '../next/next-step';
+import { isOpen } from '../next/is-open';
 import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';

@@ -3,7 +3,7 @@ import { threshold } from '../../criteria/evidence';
 import type { Reading } from '../../format/case-shape';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
-import { isOutside, limitOf } from '../grade/limit-of';
+import { isJudged, isOutside, limitOf } from '../grade/limit-of';
 import { isPathTest } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
 import { NEEDED_TO_KEEP } from '../../trade/must-be-read';
@@ -140,8 +140,9 @@ function readFor(part: JudgedPart, situation: Situation): ReadForPart {
   return { read, unread, failed, isTouched };
 }
 
+/** The newest that a limit speaks of: what is only noted keeps nothing. */
 const newestOf = (test: TestName, situation: Situation): Reading | undefined =>
-  readingsOf(situation, test).findLast(({ value }) => value !== null);
+  readingsOf(situation, test).findLast((reading) => reading.value !== null && isJudged(situation, reading));
 
 function call(part: JudgedPart, worst: Ranked, failing: readonly Failure[]): Verdicted {
   const evidence = strongest(worst);

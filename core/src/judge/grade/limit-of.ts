@@ -1,3 +1,4 @@
+import { limitsOf } from '../../criteria/criteria-set';
 import type { Reading } from '../../format/case-shape';
 import type { Situation } from '../situation';
 import type { ResolvedLimit } from './assessment';
@@ -8,6 +9,13 @@ export const limitOf = (situation: Situation, reading: Reading): ResolvedLimit |
 
 /** From where on a reading under an upper limit is no longer plainly good: where the borderline zone begins. */
 export const caresFrom = ({ max, borderline }: ResolvedLimit): number => max - borderline;
+
+/**
+ * A limit spoke of it; where the set has none for its test, reading it is all there is. A reading that is only noted
+ * passes nothing.
+ */
+export const isJudged = (situation: Situation, reading: Reading): boolean =>
+  limitOf(situation, reading) !== null || limitsOf(situation.criteria, reading.test).length === 0;
 
 /** True for a valid reading outside its limit. */
 export const isOutside = (situation: Situation, reading: Reading): boolean =>

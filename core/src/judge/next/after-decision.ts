@@ -23,7 +23,7 @@ export function nextFor(
     case 'charge-first':
       return [chargeStep(situation, flatBatteries(situation)[0])];
     case 'test-next':
-      if (before) return [...repeats(situation, before), ...proposed()];
+      if (before) return withoutTwins([...repeats(situation, before), ...proposed()]);
       return proposed().length > 0
         ? [...instrumentChecks(proposed(), situation, assessments), ...proposed()]
         : readAgain(situation, failing);
@@ -56,6 +56,15 @@ const readAgain = (situation: Situation, failing: readonly Failure[]): readonly 
       ...stepAs(reading.test, { code: 'read-again', with: { reading } }, situation),
       ...(reading.battery !== undefined && { battery: reading.battery }),
     }));
+
+/** What is repeated anyway is not asked for a second time. */
+const withoutTwins = (steps: readonly Step[]): readonly Step[] =>
+  steps.filter(
+    (step, place) =>
+      !steps
+        .slice(0, place)
+        .some(({ test, conditions }) => test === step.test && conditions.loads === step.conditions.loads),
+  );
 
 /** After a repair the same tests come first: what was measured before is measured again. */
 const repeats = (situation: Situation, before: Situation): readonly Step[] =>

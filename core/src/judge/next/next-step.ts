@@ -8,20 +8,10 @@ import type { Step as StepRow } from '../../trade/step';
 import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
 import type { ProofState } from '../prove/prove';
-import {
-  batteryUnits,
-  didNotCrank,
-  didNotRun,
-  isCharged,
-  isTried,
-  loadsOf,
-  notPossible,
-  observed,
-  readingsOf,
-} from '../situation';
+import { batteryUnits, isTried, readingsOf } from '../situation';
 import type { Situation } from '../situation';
 import { disagreeing } from '../derive/health';
-import { isCrankingPath, isFlowless, isStill, needsControlFirst } from '../weigh/flow';
+import { canRead, isOpen } from './is-open';
 import { missingUnits } from './missing-units';
 
 /** A step to take. */
@@ -49,9 +39,6 @@ const LEAST_WORTH = 0.02;
 /** Minutes of a charge with what belongs to it, and of a look at the label. */
 const CHARGE_MINUTES = 5;
 const LABEL_MINUTES = 1;
-/** A reading may be taken once more where it came out void: then another test must settle it. */
-const MOST_TRIES = 2;
-
 export interface NextInput {
   readonly evidence: Evidence;
   /** The fault that leads, and what its proof still lacks. */
@@ -135,39 +122,6 @@ function contradicting({ case: { readings }, graded, pass }: Situation): Readonl
       isPathTest(reading.test) && isTried(reading, pass) && reading.value !== null && !graded.has(reading.id),
   );
   return new Set(tried.map(({ test }) => test));
-}
-
-/** How often a test was tried in this pass, void readings too; those voided by hand were taken back. */
-function triesOf(test: TestName, { case: { readings }, pass }: Situation): number {
-  let tries = 0;
-  for (const reading of readings) if (reading.test === test && isTried(reading, pass)) tries++;
-  return tries;
-}
-
-/** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */
-function isDone(test: TestName, situation: Situation): boolean {
-  const judged = readingsOf(situation, test);
-  const kinds = TESTS[test].places.length;
-  if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, situation) >= kinds * MOST_TRIES;
-  if (judged.length > 0) return missingUnits(test, situation).length === 0;
-  // where nothing flows a drop finds what is open, and reads the same however often it is read
-  const most = isCrankingPath(test) && isStill(situation) ? 1 : MOST_TRIES;
-  return triesOf(test, situation) >= most;
-}
-
-const canRead = (test: TestName, situation: Situation): boolean =>
-  !notPossible(situation, test) && triesOf(test, situation) < MOST_TRIES * Math.max(1, situation.units.length + 1);
-
-/** Not done, possible, and not void or unsafe in the present state. */
-export function isOpen(name: StepName, row: StepRow, situation: Situation): boolean {
-  if (isTestName(name) ? isDone(name, situation) || notPossible(situation, name) : observed(situation, name as never))
-    return false;
-  if (needsControlFirst(name, situation)) return false;
-  if (row.needsCharge && !isCharged(situation)) return false;
-  const stands = isFlowless(situation);
-  if (row.needsTurning && (stands || didNotCrank(situation))) return false;
-  if (row.needsEngine && (stands || didNotRun(situation))) return false;
-  return row.when?.(situation) ?? true;
 }
 
 /** A step with its conditions filled in, and the battery of a pack it is for. */

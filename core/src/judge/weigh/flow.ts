@@ -2,7 +2,7 @@
 import type { StepName } from '../../format/names';
 import { isPathTest, pathOf } from '../../trade/paths';
 import { FAULTS, isTestName } from '../../trade/tables';
-import { didNotCrank, latest, readingsOf } from '../situation';
+import { didNotCrank, latest, observed, readingsOf } from '../situation';
 import type { Sight } from '../situation';
 
 /** Amps under which nothing flows in the motor: a solenoid's own winding at most. */
@@ -21,6 +21,12 @@ export const isFlowUnknown = (sight: Sight): boolean => didNotCrank(sight) && dr
 
 /** With the key at start nothing flows, as far as is known. */
 export const isStill = (sight: Sight): boolean => isFlowless(sight) || isFlowUnknown(sight);
+
+/** Nobody can turn it by hand, and neither the belt nor the plugs held it. */
+export const isHeldFast = (sight: Sight): boolean =>
+  observed(sight, 'crank-by-hand') === 'locked' &&
+  observed(sight, 'belt-removed-crank') !== 'freed' &&
+  observed(sight, 'plugs-removed-crank') !== 'freed';
 
 export const isCrankingPath = (name: StepName): boolean =>
   isTestName(name) && isPathTest(name) && pathOf(name).loadedBy === 'cranking';

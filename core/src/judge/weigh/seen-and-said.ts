@@ -63,8 +63,9 @@ function gather(symptom: SymptomName): readonly Finding[] {
   ];
 }
 
-export const symptomFindings = ({ case: { complaint } }: Situation): readonly Finding[] =>
-  [...new Set(complaint?.symptoms)].flatMap(suggests);
+/** What the customer said was said before any repair: of the vehicle as it is after one it says nothing. */
+export const symptomFindings = ({ pass, case: { complaint } }: Situation): readonly Finding[] =>
+  pass === 'after' ? [] : [...new Set(complaint?.symptoms)].flatMap(suggests);
 
 const YEAR_MS = 365.25 * 24 * 3600 * 1000;
 /** An age beyond this is a slip of the label, years. */

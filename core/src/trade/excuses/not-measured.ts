@@ -1,7 +1,10 @@
 /** Nothing is blamed before it was measured. */
 import { observed } from '../../judge/situation';
+import { alternatorGives } from '../alternator-gives';
 import { has, fails, measuredAcross } from './excuse';
 import type { ExcuseRow } from './excuse';
+
+const ALTERNATOR_GROUND = measuredAcross('drop-charge-ground');
 
 export const NOT_MEASURED = {
   'positive-post-not-measured': measuredAcross('drop-positive-post'),
@@ -9,7 +12,13 @@ export const NOT_MEASURED = {
   'positive-cable-not-measured': measuredAcross('drop-starter-positive'),
   'starting-ground-not-measured': measuredAcross('drop-starter-ground', 'drop-engine-ground'),
   'contacts-not-measured': measuredAcross('drop-solenoid'),
-  'alternator-ground-not-measured': measuredAcross('drop-charge-ground'),
+  'alternator-ground-not-measured': {
+    ...ALTERNATOR_GROUND,
+    // without output there is no drop to read; a strap that is seen to be damaged is mended first
+    excluded: (evidence) =>
+      ALTERNATOR_GROUND.excluded(evidence) ||
+      (observed(evidence.situation, 'ground-strap') === 'damaged' && !alternatorGives(evidence.situation)),
+  },
   'body-ground-not-measured': measuredAcross('drop-body-ground'),
   'charging-path-not-measured': {
     says: 'the path has not been measured',

@@ -50,6 +50,7 @@ export const alternatorCurrent: Test = {
     cautions: ['running', 'stud'],
   },
   asked: ({ scale }) => ({ rpm: FULL_RPM, loads: 'on', systemVolts: Number((LOADED_VOLTS * scale).toFixed(1)) }),
+  retaken: ['only-demand'],
   noted: (reading, sight) =>
     typeof reading.value === 'number' && sight.case.system.alternator?.ratedAmps !== undefined
       ? say('only-demand', { value: reading.value })
