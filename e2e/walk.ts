@@ -37,6 +37,7 @@ const SOUND: Answers = {
   Ripple: '40m',
   'Ripple waveform': '60m',
   'Alternator current': '98',
+  'Field duty': '55',
   'Battery current, net': '2.5',
   'Alternator stud voltage, engine off': '12.6',
   'Excitation voltage, key on': '12.3',

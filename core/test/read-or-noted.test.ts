@@ -34,6 +34,16 @@ describe('a reading that no limit speaks of', () => {
     expect(asked(saidOf([rest(12.62), charging(14.1), limit], lamp))).not.toContain('alternator-current');
   });
 
+  it('of an alternator whose rating nobody knows is no proof either: its field duty is the other way', () => {
+    const system: Case['system'] = { ...SOUND_SYSTEM, alternator: { regulation: 'fixed' } };
+    const given = read('alternator-current', 98, { rpm: 2000, loads: 'on', systemVolts: 12.6 });
+    const lamp = { system, symptoms: ['charge-lamp'], observations: [...SOUND_LOOKS, saw('charge-lamp', 'works')] };
+    const said = saidOf([...soundReadings(), given], lamp);
+    expect(said.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'needs-output-rating' });
+    expect(asked(said)).toContain('field-duty');
+    expect(saidOf([...soundReadings(), given, read('field-duty', 55)], lamp).decision.action).toBe('none-found');
+  });
+
   it('keeps no commanded alternator whose target nobody knows', () => {
     const system: Case['system'] = { ...SOUND_SYSTEM, alternator: { ratedAmps: 150, regulation: 'commanded' } };
     const told = (commandedVolts?: number) =>

@@ -19,6 +19,8 @@ const FULL_RPM = 2000;
 const LOADED_VOLTS = 12.6;
 
 const phrases = {
+  'needs-output-rating': (w: { value: number }, voice: Voice) =>
+    `${voice.amps(w.value)}: the alternator’s rating is needed to judge it; or read its field duty.`,
   'only-demand': (w: { value: number }, voice: Voice) =>
     `${voice.amps(w.value)} is what the vehicle asked for, not what the alternator can give: load it until the system is at 13.0 V or less.`,
   'amps-at-limit': (w: { value: number; rated: number }, voice: Voice) =>
@@ -52,9 +54,11 @@ export const alternatorCurrent: Test = {
   asked: ({ scale }) => ({ rpm: FULL_RPM, loads: 'on', systemVolts: Number((LOADED_VOLTS * scale).toFixed(1)) }),
   retaken: ['only-demand'],
   noted: (reading, sight) =>
-    typeof reading.value === 'number' && sight.case.system.alternator?.ratedAmps !== undefined
-      ? say('only-demand', { value: reading.value })
-      : null,
+    typeof reading.value !== 'number'
+      ? null
+      : say(sight.case.system.alternator?.ratedAmps === undefined ? 'needs-output-rating' : 'only-demand', {
+          value: reading.value,
+        }),
   phrases,
   findings: ({ situation }) => {
     const reading = latest(situation, 'alternator-current');
