@@ -70,7 +70,7 @@ export function judgeSurvey(surveyed: Survey): Judgement {
   const leading = leadingFault(ranked, evidence);
   const proposed = once(() => nextSteps({ evidence, leading, uncovered }));
   const decided = decide({ evidence, ranked, uncovered, impossible, failing, proposed });
-  const next = nextFor(decided, proposed, surveyed, failing);
+  const next = nextFor({ decided, proposed, surveyed, evidence, failing, uncovered });
   const suspects = suspectsByPart(ranked, situation);
   const calledFault = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;
   const parts = {} as Record<JudgedPart, PartVerdict>;

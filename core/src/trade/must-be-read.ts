@@ -136,6 +136,14 @@ function isLoaded({ test, value }: Reading, situation: Situation): boolean {
   return situation.resting === null || situation.resting - value >= LEAST_SAG_VOLTS * situation.scale;
 }
 
+/** What tells of a part alone: outside its limit, no other test that it passed outweighs it. */
+export const TELLS_OF: Readonly<Record<JudgedPart, readonly TestName[]>> = {
+  battery: [...HEALTH_TESTS, 'specific-gravity', 'hold-charge'],
+  starter: ['starter-draw', 'cranking-speed'],
+  alternator: ['ripple-ac', 'ripple-waveform', 'diode-forward', 'diode-reverse'],
+  connections: [],
+};
+
 /** One of each list must be read of a part before it may be kept. */
 export const NEEDED_TO_KEEP: Readonly<Record<JudgedPart, readonly NeededToKeep[]>> = {
   battery: [

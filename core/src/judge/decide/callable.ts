@@ -29,11 +29,13 @@ export function callable({ evidence, ranked, uncovered, failing, proposed }: Dec
     find(threshold('across'), (fault) => isAcross(fault) && !hasOpenRival(fault, evidence, failing)) ??
     callablePart(evidence, ranked) ??
     callablePath(evidence, ranked, failing);
-  if (sure || uncovered.length > 0 || proposed().length > 0) return sure;
+  if (sure) return sure;
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
     failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
-  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross) ?? find(0, isTwice);
+  const twice = find(0, isTwice);
+  if (twice || uncovered.length > 0 || proposed().length > 0) return twice;
+  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross);
 }
 
 /** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */

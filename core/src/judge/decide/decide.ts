@@ -9,10 +9,10 @@ import { proofOf } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import { didNotCrank, isCharged } from '../situation';
 import type { Situation } from '../situation';
-import type { Step } from '../next/next-step';
 import { flatBatteries, packOf } from './batteries';
 import { callable } from './callable';
-import type { Failure } from './failures';
+import { unexplained } from './unexplained';
+import type { Standing } from './unexplained';
 import { isCallable, isReplaced, partOf } from './part-of';
 import { whyStop } from './stop';
 
@@ -25,16 +25,10 @@ export interface Decided {
   readonly batteries?: readonly number[];
 }
 
-export interface DecisionInput {
-  readonly evidence: Evidence;
+export interface DecisionInput extends Standing {
   readonly ranked: readonly Ranked[];
-  /** What must be read before nothing may be found, and is not. */
-  readonly uncovered: readonly StepName[];
   /** What must be read and could not be: said to be missing, never taken as passed. */
   readonly impossible: readonly StepName[];
-  readonly failing: readonly Failure[];
-  /** The steps that are open now, worked out only where they matter. */
-  readonly proposed: () => readonly Step[];
 }
 
 /** The strongest finding that speaks for a fault. */
@@ -57,8 +51,12 @@ export function decide(input: DecisionInput): Decided {
   const suspect = ranked.find(({ fault }) => isCallable(fault));
   const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
   const nothingLeft = proposed().length === 0;
-  // what lies straight across a fault always stands in the way; another reading only while much is in doubt
-  const standing = failing.filter(({ faults }) => faults.length > 0 || probability.none < threshold('soundBeside'));
+  // what lies straight across a fault always stands in the way; another reading that is far outside until it is read
+  // once more, and any while much is in doubt
+  const standing = failing.filter(
+    ({ faults, isFar, isRepeated }) =>
+      faults.length > 0 || (isFar && !isRepeated) || probability.none < threshold('soundBeside'),
+  );
   if (
     uncovered.length === 0 &&
     !didNotCrank(situation) && // something holds it or nothing tells it to: that is no sound vehicle
@@ -112,15 +110,17 @@ function chargeFirst(situation: Situation): Decided {
   };
 }
 
-function testNext(suspect: Ranked | undefined, { evidence, failing, proposed }: DecisionInput): Decided {
+function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
+  const { evidence, proposed } = input;
+  const [again] = unexplained(suspect?.fault ?? null, input);
   const excuse = suspect && proofOf(suspect.fault, evidence).excuses[0];
   const first = proposed()[0];
   const because: Said = suspect
     ? { code: 'leads', with: { fault: suspect.fault, probability: suspect.probability, ...(excuse && { excuse }) } }
-    : first
-      ? first.because
-      : failing[0]
-        ? { code: 'outside-unexplained', with: { reading: failing[0].reading } }
+    : again
+      ? { code: 'outside-unexplained', with: { reading: again } }
+      : first
+        ? first.because
         : { code: 'nothing-possible', with: {} };
   return { action: 'test-next', part: null, fault: suspect?.fault ?? null, because };
 }

@@ -1,7 +1,8 @@
 import type { FaultName } from '../../format/names';
 import { PIECES, isPathTest } from '../../trade/paths';
 import { TESTS } from '../../trade/tables';
-import { isOutside } from '../grade/limit-of';
+import { isFarOutside, isOutside } from '../grade/limit-of';
+import { loadsOf } from '../situation';
 import type { Situation } from '../situation';
 import type { Reading } from '../../format/case-shape';
 
@@ -9,32 +10,38 @@ import type { Reading } from '../../format/case-shape';
 export interface Failure {
   readonly reading: Reading;
   readonly faults: readonly FaultName[];
+  /** Further outside than a sound vehicle's spread reaches. */
+  readonly isFar: boolean;
   /** It was read before and failed then too: it is no slip. */
   readonly isRepeated: boolean;
 }
 
-/** The newest reading of every test, of each battery by itself, that fails. */
+/** The newest reading of every test, of each battery and under each load by itself, that fails. */
 export function failuresOf(situation: Situation): readonly Failure[] {
   const failures: Failure[] = [];
   for (const readings of situation.byTest.values()) {
     for (const reading of newestOfEach(readings)) {
       if (!isOutside(situation, reading)) continue;
       const isRepeated = readings.some(
-        (other) => other.id !== reading.id && other.battery === reading.battery && isOutside(situation, other),
+        (other) => other.id !== reading.id && isSameCase(other, reading) && isOutside(situation, other),
       );
-      failures.push({ reading, faults: faultsOf(reading, situation), isRepeated });
+      const isFar = isFarOutside(situation, reading);
+      failures.push({ reading, faults: faultsOf(reading, situation), isFar, isRepeated });
     }
   }
   return failures;
 }
 
-/** The newest of each battery; mostly there is one reading. */
-function newestOfEach(readings: readonly Reading[]): Iterable<Reading> {
-  if (readings.length === 1) return readings[0]!.value === null ? [] : readings;
-  const newest = new Map<number | undefined, Reading>();
-  for (const reading of readings) if (reading.value !== null) newest.set(reading.battery, reading);
-  return newest.values();
-}
+/** Of one test: the same battery under the same loads. */
+const isSameCase = (a: Reading, b: Reading): boolean => a.battery === b.battery && loadsOf(a) === loadsOf(b);
+
+/** The newest of each battery under each load; mostly there is one reading. */
+const newestOfEach = (readings: readonly Reading[]): readonly Reading[] =>
+  readings.filter(
+    (reading, place) =>
+      reading.value !== null &&
+      !readings.slice(place + 1).some((later) => later.value !== null && isSameCase(later, reading)),
+  );
 
 function faultsOf({ test, id }: Reading, situation: Situation): readonly FaultName[] {
   if (!isPathTest(test)) return TESTS[test].direct ?? [];

@@ -6,7 +6,7 @@ import type { JudgedPart, Part, Verdict } from '../../format/words';
 import { isJudged, isOutside, limitOf } from '../grade/limit-of';
 import { isPathTest } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
-import { NEEDED_TO_KEEP } from '../../trade/must-be-read';
+import { NEEDED_TO_KEEP, TELLS_OF } from '../../trade/must-be-read';
 import type { Said } from '../../words/phrases';
 import type { Evidence } from '../prove/evidence';
 import { proofOf } from '../prove/prove';
@@ -61,7 +61,7 @@ export function partVerdict(part: JudgedPart, { evidence, decided, suspects, fai
     return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
   const lost = part === 'connections' ? losing(failing, situation) : undefined;
   if (lost) return repairPath(lost, situation);
-  const { read, unread, failed, isTouched } = readFor(part, situation);
+  const { read, unread, isTouched } = readFor(part, situation);
   if (worst && worst.probability >= threshold('kept')) {
     const missing = [...new Set([...proofOf(worst.fault, evidence).missing, ...unread])];
     return { verdict: 'not-proven', because: { code: 'suspected', with: { fault: worst.fault, missing } }, missing };
@@ -77,6 +77,7 @@ export function partVerdict(part: JudgedPart, { evidence, decided, suspects, fai
     return { verdict: 'not-tested', because: { code: 'not-tested', with: { missing: unread } }, missing: unread };
   if (unread.length > 0)
     return { verdict: 'not-proven', because: { code: 'not-read-yet', with: { missing: unread } }, missing: unread };
+  const failed = failing.find(({ reading }) => TELLS_OF[part].includes(reading.test))?.reading;
   if (failed)
     return {
       verdict: 'not-proven',
@@ -116,8 +117,6 @@ interface ReadForPart {
   readonly read: readonly Reading[];
   /** Of each list without one the first test that nobody has read. */
   readonly unread: readonly StepName[];
-  /** A reading outside its limit where every test of its list is read. */
-  readonly failed: Reading | null;
   /** Whether anything that speaks of the part is read. */
   readonly isTouched: boolean;
 }
@@ -125,19 +124,17 @@ interface ReadForPart {
 function readFor(part: JudgedPart, situation: Situation): ReadForPart {
   const read: Reading[] = [];
   const unread: StepName[] = [];
-  let failed: Reading | null = null;
   let isTouched = false;
   for (const needed of NEEDED_TO_KEEP[part]) {
     const valid = needed.anyOf.map((test) => newestOf(test, situation));
     isTouched ||= valid.some((reading) => reading !== undefined);
     const reading = valid.find((one) => one && (needed.passed?.(one, situation) ?? true));
-    const outside = valid.find((one) => one && isOutside(situation, one));
     const open = needed.anyOf.find((_test, place) => valid[place] === undefined);
     if (reading) read.push(reading);
-    else if (open === undefined && outside) failed ??= outside;
-    else unread.push(open ?? needed.anyOf[0]!);
+    else if (open !== undefined) unread.push(open);
+    else if (!valid.some((one) => one && isOutside(situation, one))) unread.push(needed.anyOf[0]!);
   }
-  return { read, unread, failed, isTouched };
+  return { read, unread, isTouched };
 }
 
 /** The newest that a limit speaks of: what is only noted keeps nothing. */

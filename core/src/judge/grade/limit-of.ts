@@ -20,3 +20,9 @@ export const isJudged = (situation: Situation, reading: Reading): boolean =>
 /** True for a valid reading outside its limit. */
 export const isOutside = (situation: Situation, reading: Reading): boolean =>
   situation.graded.get(reading.id)?.grade === 'outside';
+
+/** Outside its limit by more than the width of the borderline zone: no sound vehicle's spread reaches there. */
+export function isFarOutside(situation: Situation, reading: Reading): boolean {
+  const limit = limitOf(situation, reading);
+  return limit !== null && Math.max(limit.min - limit.value, limit.value - limit.max) > limit.borderline;
+}

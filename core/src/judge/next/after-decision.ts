@@ -1,10 +1,12 @@
 /** What is asked for once the decision stands. */
+import type { Reading } from '../../format/case-shape';
 import type { ObservationName } from '../../format/names';
 import { TESTS, isTestName } from '../../trade/tables';
 import type { Assessment } from '../grade/assessment';
 import type { Decided } from '../decide/decide';
 import { flatBatteries } from '../decide/batteries';
-import type { Failure } from '../decide/failures';
+import { unexplained } from '../decide/unexplained';
+import type { Standing } from '../decide/unexplained';
 import { openRepeats, testsToRepeat } from '../repeat-tests';
 import { isTried, observed } from '../situation';
 import type { Situation } from '../situation';
@@ -12,21 +14,24 @@ import type { Survey } from '../survey';
 import { chargeStep, stepAs } from './next-step';
 import type { Step } from './next-step';
 
+export interface NextAfter extends Standing {
+  readonly decided: Decided;
+  readonly surveyed: Survey;
+}
+
 /** A settled case asks for nothing more; charge-first asks for the charge. */
-export function nextFor(
-  { action }: Decided,
-  proposed: () => readonly Step[],
-  { situation, before, assessments }: Survey,
-  failing: readonly Failure[],
-): readonly Step[] {
-  switch (action) {
+export function nextFor(given: NextAfter): readonly Step[] {
+  const { decided, proposed, surveyed } = given;
+  const { situation, before, assessments } = surveyed;
+  switch (decided.action) {
     case 'charge-first':
       return [chargeStep(situation, flatBatteries(situation)[0])];
     case 'test-next':
-      if (before) return withoutTwins([...repeats(situation, before), ...proposed()]);
-      return proposed().length > 0
-        ? [...instrumentChecks(proposed(), situation, assessments), ...proposed()]
-        : readAgain(situation, failing);
+      return withoutTwins([
+        ...(before ? repeats(situation, before) : instrumentChecks(proposed(), situation, assessments)),
+        ...unexplained(decided.fault, given).map((reading) => readAgain(reading, situation)),
+        ...proposed(),
+      ]);
     default:
       return [];
   }
@@ -48,14 +53,15 @@ function instrumentChecks(
   return [...checks].map((check) => stepAs(check, { code: 'instrument-first', with: { check } }, situation));
 }
 
-/** Nothing else is left to ask: what lies outside its limit unexplained is read once more. */
-const readAgain = (situation: Situation, failing: readonly Failure[]): readonly Step[] =>
-  failing
-    .filter(({ isRepeated }) => !isRepeated)
-    .map(({ reading }) => ({
-      ...stepAs(reading.test, { code: 'read-again', with: { reading } }, situation),
-      ...(reading.battery !== undefined && { battery: reading.battery }),
-    }));
+function readAgain(reading: Reading, situation: Situation): Step {
+  const again = stepAs(reading.test, { code: 'read-again', with: { reading } }, situation);
+  const { loads } = reading.conditions ?? {};
+  return {
+    ...again,
+    ...(loads && { conditions: { ...again.conditions, loads } }),
+    ...(reading.battery !== undefined && { battery: reading.battery }),
+  };
+}
 
 /** What is repeated anyway is not asked for a second time. */
 const withoutTwins = (steps: readonly Step[]): readonly Step[] =>

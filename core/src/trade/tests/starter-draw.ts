@@ -32,12 +32,16 @@ const MANY_TIMES_USUAL = 4;
 /** Sag of the half-CCA load test that its limit allows (12 V), V. */
 const HALF_CCA_SAG_VOLTS = 3;
 const TELLING_SAG_VOLTS = 0.8;
+/** Under this no scale makes a starter's current of it, A. */
+const LOST_CLAMP_AMPS = 5;
 
 const phrases = {
   'clamp-offset': (w: { offset: number }, voice: Voice) =>
     `The clamp stood ${voice.amps(w.offset)} off zero: zero it in place and read again.`,
   'clamp-scale-tenth': (w: { value: number; lost: number; meant: number }, voice: Voice) =>
     `${voice.amps(w.value)} cannot pull the battery down by ${voice.volts(w.lost)}: check the clamp’s scale, ten times is ${voice.amps(w.meant)}.`,
+  'clamp-misses-current': (w: { value: number; lost: number }, voice: Voice) =>
+    `${voice.amps(w.value)} cannot pull the battery down by ${voice.volts(w.lost)}: is the clamp closed around all conductors of that post?`,
   'clamp-scale-times-ten': (w: { value: number; lost: number; meant: number }, voice: Voice) =>
     `${voice.amps(w.value)} would pull the battery down much further than ${voice.volts(w.lost)}: check the clamp’s scale, a tenth is ${voice.amps(w.meant)}.`,
   'no-current': (w: { value: number }, voice: Voice) => `no current flows (${voice.amps(w.value)})`,
@@ -54,8 +58,11 @@ const say = sayer(phrases);
 function wrongScale({ value }: NumericReading, sight: Sight): Said | null {
   const cranking = latest(sight, 'cranking-voltage');
   const { resting, packCca, draw, scale } = sight;
-  if (!cranking || resting === null || value <= 1) return null;
+  if (!cranking || resting === null) return null;
   const lost = resting - cranking.value;
+  // next to nothing pulls no battery down
+  if (value < LOST_CLAMP_AMPS)
+    return lost > TELLING_SAG_VOLTS * scale ? say('clamp-misses-current', { value, lost }) : null;
   /** Resistance over the limit that these amps and volts give together; a sound battery's is about 0.8. */
   const overLimit = (amps: number): number | null =>
     packCca === null ? null : lost / (HALF_CCA_SAG_VOLTS * scale * sagShare(amps / packCca));

@@ -1,0 +1,34 @@
+import { threshold } from '../../criteria/evidence';
+import type { Reading } from '../../format/case-shape';
+import type { FaultName, StepName } from '../../format/names';
+import type { Step } from '../next/next-step';
+import type { Evidence } from '../prove/evidence';
+import type { Failure } from './failures';
+
+export interface Standing {
+  readonly evidence: Evidence;
+  readonly failing: readonly Failure[];
+  /** What must be read before nothing may be found, and is not. */
+  readonly uncovered: readonly StepName[];
+  /** The steps that are open now. */
+  readonly proposed: () => readonly Step[];
+}
+
+/**
+ * What lies outside its limit, was read once, and is explained by nothing: straight across faults that nothing else
+ * speaks for; or by itself, once everything that the complaint asks for is read and no fault leads. It is a slip or it is
+ * true: another reading tells.
+ *
+ * @param leading The fault that leads, or null.
+ */
+export function unexplained(
+  leading: FaultName | null,
+  { evidence: { situation, probability }, failing, uncovered, proposed }: Standing,
+): readonly Reading[] {
+  if (situation.resting === null && proposed().length > 0) return []; // everything leans on it
+  const isExplained = (fault: FaultName): boolean => probability[fault] >= threshold('excused');
+  const isSettling = (uncovered.length === 0 && leading === null) || proposed().length === 0;
+  return failing
+    .filter(({ faults, isRepeated }) => !isRepeated && (isSettling || (faults.length > 0 && !faults.some(isExplained))))
+    .map(({ reading }) => reading);
+}
