@@ -66,3 +66,16 @@ test('no amps, and the battery is pulled down: the clamp is not around the cable
   const silent = saidOf([rest(12.65), crank(12.6), read('starter-draw', 0)]);
   expect(silent.readings.at(-1)!.grade).toBe('outside');
 });
+
+describe('a second kind of test', () => {
+  const slow = (...more: readonly Reading[]) =>
+    judge(caseOf([...soundReadings(), crank(11.4), ...more], { symptoms: ['slow-crank'], observations: SOUND_LOOKS }));
+
+  it('condemns a battery only where it agrees: one that cranks well and fails its tester is tested a third way', () => {
+    const said = slow(read('conductance', 250));
+    expect(said.decision.action).toBe('test-next');
+    expect(said.next.map(({ test }) => test)).toContain('load-test');
+    const loaded = read('load-test', 8.4, { amps: 280, seconds: 15 });
+    expect(slow(read('conductance', 250), loaded).decision).toMatchObject({ action: 'replace', part: 'battery' });
+  });
+});

@@ -140,6 +140,8 @@ export const THRESHOLDS = {
   sound: [0.5, LINES],
   /** … and beside a reading that lies outside its limit but straight across no fault, only where this much is sound. */
   soundBeside: [0.72, LINES],
+  /** A way to a battery's health agrees that it is worn under this; a sound one shows about 1, its limits lie at 0.7 and 0.8. */
+  agreesUnder: [0.88, LINES],
   /** A proven fault that a reading lies straight across is called from here on: such a reading is never outvoted. */
   across: [0.65, LINES],
   /** With every useful test done, a proven fault above this is called all the same. */

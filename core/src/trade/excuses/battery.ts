@@ -29,7 +29,8 @@ export const BATTERY_EXCUSES = {
       if (fails(situation, 'specific-gravity') || fails(situation, 'hold-charge')) return true;
       // of a pack the weak battery by itself: what its neighbour read confirms nothing of it
       const worst = weakest({ situation, figures });
-      if (new Set(worst?.fused.ways.map(({ way }) => way)).size >= 2) return true;
+      const agreeing = worst?.fused.ways.filter(({ health }) => health < threshold('agreesUnder')) ?? [];
+      if (new Set(agreeing.map(({ way }) => way)).size >= 2) return true;
       const load = readingsOf(situation, 'load-test').filter(({ battery }) => battery === worst?.battery);
       if (load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2) return true;
       return HEALTH_TESTS.every(
