@@ -127,6 +127,6 @@ export { derivedWords } from './words/en/derived';
 export { describeLeads } from './words/en/leads';
 export { allowedWords, describeMisfits, misfitWords } from './words/en/misfits';
 export { WAYS, capital, nameOf, stepName } from './words/en/names';
-export { methodWords, readingWords } from './words/en/readings';
+export { methodWords, notPossibleWords, readingWords } from './words/en/readings';
 export { ENGLISH, englishVoice, phraseTables, retell } from './words/en/voice';
 export type { Said, Voice } from './words/phrases';

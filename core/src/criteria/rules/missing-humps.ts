@@ -8,8 +8,11 @@ export interface MissingHumps {
 }
 
 const phrases = {
-  'missing-humps': ({ most, missing }: { most: number; missing: number }, voice: Voice) =>
-    `${most === 0 ? 'no hump of six' : `at most ${voice.plain(most, 0)} ${most === 1 ? 'hump' : 'humps'} of six`} missing; here ${voice.plain(missing, 0)}`,
+  'missing-humps': ({ most, found }: { most: number; found?: number }, voice: Voice) => {
+    const allowed =
+      most === 0 ? 'no hump of six' : `at most ${voice.plain(most, 0)} ${most === 1 ? 'hump' : 'humps'} of six`;
+    return `${allowed} missing${found === undefined ? '' : `; here ${voice.plain(found, 0)}`}`;
+  },
 };
 const say = sayer(phrases);
 
@@ -18,6 +21,6 @@ export const missingHumps: Rule<MissingHumps> = {
   resolve({ most }, { conditions }) {
     const missing = conditions?.humpsMissing;
     if (missing === undefined) return null;
-    return { value: missing, max: most, drawn: null, bound: say('missing-humps', { most, missing }) };
+    return { value: missing, max: most, drawn: null, bound: say('missing-humps', { most, found: missing }) };
   },
 };

@@ -9,8 +9,8 @@ export interface RatedShare {
 }
 
 const phrases = {
-  'rated-share': ({ minShare, rated, share }: { minShare: number; rated: number; share: number }, voice: Voice) =>
-    `at least ${voice.share(minShare)} of ${voice.amps(rated)} rated; this is ${voice.share(share)}`,
+  'rated-share': ({ minShare, rated, found }: { minShare: number; rated: number; found?: number }, voice: Voice) =>
+    `at least ${voice.share(minShare)} of ${voice.amps(rated)} rated${found === undefined ? '' : `; this is ${voice.share(found)}`}`,
 };
 const say = sayer(phrases);
 
@@ -25,7 +25,7 @@ export const ratedShare: Rule<RatedShare> = {
       min: minShare,
       perUnit: 1 / rated,
       drawn: { min: minShare * rated, max: Infinity },
-      bound: say('rated-share', { minShare, rated, share }),
+      bound: say('rated-share', { minShare, rated, found: share }),
     };
   },
 };

@@ -9,8 +9,8 @@ export interface CellSpread {
 }
 
 const phrases = {
-  'cell-spread': ({ max, spread: found }: { max: number; spread: number }, voice: Voice) =>
-    `at most ${voice.plain(max, 3)} between cells; this is ${voice.plain(found, 3)}`,
+  'cell-spread': ({ max, found }: { max: number; found?: number }, voice: Voice) =>
+    `at most ${voice.plain(max, 3)} between cells${found === undefined ? '' : `; this is ${voice.plain(found, 3)}`}`,
 };
 const say = sayer(phrases);
 
@@ -19,6 +19,6 @@ export const spread: Rule<CellSpread> = {
   resolve: () => null,
   resolveList({ max }, values) {
     const value = cellSpread(values);
-    return { value, max, drawn: null, bound: say('cell-spread', { max, spread: value }) };
+    return { value, max, drawn: null, bound: say('cell-spread', { max, found: value }) };
   },
 };

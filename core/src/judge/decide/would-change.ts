@@ -16,6 +16,11 @@ export interface Change {
 /** At most so many are told: the rest would clear it less. */
 const MOST = 2;
 
+/** The bound alone: what was found is what would have to change. */
+function withoutFound({ code, with: { found: _found, ...bound } }: Said): Said {
+  return { code, with: bound };
+}
+
 export function wouldChange(fault: FaultName, { situation }: Evidence): readonly Change[] {
   const across = readAcross(fault).filter((test) => FAULTS[fault].where === test || latest(situation, test));
   const drops = across.slice(0, MOST).map((test): Change => ({
@@ -29,9 +34,9 @@ export function wouldChange(fault: FaultName, { situation }: Evidence): readonly
   const direct = situation.readings.filter(({ test }) => TESTS[test].direct?.includes(fault));
   const limits = direct.flatMap((reading): readonly Change[] => {
     const limit = limitOf(situation, reading);
-    return limit
-      ? [{ test: reading.test, says: { code: 'would-clear', with: { test: reading.test, bound: limit.bound } } }]
-      : [];
+    if (!limit) return [];
+    const { test } = reading;
+    return [{ test, says: { code: 'would-clear', with: { test, bound: withoutFound(limit.bound) } } }];
   });
   if (limits.length > 0) return limits.slice(0, MOST);
   const { where } = FAULTS[fault];

@@ -11,6 +11,7 @@ import type { ProofState } from '../prove/prove';
 import { batteryUnits, isTried, readingsOf } from '../situation';
 import type { Situation } from '../situation';
 import { disagreeing } from '../derive/health';
+import { isCrankingPath, isFlowUnknown, isStill } from '../weigh/flow';
 import { canRead, isOpen } from './is-open';
 import { missingUnits } from './missing-units';
 
@@ -85,12 +86,15 @@ export function nextSteps({ evidence, leading, uncovered }: NextInput): readonly
   }
   ranked.sort((a, b) => b.worth - a.worth);
   return together(ranked.slice(0, MOST_STEPS)).map(({ name, isAsked }) =>
-    stepAs(
-      name,
-      apart && isHealthTest(name) ? apart : { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } },
-      situation,
-    ),
+    stepAs(name, reasonOf(name, isAsked, apart, situation), situation),
   );
+}
+
+function reasonOf(name: StepName, isAsked: boolean, apart: Said | null, situation: Situation): Said {
+  if (apart && isHealthTest(name)) return apart;
+  if (name === 'starter-draw' && isFlowUnknown(situation)) return { code: 'jam-or-open', with: {} };
+  if (isCrankingPath(name) && isStill(situation)) return { code: 'finds-what-is-open', with: {} };
+  return { code: isAsked ? 'settles-and-asked' : 'settles', with: { step: name } };
 }
 
 const HEALTH: ReadonlySet<StepName> = new Set(HEALTH_TESTS);

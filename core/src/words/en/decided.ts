@@ -87,6 +87,9 @@ export const NEXT = {
   'resting-first': () => 'Everything leans on the resting voltage: battery first.',
   settles: (w: { step: StepName }) => settlesOf(w.step),
   'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} Nothing is called sound before it.`,
+  'jam-or-open': () => 'Amps with the key at start: hardly any is a circuit that is open, very many a jam.',
+  'finds-what-is-open': () =>
+    'With nothing flowing nearly the whole battery lies across what is open, and next to nothing across what is not.',
   'ways-disagree': (w: { low: WaySaid; high: WaySaid; battery?: number }, voice: Voice) =>
     `${w.battery === undefined ? '' : `Battery ${w.battery}: `}${voice.share(w.low.health)} of its rating from ${WAYS[w.low.way]}, ${voice.share(w.high.health)} from ${WAYS[w.high.way]}: a third way decides.`,
   'charge-then-read': (w: { battery?: number }) =>

@@ -9,7 +9,7 @@ import {
   output,
 } from '@angular/core';
 import type { Assessment, RouteStep, StepName } from '@tetrad/core';
-import { readingWords, stepName } from '@tetrad/core';
+import { notPossibleWords, readingWords, stepName } from '@tetrad/core';
 import { GradeMark } from '../../../kit/grade-mark';
 import { toggled } from '../../../kit/toggled';
 import { Sentences } from '../../../device/sentences';
@@ -33,6 +33,8 @@ interface RouteLine {
     readonly id: string;
     readonly battery: number | undefined;
     readonly value: string;
+    /** Words, or a figure for each cell: it may take several lines. */
+    readonly isLong: boolean;
     readonly grade: Assessment['grade'];
   }[];
   readonly isNext: boolean;
@@ -125,6 +127,7 @@ export class RouteList {
         id: reading.id,
         battery: reading.battery,
         value: this.#shown(reading),
+        isLong: typeof reading.value !== 'number',
         grade,
       })),
       isNext,
@@ -150,6 +153,7 @@ export class RouteList {
   }
 
   #shown(reading: Assessment['reading']): string {
+    if (reading.value === null) return notPossibleWords(reading.notPossible ?? 'other');
     return readingWords(reading, this.#voice.voice());
   }
 

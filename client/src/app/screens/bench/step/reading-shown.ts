@@ -21,7 +21,7 @@ export type Onward = keyof typeof ONWARD;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="value">
-      <span class="figure number">{{ value() }}</span>
+      <span class="figure number" [class.long]="isLong()">{{ value() }}</span>
       <tt-grade [grade]="assessment().grade" [labelled]="true" />
     </p>
     @if (assessment().resolved; as limit) {
@@ -61,6 +61,7 @@ export type Onward = keyof typeof ONWARD;
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 6px;
     }
     .value {
@@ -73,6 +74,10 @@ export type Onward = keyof typeof ONWARD;
       font-size: 3.25rem;
       line-height: 1.1;
       white-space: nowrap;
+    }
+    .number.long {
+      font-size: 1.5rem;
+      white-space: normal;
     }
     tt-grade {
       font-size: 1.5rem;
@@ -107,6 +112,8 @@ export class ReadingShown {
   protected readonly scaleOf = rulerScale;
   protected readonly say = computed(() => this.#voice.voice().say);
   protected readonly value = computed(() => readingWords(this.assessment().reading, this.#voice.voice()));
+  /** A figure for each cell, or words: it takes several lines. */
+  protected readonly isLong = computed(() => typeof this.assessment().reading.value !== 'number');
   protected readonly how = computed(() => {
     const { reading } = this.assessment();
     return [
