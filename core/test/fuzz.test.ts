@@ -1,5 +1,6 @@
 import {
   CONDITIONS,
+  FAULT_NAMES,
   OBSERVATIONS,
   OBSERVATION_NAMES,
   SCHOOLS,
@@ -10,8 +11,9 @@ import {
   checkShape,
   judge,
   judgementShape,
+  simulateCase,
 } from '@tetrad/core';
-import type { Case, ConditionName, Judgement, TestName } from '@tetrad/core';
+import type { Case, ConditionName, Judgement, Reading, TestName } from '@tetrad/core';
 import fc from 'fast-check';
 
 /** Fixed, so that a run can be repeated; vary it by hand to look further. */
@@ -120,7 +122,42 @@ const anyCase = (most: number) =>
       })),
     }));
 
+/** A simulated visit, altered as hurried hands alter it. */
+const visited = fc
+  .record({
+    fault: fc.constantFrom(...FAULT_NAMES),
+    seed: fc.integer({ min: 0, max: 1_000_000 }),
+    mistakes: fc.constantFrom(0, 0.3),
+    fates: fc.array(
+      fc.constantFrom('as read', 'as read', 'as read', 'left out', 'not possible', 'ten times', 'nothing', 'after'),
+      { minLength: 40, maxLength: 40 },
+    ),
+    why: fc.constantFrom('did-not-crank', 'did-not-start', 'no-access', 'no-equipment'),
+  })
+  .map(({ fault, seed, mistakes, fates, why }): Case => {
+    const subject = simulateCase({ faults: [fault], seed, mistakes });
+    const alter = (reading: Reading, fate: string | undefined): readonly Reading[] => {
+      if (fate === 'left out') return [];
+      if (fate === 'not possible') return [{ ...reading, value: null, notPossible: why as 'no-access' }];
+      if (fate === 'after') return [{ ...reading, pass: 'after' }];
+      if (typeof reading.value !== 'number') return [reading];
+      if (fate === 'ten times') return [{ ...reading, value: reading.value * 10 }];
+      return [fate === 'nothing' ? { ...reading, value: 0 } : reading];
+    };
+    return { ...subject, readings: subject.readings.flatMap((reading, i) => alter(reading, fates[i])) };
+  });
+
+/** Figures that are no figures, and words made of them, wherever they stand: JSON would hide the first as null. */
+function notFigures(value: unknown, path = '$'): readonly string[] {
+  if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${path}: ${value}`];
+  if (typeof value === 'string')
+    return /\b(NaN|Infinity|undefined)\b|\[object/.test(value) ? [`${path}: ${value}`] : [];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([name, entry]) => notFigures(entry, `${path}.${name}`));
+}
+
 function isWhole(said: Judgement): void {
+  expect(notFigures(said)).toEqual([]);
   expect(checkShape(judgementShape, JSON.parse(JSON.stringify(said))).misfits).toEqual([]);
 }
 
@@ -134,6 +171,42 @@ describe('any case that fits the format', () => {
       }),
       { numRuns: 600, seed: SEED },
     );
+  });
+
+  it('also from a visit as it goes: parts of it missing, not possible, mistyped, or of the time after a repair', () => {
+    fc.assert(
+      fc.property(visited, fc.constantFrom(...SCHOOLS), (subject, school) => {
+        const said = judge(subject, school);
+        isWhole(said);
+        const steps = said.next.map(({ test, battery, conditions }) => [test, battery, conditions?.['loads']].join());
+        expect(new Set(steps).size).toBe(steps.length);
+        const pass = subject.readings.some((reading) => reading.pass === 'after') ? 'after' : 'before';
+        const impossible = subject.readings.filter(
+          (reading) => reading.value === null && (reading.pass ?? 'before') === pass,
+        );
+        for (const { test } of impossible) expect(said.next.map((step) => step.test)).not.toContain(test);
+        if (impossible.some(({ notPossible }) => notPossible === 'did-not-crank'))
+          expect(said.decision.action).not.toBe('none-found');
+      }),
+      { numRuns: 1500, seed: SEED },
+    );
+  });
+
+  it('an open whole beside its open part is told as open, in figures', () => {
+    const open = (id: string, test: TestName, value: number) => ({ id, test, value, conditions: { amps: 0 } });
+    const said = judge({
+      format: 'tetrad-case/1',
+      system: { nominalVolts: 12, battery: { chemistry: 'flooded' } },
+      readings: [
+        { id: 'a', test: 'resting-voltage', value: 12.7, conditions: { surfaceChargeRemoved: true } },
+        open('b', 'drop-starter-ground', 12.6),
+        open('c', 'drop-engine-ground', 11.6),
+      ],
+    });
+    isWhole(said);
+    const ground = said.faults.find(({ fault }) => fault === 'cable-starter-ground')!;
+    expect(ground.evidence.map(({ code }) => code)).toContain('path-open');
+    expect(said.parts.connections.verdict).toBe('repair');
   });
 
   it('also with hundreds of readings', () => {

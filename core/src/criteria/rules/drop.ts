@@ -13,6 +13,8 @@ export interface Drop {
 
 /** Under this share of the usual current no current flows to speak of. */
 const NO_CURRENT_SHARE = 0.15;
+/** Nothing is projected to or from less than this, A. */
+const LEAST_AMPS = 0.1;
 
 const phrases = {
   drop: ({ test, max }: { test: TestName; max: number }, voice: Voice) => `at most ${voice.value(test, max)}`,
@@ -31,10 +33,11 @@ export const drop: Rule<Drop> = {
     const usualAmps = referenceAmps(pathOf(test).loadedBy, sight);
     const amps = toldAmps(reading, sight);
     const value = Math.abs(reading.value);
-    if (amps === undefined || usualAmps === null || isOpen(reading, sight) || Math.abs(amps / usualAmps - 1) < 0.02)
+    const isPlain = amps === undefined || usualAmps === null || usualAmps < LEAST_AMPS || isOpen(reading, sight);
+    if (isPlain || Math.abs(amps / usualAmps - 1) < 0.02)
       return { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };
     // next to no current: near zero says only that nothing is open here
-    if (amps < usualAmps * NO_CURRENT_SHARE) return null;
+    if (amps < Math.max(usualAmps * NO_CURRENT_SHARE, LEAST_AMPS)) return null;
     const factor = usualAmps / amps;
     const allowed = max / factor;
     return {

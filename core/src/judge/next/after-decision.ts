@@ -8,7 +8,7 @@ import { flatBatteries } from '../decide/batteries';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
 import { openRepeats, testsToRepeat } from '../repeat-tests';
-import { isTried, observed } from '../situation';
+import { isTried, notPossible, observed } from '../situation';
 import type { Situation } from '../situation';
 import type { Survey } from '../survey';
 import { chargeStep, stepAs } from './next-step';
@@ -74,7 +74,9 @@ const withoutTwins = (steps: readonly Step[]): readonly Step[] =>
 
 /** After a repair the same tests come first: what was measured before is measured again. */
 const repeats = (situation: Situation, before: Situation): readonly Step[] =>
-  openRepeats(testsToRepeat(before, situation)).map(({ test, loads }) => {
-    const again = stepAs(test, { code: 'again-after-repair', with: {} }, situation);
-    return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
-  });
+  openRepeats(testsToRepeat(before, situation))
+    .filter(({ test }) => !notPossible(situation, test))
+    .map(({ test, loads }) => {
+      const again = stepAs(test, { code: 'again-after-repair', with: {} }, situation);
+      return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
+    });

@@ -7,7 +7,7 @@ import { PIECES, isPartOf, pathOf, piecesOf } from '../../trade/paths';
 import type { PathTest, PieceName } from '../../trade/paths';
 import type { FaultName } from '../../format/names';
 import type { Said } from '../../words/phrases';
-import { referenceAmps, toldAmps } from '../derive/path-amps';
+import { SOME_AMPS, referenceAmps, toldAmps } from '../derive/path-amps';
 import type { PathRest } from '../derive/path-solution';
 import type { Situation } from '../situation';
 import { causeOf, weigh } from './finding';
@@ -32,7 +32,9 @@ export function dropLimit(test: PathTest, { criteria }: Situation): number {
 export function pathFindings(situation: Situation): readonly Finding[] {
   const { rests } = situation.paths();
   const passing = rests.filter(({ reading }) => situation.graded.get(reading.id)?.grade !== 'outside');
-  return rests.map((rest) => {
+  // what an open piece leaves of a whole that carries no current is the difference of two meters
+  const telling = rests.filter(({ isOpen, amps }) => isOpen || amps > SOME_AMPS);
+  return telling.map((rest) => {
     const finding = findingOf(rest, situation, passing);
     return finding.weight >= 0 ? finding : { ...finding, causes: cleared(finding.causes, rest, passing) };
   });
