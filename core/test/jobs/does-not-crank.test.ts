@@ -1,6 +1,6 @@
 /** It does not turn: whether anything flows comes first, then whether the solenoid is told to close, then what is open. */
-import { blockedSteps, judge, survey } from '@tetrad/core';
-import type { Observation, Reading, TestName } from '@tetrad/core';
+import { SimulatedVisit, TESTING_SPREAD, blockedSteps, judge, survey } from '@tetrad/core';
+import type { FaultName, Observation, Reading, TestName } from '@tetrad/core';
 import { SOUND_LOOKS, caseOf, drop, read, rest, saw, soundReadings } from '../cases';
 
 const clean: readonly Observation[] = [saw('terminals', 'clean')];
@@ -83,6 +83,46 @@ describe('somebody noted that it did not crank', () => {
       judge(caseOf([...soundReadings(), ...more], { observations: SOUND_LOOKS })).decision.action;
     expect(sound()).toBe('none-found');
     expect(sound([did('cranking-speed')])).toBe('test-next');
+  });
+});
+
+describe('whoever follows the judge from “it did not crank”', () => {
+  const SILENT = ['no-crank-silent', 'no-crank-single-click'];
+  const VEHICLES = 4;
+  /** Vehicles of the circuit model that do not crank for this fault. */
+  function* silent(fault: FaultName): Generator<SimulatedVisit> {
+    for (let seed = 1; ; seed++) {
+      const visit = new SimulatedVisit({ faults: [fault], seed, spread: TESTING_SPREAD });
+      if (visit.case.complaint?.symptoms?.some((symptom) => SILENT.includes(symptom))) yield visit;
+    }
+  }
+  const noted = (visit: SimulatedVisit) => {
+    const [resting, ...later] = visit.case.readings;
+    return judge({ ...visit.case, readings: [resting!, did('cranking-voltage'), ...later] });
+  };
+
+  it.each([
+    ['starter-control', 'control', 6],
+    ['solenoid-contacts', 'starter', 12],
+    ['cable-starter-positive', 'connections', 12],
+    ['cable-starter-ground', 'connections', 12],
+    ['connection-positive-post', 'connections', 12],
+    ['connection-negative-post', 'connections', 12],
+    ['engine-drag', 'mechanical', 14],
+    ['starter-dragging', 'starter', 16],
+  ] as const)('finds %s: %s, in at most %i steps', (fault, part, most) => {
+    const visits = silent(fault);
+    for (let i = 0; i < VEHICLES; i++) {
+      const visit = visits.next().value as SimulatedVisit;
+      visit.do('resting-voltage');
+      let said = noted(visit);
+      let steps = 1;
+      for (; said.decision.action === 'test-next' && said.next[0] && steps <= most; steps++) {
+        visit.do(said.next[0].test, said.next[0].conditions);
+        said = noted(visit);
+      }
+      expect({ part: said.decision.part, steps: Math.min(steps, most) }).toEqual({ part, steps });
+    }
   });
 });
 
