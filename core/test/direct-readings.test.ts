@@ -1,6 +1,6 @@
 /** Readings that settle a thing by themselves: they are graded as what they are, and nothing argues them away. */
-import { BALANCED, judge } from '@tetrad/core';
-import type { CriteriaSet, Observation, Reading } from '@tetrad/core';
+import { BALANCED, OBSERVATIONS, isObservationName, judge } from '@tetrad/core';
+import type { CriteriaSet, Observation, Reading, TestName } from '@tetrad/core';
 import { caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
 
 const GOOD = [rest(12.62), crank(10.6), read('starter-draw', 140)];
@@ -117,6 +117,24 @@ test('nothing is charged and the strap is seen to be damaged: it is mended, ther
     action: 'replace',
     fault: 'alternator-dead',
   });
+});
+
+test('with a voltmeter alone a dead alternator is proven: its excuses need no clamp and no scope', () => {
+  const without = (test: Reading['test']): Reading => ({ ...read(test, null), notPossible: 'no-equipment' });
+  const read_ = [rest(12.62), charging(12.2), read('alternator-stud-voltage', 12.6), read('excitation-voltage', 12.4)];
+  const lacking = (
+    ['alternator-current', 'field-duty', 'conductance', 'internal-resistance', 'load-test'] as const
+  ).map(without);
+  const looked: Observation[] = [saw('belt', 'good'), saw('ground-strap', 'sound'), saw('terminals', 'clean')];
+  let said = saidOf([...read_, ...lacking], ['charge-lamp'], looked);
+  const more: Reading[] = [];
+  while (said.decision.action === 'test-next' && said.next[0] && more.length + looked.length < 30) {
+    const { test } = said.next[0];
+    if (isObservationName(test)) looked.push(saw(test, OBSERVATIONS[test].findings[0]!));
+    else more.push(test.startsWith('drop-') ? drop(test as TestName, 0.04) : without(test as TestName));
+    said = saidOf([...read_, ...lacking, ...more], ['charge-lamp'], looked);
+  }
+  expect(said.decision).toMatchObject({ action: 'replace', part: 'alternator', fault: 'alternator-dead' });
 });
 
 test('a part that failed what it was read for is not said to be unread', () => {

@@ -142,10 +142,10 @@ export const THRESHOLDS = {
   soundBeside: [0.72, LINES],
   /** A way to a battery's health agrees that it is worn under this; a sound one shows about 1, its limits lie at 0.7 and 0.8. */
   agreesUnder: [0.88, LINES],
+  /** With every useful test done, a proven fault above this is called where nothing that was read lies outside its limit. */
+  likely: [0.7, LINES],
   /** A proven fault that a reading lies straight across is called from here on: such a reading is never outvoted. */
   across: [0.65, LINES],
-  /** With every useful test done, a proven fault above this is called all the same. */
-  likely: [0.7, LINES],
 } as const satisfies Record<string, readonly [number, string]>;
 
 /** @returns a threshold of the judge. */

@@ -12,7 +12,7 @@ import type { DecisionInput } from './decide';
 import type { Failure } from './failures';
 import { isCallable, isReplaced, partOf } from './part-of';
 
-/** With every useful test done, a proven fault that a reading lies straight across is called from even odds on. */
+/** With every useful test done and something that was read outside its limit, a proven fault is called from here on. */
 const EVEN_ODDS = 0.5;
 
 /** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
@@ -35,7 +35,8 @@ export function callable({ evidence, ranked, uncovered, failing, proposed }: Dec
     failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
   const twice = find(0, isTwice);
   if (twice || uncovered.length > 0 || proposed().length > 0) return twice;
-  return find(threshold('likely')) ?? find(EVEN_ODDS, isAcross);
+  // nothing that was only seen or said is called as likely as not
+  return find(threshold('likely')) ?? (failing.length > 0 ? find(EVEN_ODDS) : undefined);
 }
 
 /** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */
