@@ -36,7 +36,7 @@ function rangeOf(figures: Band, { test }: Reading, { scale, case: { conditions }
     max: Math.min(ceiling, max + Math.max(0, shift)) * factor,
   };
   const ends = finiteEnds(range);
-  return { ...range, drawn: range, bound: say('band', { test, min: ends.min, max: ends.max }) };
+  return { min: range.min, max: range.max, drawn: range, bound: say('band', { test, min: ends.min, max: ends.max }) };
 }
 
 export const band: Rule<Band> = {

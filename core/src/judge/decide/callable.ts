@@ -33,7 +33,7 @@ export function callable({ evidence, ranked, uncovered, failing, proposed }: Dec
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
     failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
-  const twice = find(0, isTwice);
+  const twice = failing.some(({ isRepeated }) => isRepeated) ? find(0, isTwice) : undefined;
   if (twice || uncovered.length > 0 || proposed().length > 0) return twice;
   // nothing that was only seen or said is called as likely as not
   return find(threshold('likely')) ?? (failing.length > 0 ? find(EVEN_ODDS) : undefined);

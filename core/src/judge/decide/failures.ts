@@ -36,12 +36,14 @@ export function failuresOf(situation: Situation): readonly Failure[] {
 const isSameCase = (a: Reading, b: Reading): boolean => a.battery === b.battery && loadsOf(a) === loadsOf(b);
 
 /** The newest of each battery under each load; mostly there is one reading. */
-const newestOfEach = (readings: readonly Reading[]): readonly Reading[] =>
-  readings.filter(
+function newestOfEach(readings: readonly Reading[]): readonly Reading[] {
+  if (readings.length === 1) return readings[0]!.value === null ? [] : readings;
+  return readings.filter(
     (reading, place) =>
       reading.value !== null &&
       !readings.slice(place + 1).some((later) => later.value !== null && isSameCase(later, reading)),
   );
+}
 
 function faultsOf({ test, id }: Reading, situation: Situation): readonly FaultName[] {
   if (!isPathTest(test)) return TESTS[test].direct ?? [];

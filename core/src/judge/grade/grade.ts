@@ -125,6 +125,8 @@ function whyOf(
   const { limit } = resolved;
   return {
     code: resolved.value < resolved.min ? 'below-limit' : 'above-limit',
-    with: { ...figures, ...(limit && { note: noteOf(limit, TESTS[test].scales ? sight.scale : 1) }) },
+    with: limit
+      ? { test, value, bound: resolved.bound, amps, note: noteOf(limit, TESTS[test].scales ? sight.scale : 1) }
+      : figures,
   };
 }

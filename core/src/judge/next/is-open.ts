@@ -24,7 +24,8 @@ const isRetaken = ({ id, test }: Reading, { graded }: Situation): boolean =>
 
 /** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */
 function isDone(test: TestName, situation: Situation): boolean {
-  const judged = readingsOf(situation, test).filter((reading) => !isRetaken(reading, situation));
+  const own = readingsOf(situation, test);
+  const judged = TESTS[test].retaken ? own.filter((reading) => !isRetaken(reading, situation)) : own;
   const kinds = TESTS[test].places.length;
   if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, situation) >= kinds * MOST_TRIES;
   if (judged.length > 0) return missingUnits(test, situation).length === 0;
@@ -36,14 +37,15 @@ function isDone(test: TestName, situation: Situation): boolean {
 export const canRead = (test: TestName, situation: Situation): boolean =>
   !notPossible(situation, test) && triesOf(test, situation) < MOST_TRIES * Math.max(1, situation.units.length + 1);
 
+const stands = (situation: Situation): boolean => isFlowless(situation) || isHeldFast(situation);
+
 /** Not done, possible, and not void or unsafe in the present state. */
 export function isOpen(name: StepName, row: StepRow, situation: Situation): boolean {
   if (isTestName(name) ? isDone(name, situation) || notPossible(situation, name) : observed(situation, name as never))
     return false;
   if (needsControlFirst(name, situation)) return false;
   if (row.needsCharge && !isCharged(situation)) return false;
-  const stands = isFlowless(situation) || isHeldFast(situation);
-  if (row.needsTurning && (stands || didNotCrank(situation))) return false;
-  if (row.needsEngine && (stands || didNotRun(situation))) return false;
+  if (row.needsTurning && (didNotCrank(situation) || stands(situation))) return false;
+  if (row.needsEngine && (didNotRun(situation) || stands(situation))) return false;
   return row.when?.(situation) ?? true;
 }
