@@ -29,9 +29,9 @@ function isDone(test: TestName, situation: Situation): boolean {
   const kinds = TESTS[test].places.length;
   if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, situation) >= kinds * MOST_TRIES;
   if (judged.length > 0) return missingUnits(test, situation).length === 0;
+  const tries = triesOf(test, situation);
   // where nothing flows a drop finds what is open, and reads the same however often it is read
-  const most = isCrankingPath(test) && isStill(situation) ? 1 : MOST_TRIES;
-  return triesOf(test, situation) >= most;
+  return tries >= MOST_TRIES || (tries > 0 && isCrankingPath(test) && isStill(situation));
 }
 
 export const canRead = (test: TestName, situation: Situation): boolean =>
