@@ -1,6 +1,6 @@
 /** Cases for the tests, built from a sound vehicle by changing what the test is about. */
 import { BALANCED, ENGLISH, assessCase } from '@tetrad/core';
-import type { Case, CriteriaSet, Observation, Reading } from '@tetrad/core';
+import type { Case, CriteriaSet, Limit, Observation, Reading, TestName } from '@tetrad/core';
 
 export const SOUND_SYSTEM: Case['system'] = {
   nominalVolts: 12,
@@ -47,6 +47,11 @@ export const caseOf = (
     readings,
   }) as Case;
 
+/** A test that was asked for and could not be done. */
+export const cannot = (test: Reading['test'], why: NonNullable<Reading['notPossible']> = 'did-not-crank'): Reading => ({
+  ...read(test, null),
+  notPossible: why,
+});
 export const drop = (test: Reading['test'], volts: number, amps = 140): Reading => read(test, volts, { amps });
 export const saw = (about: Observation['about'], finding: string): Observation => ({ about, finding });
 
@@ -64,6 +69,13 @@ export const soundReadings = (): Reading[] => [
   drop('drop-charge-ground', 0.03, 85),
 ];
 export const SOUND_LOOKS: readonly Observation[] = [saw('terminals', 'clean'), saw('belt', 'good')];
+
+/** A copy of a set with other limits for one test, as a shop would edit it. */
+export const edited = (set: CriteriaSet, test: TestName, change: (limit: Limit) => Limit): CriteriaSet => ({
+  ...set,
+  id: 'shop',
+  limits: set.limits.map((limit) => (limit.test === test ? change(limit) : limit)),
+});
 
 /** A reading's grade with its reason as a sentence. */
 export const lastOf = (

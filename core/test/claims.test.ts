@@ -2,6 +2,7 @@
 import { SimulatedVisit, judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 import {
+  cannot,
   SOUND_LOOKS,
   SOUND_SYSTEM,
   caseOf,
@@ -64,8 +65,8 @@ describe('nothing found is a claim too', () => {
   });
 
   it('what could not be done is said to be missing, never taken as passed', () => {
-    const cannot = { ...read('drop-charge-ground', null), notPossible: 'no-access' as const };
-    const readings = [...soundReadings().filter(({ test }) => test !== 'drop-charge-ground'), cannot];
+    const missing = cannot('drop-charge-ground', 'no-access');
+    const readings = [...soundReadings().filter(({ test }) => test !== 'drop-charge-ground'), missing];
     const said = judge(caseOf(readings, { observations: SOUND_LOOKS }));
     expect(said.decision.because).toContain(
       'Not tested, because it was not possible: drop, alternator case to battery −',

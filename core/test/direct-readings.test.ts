@@ -1,12 +1,11 @@
 /** Readings that settle a thing by themselves: they are graded as what they are, and nothing argues them away. */
 import { BALANCED, OBSERVATIONS, isObservationName, judge } from '@tetrad/core';
 import type { CriteriaSet, Observation, Reading, TestName } from '@tetrad/core';
-import { caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
+import { cannot, caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
 
 const GOOD = [rest(12.62), crank(10.6), read('starter-draw', 140)];
 const saidOf = (readings: readonly Reading[], symptoms: string[] = [], observations: readonly Observation[] = []) =>
   judge(caseOf(readings, { symptoms, observations }));
-const noAccess = (test: Reading['test']): Reading => ({ ...read(test, null), notPossible: 'no-access' });
 
 describe('a path that fails while the current flows', () => {
   it.each([
@@ -26,7 +25,7 @@ describe('a path that fails while the current flows', () => {
     const failing = [...GOOD, drop('drop-starter-ground', 0.9)];
     expect(saidOf(failing).decision.action).toBe('test-next');
     expect(saidOf(failing).next[0]!.test).toBe('drop-negative-post');
-    expect(saidOf([...failing, noAccess('drop-negative-post')]).decision).toMatchObject({
+    expect(saidOf([...failing, cannot('drop-negative-post', 'no-access')]).decision).toMatchObject({
       action: 'repair',
       part: 'connections',
       fault: 'cable-starter-ground',
@@ -120,7 +119,7 @@ test('nothing is charged and the strap is seen to be damaged: it is mended, ther
 });
 
 test('with a voltmeter alone a dead alternator is proven: its excuses need no clamp and no scope', () => {
-  const without = (test: Reading['test']): Reading => ({ ...read(test, null), notPossible: 'no-equipment' });
+  const without = (test: TestName): Reading => cannot(test, 'no-equipment');
   const read_ = [rest(12.62), charging(12.2), read('alternator-stud-voltage', 12.6), read('excitation-voltage', 12.4)];
   const lacking = (
     ['alternator-current', 'field-duty', 'conductance', 'internal-resistance', 'load-test'] as const

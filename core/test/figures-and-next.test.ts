@@ -1,13 +1,9 @@
 /** What the readings give together, and what is asked for next. */
 import { judge } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
-import { caseOf, charging, crank, drop, read, rest, ripple } from './cases';
+import { cannot, caseOf, charging, crank, drop, read, rest, ripple } from './cases';
 
 const draw = (amps: number): Reading => read('starter-draw', amps);
-const did = (test: Reading['test'], why: 'did-not-crank' | 'did-not-start'): Reading => ({
-  ...read(test, null),
-  notPossible: why,
-});
 
 describe('derived figures', () => {
   it('cranking volts and amps give the load test without a load tester', () => {
@@ -67,12 +63,7 @@ describe('the next step', () => {
   const nextOf = (readings: readonly Reading[], symptoms: readonly string[] = []) =>
     judge(caseOf(readings, { symptoms })).next;
   it('carries its conditions: half the CCA for 15 s', () => {
-    const readings = [
-      rest(12.65),
-      crank(8.4),
-      draw(140),
-      { ...read('conductance', null), notPossible: 'no-equipment' as const },
-    ];
+    const readings = [rest(12.65), crank(8.4), draw(140), cannot('conductance', 'no-equipment')];
     const load = nextOf(readings, ['slow-crank']).find(({ test }) => test === 'load-test');
     expect(load?.conditions).toEqual({ amps: 280, seconds: 15 });
   });
@@ -80,13 +71,13 @@ describe('the next step', () => {
     expect(nextOf([rest(12.0)], ['slow-crank']).map(({ test }) => test)).toEqual(['charge']);
   });
   it('never asks again for what was not possible', () => {
-    const conductance: Reading = { ...read('conductance', null), notPossible: 'no-equipment' };
+    const conductance = cannot('conductance', 'no-equipment');
     expect(nextOf([rest(12.65), crank(8.4), conductance], ['slow-crank']).map(({ test }) => test)).not.toContain(
       'conductance',
     );
   });
   it('asks for no running test of an engine that did not crank', () => {
-    const tests = nextOf([rest(12.65), did('cranking-voltage', 'did-not-crank')], ['no-crank-silent']).map(
+    const tests = nextOf([rest(12.65), cannot('cranking-voltage', 'did-not-crank')], ['no-crank-silent']).map(
       ({ test }) => test,
     );
     expect(tests.filter((test) => test.startsWith('charging') || test.startsWith('ripple'))).toEqual([]);

@@ -1,7 +1,7 @@
 /** What is told with a reading outside its limit follows the limit, the system and the reader. */
 import { BALANCED, CAREFUL, ENGLISH, QUICK_CHECK, SCHOOLS, englishVoice, judge, noteOf, retell } from '@tetrad/core';
-import type { Case, CriteriaSet, Limit, Reading, TestName } from '@tetrad/core';
-import { SOUND_SYSTEM, caseOf, charging, crank, read, rest, ripple } from './cases';
+import type { Case, CriteriaSet, Limit, Reading } from '@tetrad/core';
+import { SOUND_SYSTEM, caseOf, charging, crank, edited, read, rest, ripple } from './cases';
 
 const TRUCK: Case['system'] = { ...SOUND_SYSTEM, nominalVolts: 24 };
 const COMMA = englishVoice({ decimal: 'comma', temperature: 'F', smallVolts: 'V' });
@@ -12,11 +12,6 @@ const saidOf = (
   system = SOUND_SYSTEM,
   before: readonly Reading[] = [],
 ) => judge(caseOf([...before, reading], { system }), set).readings.at(-1)!;
-const edited = (test: TestName, change: (limit: Limit) => Limit): CriteriaSet => ({
-  ...BALANCED,
-  id: 'shop',
-  limits: BALANCED.limits.map((limit) => (limit.test === test ? change(limit) : limit)),
-});
 
 describe('the note of a limit', () => {
   it('tells volts of the vehicle’s system', () => {
@@ -44,16 +39,19 @@ describe('the note of a limit', () => {
   });
 
   it('follows a set that is edited', () => {
-    const lower = edited('charging-voltage', (limit) =>
+    const lower = edited(BALANCED, 'charging-voltage', (limit) =>
       limit.rule.kind === 'band' ? { ...limit, rule: { ...limit.rule, ceiling: 14.6 } } : limit,
     );
     expect(saidOf(charging(15.4), lower).because).toContain('Never above 14.60 V.');
-    const half = edited('resting-voltage', (limit) => ({ ...limit, rule: { kind: 'charge', minShare: 0.5 } }));
+    const half = edited(BALANCED, 'resting-voltage', (limit) => ({
+      ...limit,
+      rule: { kind: 'charge', minShare: 0.5 },
+    }));
     expect(saidOf(rest(11.9), half).because).toContain('Below 50 % no load or cranking reading');
   });
 
   it('may be the shop’s own words', () => {
-    const own = edited('ripple-ac', (limit) => ({ ...limit, note: { text: 'Ask Tomas.' } }));
+    const own = edited(BALANCED, 'ripple-ac', (limit) => ({ ...limit, note: { text: 'Ask Tomas.' } }));
     const said = saidOf(ripple(0.7), own);
     expect(said.because).toBe('0.70 V is above its limit, at most 0.50 V. Ask Tomas.');
     expect(said.with).toMatchObject({ note: { code: 'note-own', with: { text: 'Ask Tomas.' } } });

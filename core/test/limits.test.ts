@@ -1,16 +1,10 @@
 /** Limits follow the school, the maker's figure wins, and a set that is edited moves everything that leans on it. */
 import { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, judge } from '@tetrad/core';
-import type { Case, CriteriaSet, Limit, Reading, TestName } from '@tetrad/core';
-import { SOUND_SYSTEM, caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
+import type { Case, CriteriaSet, Reading } from '@tetrad/core';
+import { SOUND_SYSTEM, caseOf, charging, crank, drop, edited, lastOf, read, rest, ripple, saw } from './cases';
 
 const specified = (figures: Case['system']['specified']): { system: Case['system'] } => ({
   system: { ...SOUND_SYSTEM, specified: figures },
-});
-/** A copy of a set with other limits for one test, as a shop would edit it. */
-const edited = (set: CriteriaSet, test: TestName, change: (limit: Limit) => Limit): CriteriaSet => ({
-  ...set,
-  id: 'shop',
-  limits: set.limits.map((limit) => (limit.test === test ? change(limit) : limit)),
 });
 const probability = (readings: readonly Reading[], set: CriteriaSet, fault: string): number =>
   judge(caseOf(readings), set).faults.find((entry) => entry.fault === fault)!.probability;

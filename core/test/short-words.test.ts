@@ -14,7 +14,7 @@ import type { Decision, FaultName, Wanted } from '@tetrad/core';
 import { DECISIONS } from '../src/words/en/decided';
 import { CAPTURED } from '../src/words/en/captures';
 import { ENGLISH, englishVoice } from '../src/words/en/voice';
-import { caseOf, crank, read, rest } from './cases';
+import { cannot, caseOf, crank, read, rest } from './cases';
 
 const decision = (action: Decision['action'], part: Decision['part'] = null, fault: FaultName | null = null) => ({
   action,
@@ -98,9 +98,7 @@ describe('what is decided', () => {
   });
 
   it('says that what could not be tested was not, rather than nothing', () => {
-    const { decision: said } = judge(
-      caseOf([rest(12.65), crank(10.9), { ...read('load-test', null), notPossible: 'no-equipment' as const }]),
-    );
+    const { decision: said } = judge(caseOf([rest(12.65), crank(10.9), cannot('load-test', 'no-equipment')]));
     expect(said.action).not.toBe('none-found');
   });
 });

@@ -1,7 +1,7 @@
 /** What practitioners know, one fact a row: these readings point there. */
 import { judge } from '@tetrad/core';
 import type { FaultName, Judgement, Observation, Reading } from '@tetrad/core';
-import { SOUND_SYSTEM, caseOf, charging, crank, read, rest, ripple } from './cases';
+import { SOUND_SYSTEM, cannot, caseOf, charging, crank, read, rest, ripple } from './cases';
 
 const saw = (about: string, finding: string): Observation => ({ about, finding }) as Observation;
 const draw = (amps: number): Reading => read('starter-draw', amps);
@@ -10,10 +10,6 @@ const drop = (test: Reading['test'], volts: number, amps = 140): Reading => read
 const GOOD_BATTERY = [rest(12.65), read('conductance', 555)];
 const RUNS = [charging(14.2), ripple(0.04)];
 const GOOD_PATHS = [drop('drop-starter-positive', 0.18), drop('drop-starter-ground', 0.06)];
-const did = (test: Reading['test'], why: 'did-not-crank' | 'did-not-start'): Reading => ({
-  ...read(test, null),
-  notPossible: why,
-});
 
 interface Fact {
   readonly fact: string;
@@ -129,7 +125,7 @@ const FACTS: readonly Fact[] = [
       ...GOOD_BATTERY,
       draw(0),
       read('starter-control-voltage', 0.3),
-      did('charging-voltage', 'did-not-crank'),
+      cannot('charging-voltage', 'did-not-crank'),
     ],
     fault: 'starter-control',
   },

@@ -129,12 +129,10 @@ const NOTES = {
 
 export type NoteName = keyof typeof NOTES;
 
-const OWN_WORDS = (w: { text: string }): string => w.text;
-
 /** The sentences of the notes, by their codes. */
 export const NOTE_PHRASES: PhraseTable = {
   ...Object.fromEntries(Object.entries(NOTES).map(([code, { says }]) => [code, says])),
-  'note-own': OWN_WORDS,
+  'note-own': ({ text }: { text: string }) => text,
 };
 
 /**

@@ -107,6 +107,10 @@ export const PATH_TESTS = Object.keys(PATHS) as readonly PathTest[];
 /** True for a reading that is taken across a path. */
 export const isPathTest = (test: string): test is PathTest => Object.hasOwn(PATHS, test);
 
+const CRANKING_PATHS: ReadonlySet<string> = new Set(PATH_TESTS.filter((test) => PATHS[test].loadedBy === 'cranking'));
+/** True for a drop that is read while the starter's current flows. */
+export const isCrankingPath = (test: string): test is PathTest => CRANKING_PATHS.has(test);
+
 /** @returns the path of a drop reading. */
 export const pathOf = (test: PathTest): PathRow => PATHS[test];
 

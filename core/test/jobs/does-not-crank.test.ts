@@ -1,10 +1,9 @@
 /** It does not turn: whether anything flows comes first, then whether the solenoid is told to close, then what is open. */
 import { SimulatedVisit, TESTING_SPREAD, blockedSteps, judge, survey } from '@tetrad/core';
-import type { FaultName, Observation, Reading, TestName } from '@tetrad/core';
-import { SOUND_LOOKS, caseOf, drop, read, rest, saw, soundReadings } from '../cases';
+import type { FaultName, Observation, Reading } from '@tetrad/core';
+import { SOUND_LOOKS, cannot, caseOf, drop, read, rest, saw, soundReadings } from '../cases';
 
 const clean: readonly Observation[] = [saw('terminals', 'clean')];
-const did = (test: TestName): Reading => ({ ...read(test, null), notPossible: 'did-not-crank' });
 const control = (volts: number): Reading => read('starter-control-voltage', volts);
 const draw = (amps: number): Reading => read('starter-draw', amps);
 const healthy = read('conductance', 545);
@@ -54,13 +53,13 @@ describe('nothing flows', () => {
 
 describe('somebody noted that it did not crank', () => {
   it('is no dead end: the amps tell a jam from an open circuit', () => {
-    expect(asks([did('cranking-voltage'), healthy])[0]).toBe('starter-draw');
-    expect(asks([did('cranking-voltage'), healthy, control(12.2)]).some(isDrop)).toBe(true);
-    expect(asks([did('cranking-voltage'), healthy])).not.toContain('cranking-voltage');
+    expect(asks([cannot('cranking-voltage'), healthy])[0]).toBe('starter-draw');
+    expect(asks([cannot('cranking-voltage'), healthy, control(12.2)]).some(isDrop)).toBe(true);
+    expect(asks([cannot('cranking-voltage'), healthy])).not.toContain('cranking-voltage');
   });
 
   it('a drop near zero is void until somebody knows the amps; a jam makes it tell', () => {
-    const noted = [did('cranking-speed'), healthy, control(11.9), read('drop-starter-ground', 0.05)];
+    const noted = [cannot('cranking-speed'), healthy, control(11.9), read('drop-starter-ground', 0.05)];
     const said = saidOf(noted, ['no-crank-single-click']);
     expect(said.readings.at(-1)).toMatchObject({ grade: 'void', code: 'drop-current-unknown' });
     const jammed = saidOf([...noted, draw(650)], ['no-crank-single-click']);
@@ -68,7 +67,7 @@ describe('somebody noted that it did not crank', () => {
   });
 
   it('an open positive side is halved: the contacts in it are part of the starter', () => {
-    const open = [did('cranking-voltage'), healthy, control(12.3), read('drop-starter-positive', 12.4)];
+    const open = [cannot('cranking-voltage'), healthy, control(12.3), read('drop-starter-positive', 12.4)];
     const said = saidOf([...open, read('drop-positive-post', 0.01)]);
     expect(said.decision.action).toBe('test-next');
     expect(said.next.map(({ test }) => test)).toContain('drop-solenoid');
@@ -82,7 +81,7 @@ describe('somebody noted that it did not crank', () => {
     const sound = (more: readonly Reading[] = []) =>
       judge(caseOf([...soundReadings(), ...more], { observations: SOUND_LOOKS })).decision.action;
     expect(sound()).toBe('none-found');
-    expect(sound([did('cranking-speed')])).toBe('test-next');
+    expect(sound([cannot('cranking-speed')])).toBe('test-next');
   });
 });
 
@@ -98,7 +97,7 @@ describe('whoever follows the judge from “it did not crank”', () => {
   }
   const noted = (visit: SimulatedVisit) => {
     const [resting, ...later] = visit.case.readings;
-    return judge({ ...visit.case, readings: [resting!, did('cranking-voltage'), ...later] });
+    return judge({ ...visit.case, readings: [resting!, cannot('cranking-voltage'), ...later] });
   };
 
   it.each([
@@ -130,7 +129,7 @@ test('the bench says which step comes first, and frees the drops once the soleno
   const blocked = (...readings: readonly Reading[]) =>
     blockedSteps(survey(caseOf([rest(12.62), ...readings])).situation, ['drop-starter-ground', 'starter-draw']);
   expect(blocked(draw(0)).get('drop-starter-ground')).toMatchObject({ first: 'starter-control-voltage' });
-  expect(blocked(did('cranking-voltage')).has('starter-draw')).toBe(false);
+  expect(blocked(cannot('cranking-voltage')).has('starter-draw')).toBe(false);
   expect(blocked(draw(0), control(12.2)).size).toBe(0);
   expect(blocked(draw(140)).size).toBe(0);
 });

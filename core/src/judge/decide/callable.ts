@@ -36,7 +36,7 @@ export function callable({ evidence, ranked, uncovered, failing, proposed }: Dec
   const twice = failing.some(({ isRepeated }) => isRepeated) ? find(0, isTwice) : undefined;
   if (twice || uncovered.length > 0 || proposed().length > 0) return twice;
   // nothing that was only seen or said is called as likely as not
-  return find(threshold('likely')) ?? (failing.length > 0 ? find(EVEN_ODDS) : undefined);
+  return find(failing.length > 0 ? EVEN_ODDS : threshold('likely'));
 }
 
 /** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */

@@ -112,15 +112,18 @@ function chargeFirst(situation: Situation): Decided {
 
 function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
   const { evidence, proposed } = input;
-  const [again] = unexplained(suspect?.fault ?? null, input);
-  const excuse = suspect && proofOf(suspect.fault, evidence).excuses[0];
-  const first = proposed()[0];
-  const because: Said = suspect
-    ? { code: 'leads', with: { fault: suspect.fault, probability: suspect.probability, ...(excuse && { excuse }) } }
-    : again
-      ? { code: 'outside-unexplained', with: { reading: again } }
-      : first
-        ? first.because
-        : { code: 'nothing-possible', with: {} };
-  return { action: 'test-next', part: null, fault: suspect?.fault ?? null, because };
+  const asks = (fault: FaultName | null, because: Said): Decided => ({
+    action: 'test-next',
+    part: null,
+    fault,
+    because,
+  });
+  if (suspect) {
+    const { fault, probability } = suspect;
+    const [excuse] = proofOf(fault, evidence).excuses;
+    return asks(fault, { code: 'leads', with: { fault, probability, ...(excuse && { excuse }) } });
+  }
+  const [reading] = unexplained(null, input);
+  if (reading) return asks(null, { code: 'outside-unexplained', with: { reading } });
+  return asks(null, proposed()[0]?.because ?? { code: 'nothing-possible', with: {} });
 }

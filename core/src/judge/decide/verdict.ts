@@ -67,29 +67,26 @@ export function partVerdict(part: JudgedPart, { evidence, decided, suspects, fai
     return { verdict: 'not-proven', because: { code: 'suspected', with: { fault: worst.fault, missing } }, missing };
   }
   const across = failing.find(({ faults }) => faults.some((fault) => partOf(fault, situation) === part));
-  if (across)
-    return {
-      verdict: 'not-proven',
-      because: { code: 'outside-across', with: { reading: across.reading, part } },
-      missing: [across.reading.test],
-    };
+  if (across) return inDoubt(across.reading, part);
   if (!isTouched)
     return { verdict: 'not-tested', because: { code: 'not-tested', with: { missing: unread } }, missing: unread };
   if (unread.length > 0)
     return { verdict: 'not-proven', because: { code: 'not-read-yet', with: { missing: unread } }, missing: unread };
   const failed = failing.find(({ reading }) => TELLS_OF[part].includes(reading.test))?.reading;
-  if (failed)
-    return {
-      verdict: 'not-proven',
-      because: { code: 'outside-across', with: { reading: failed, part } },
-      missing: [failed.test],
-    };
+  if (failed) return inDoubt(failed, part);
   return {
     verdict: 'keep',
     because: { code: 'keep', with: { part, readings: read } },
     missing: [],
   };
 }
+
+/** A reading outside its limit speaks of the part, and nothing is proven by it: another tells. */
+const inDoubt = (reading: Reading, part: JudgedPart): Verdicted => ({
+  verdict: 'not-proven',
+  because: { code: 'outside-across', with: { reading, part } },
+  missing: [reading.test],
+});
 
 /** A reading straight across a path of which nothing belongs to another part: whatever of it is bad, it is repaired. */
 const losing = (failing: readonly Failure[], situation: Situation): Failure | undefined =>

@@ -1,4 +1,4 @@
-import { FULL_OUTPUT_SHARE, isPathTest, pathOf } from '../../trade/paths';
+import { FULL_OUTPUT_SHARE, isCrankingPath, isPathTest, pathOf } from '../../trade/paths';
 import type { PathLoad } from '../../trade/paths';
 import type { Reading } from '../../format/case-shape';
 import { latest } from '../situation';
@@ -36,7 +36,7 @@ const AT_CEILING = 0.9;
 export function toldAmps({ test, conditions }: Reading, sight: Sight): number | undefined {
   const told = conditions?.amps;
   const ceiling = sight.clampCeiling;
-  if (told === undefined || ceiling === null || !isPathTest(test) || pathOf(test).loadedBy !== 'cranking') return told;
+  if (told === undefined || ceiling === null || !isCrankingPath(test)) return told;
   return told < ceiling * AT_CEILING || told > ceiling ? told : Math.max(told, sight.draw.reference);
 }
 

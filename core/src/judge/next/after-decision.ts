@@ -53,12 +53,14 @@ function instrumentChecks(
   return [...checks].map((check) => stepAs(check, { code: 'instrument-first', with: { check } }, situation));
 }
 
+/** The step under the loads it was taken under; as it is asked where nobody told them. */
+const under = (step: Step, loads: 'off' | 'on' | undefined): Step =>
+  loads ? { ...step, conditions: { ...step.conditions, loads } } : step;
+
 function readAgain(reading: Reading, situation: Situation): Step {
   const again = stepAs(reading.test, { code: 'read-again', with: { reading } }, situation);
-  const { loads } = reading.conditions ?? {};
   return {
-    ...again,
-    ...(loads && { conditions: { ...again.conditions, loads } }),
+    ...under(again, reading.conditions?.loads),
     ...(reading.battery !== undefined && { battery: reading.battery }),
   };
 }
@@ -76,7 +78,4 @@ const withoutTwins = (steps: readonly Step[]): readonly Step[] =>
 const repeats = (situation: Situation, before: Situation): readonly Step[] =>
   openRepeats(testsToRepeat(before, situation))
     .filter(({ test }) => !notPossible(situation, test))
-    .map(({ test, loads }) => {
-      const again = stepAs(test, { code: 'again-after-repair', with: {} }, situation);
-      return loads ? { ...again, conditions: { ...again.conditions, loads } } : again;
-    });
+    .map(({ test, loads }) => under(stepAs(test, { code: 'again-after-repair', with: {} }, situation), loads));

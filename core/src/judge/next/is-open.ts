@@ -2,10 +2,11 @@
 import type { Reading } from '../../format/case-shape';
 import type { StepName, TestName } from '../../format/names';
 import type { Step as StepRow } from '../../trade/step';
+import { isCrankingPath } from '../../trade/paths';
 import { TESTS, isTestName } from '../../trade/tables';
 import { didNotCrank, didNotRun, isCharged, isTried, loadsOf, notPossible, observed, readingsOf } from '../situation';
 import type { Situation } from '../situation';
-import { isCrankingPath, isFlowless, isHeldFast, isStill, needsControlFirst } from '../weigh/flow';
+import { isFlowless, isHeldFast, isStill, needsControlFirst } from '../weigh/flow';
 import { missingUnits } from './missing-units';
 
 /** A reading may be taken once more where it came out void: then another test must settle it. */

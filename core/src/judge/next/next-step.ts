@@ -2,7 +2,7 @@
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../trade/conditions';
 import { HEALTH_TESTS } from '../../trade/health-tests';
-import { isPathTest } from '../../trade/paths';
+import { isCrankingPath, isPathTest } from '../../trade/paths';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
 import type { Step as StepRow } from '../../trade/step';
 import type { Said } from '../../words/phrases';
@@ -11,7 +11,7 @@ import type { ProofState } from '../prove/prove';
 import { batteryUnits, isTried, readingsOf } from '../situation';
 import type { Situation } from '../situation';
 import { disagreeing } from '../derive/health';
-import { isCrankingPath, isFlowUnknown, isStill } from '../weigh/flow';
+import { isFlowUnknown, isStill } from '../weigh/flow';
 import { canRead, isOpen } from './is-open';
 import { missingUnits } from './missing-units';
 
@@ -40,6 +40,7 @@ const LEAST_WORTH = 0.02;
 /** Minutes of a charge with what belongs to it, and of a look at the label. */
 const CHARGE_MINUTES = 5;
 const LABEL_MINUTES = 1;
+
 export interface NextInput {
   readonly evidence: Evidence;
   /** The fault that leads, and what its proof still lacks. */

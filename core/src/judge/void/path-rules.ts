@@ -1,9 +1,9 @@
 /** What makes a drop unfit to judge by; the paths themselves are known to `trade/paths.ts` alone. */
-import { isPartOf, isPathTest, pathOf } from '../../trade/paths';
+import { isCrankingPath, isPartOf, isPathTest, pathOf } from '../../trade/paths';
 import { availableAmps, isOpen, toldAmps } from '../derive/path-amps';
 import { grade } from '../grade/grade';
 import { isNumeric, latest } from '../situation';
-import { isCrankingPath, isFlowUnknown, isFlowless } from '../weigh/flow';
+import { isFlowUnknown, isFlowless } from '../weigh/flow';
 import type { NumericReading, Sight } from '../situation';
 import { ofFigure } from './void-rule';
 import type { VoidRule } from './void-rule';
@@ -42,13 +42,15 @@ function knownAmps(reading: NumericReading, sight: Sight): number | null | undef
 
 export const dropWithoutCurrent: VoidRule = ofFigure((reading, sight) => {
   const { test } = reading;
-  if (!isPathTest(test) || isOpen(reading, sight) || isClosedPart(reading, sight)) return null;
-  const usual = availableAmps(pathOf(test).loadedBy, sight);
+  if (!isPathTest(test)) return null;
   const amps = toldAmps(reading, sight) ?? knownAmps(reading, sight);
-  if (amps === null) return isPlainlyLost(reading, sight) ? null : { code: 'drop-current-unknown', with: {} };
-  if (amps === undefined || usual === null || amps >= usual * LEAST_CURRENT_SHARE) return null;
-  if (amps >= usual * LEAST_TELLING_SHARE && isPlainlyLost(reading, sight)) return null;
-  return { code: 'drop-without-current', with: { amps, usual } };
+  const usual = availableAmps(pathOf(test).loadedBy, sight);
+  if (amps === undefined || (amps !== null && (usual === null || amps >= usual * LEAST_CURRENT_SHARE))) return null;
+  if (isOpen(reading, sight) || isClosedPart(reading, sight)) return null;
+  if ((amps === null || amps >= usual! * LEAST_TELLING_SHARE) && isPlainlyLost(reading, sight)) return null;
+  return amps === null
+    ? { code: 'drop-current-unknown', with: {} }
+    : { code: 'drop-without-current', with: { amps, usual } };
 });
 
 /** Of a part and a whole that contradict each other one is wrong, and nobody knows which: both are void. */

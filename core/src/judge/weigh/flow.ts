@@ -1,6 +1,6 @@
 /** Whether anything flows in the starter: what tells an open circuit from one that only loses volts. */
 import type { StepName } from '../../format/names';
-import { PATHS, PATH_TESTS } from '../../trade/paths';
+import { isCrankingPath } from '../../trade/paths';
 import { FAULTS } from '../../trade/tables';
 import { didNotCrank, latest, observed, readingsOf } from '../situation';
 import type { Sight } from '../situation';
@@ -27,9 +27,6 @@ export const isHeldFast = (sight: Sight): boolean =>
   observed(sight, 'crank-by-hand') === 'locked' &&
   observed(sight, 'belt-removed-crank') !== 'freed' &&
   observed(sight, 'plugs-removed-crank') !== 'freed';
-
-const CRANKING_PATHS: ReadonlySet<StepName> = new Set(PATH_TESTS.filter((test) => PATHS[test].loadedBy === 'cranking'));
-export const isCrankingPath = (name: StepName): boolean => CRANKING_PATHS.has(name);
 
 /** A click is heard where the solenoid is told to close; else only its control voltage tells. */
 function isTold(sight: Sight): boolean {

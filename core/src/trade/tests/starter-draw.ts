@@ -54,8 +54,8 @@ const phrases = {
 };
 const say = sayer(phrases);
 
-/** Volts and amps that no battery of this rating can show together: a clamp on the wrong scale. */
-function wrongScale({ value }: NumericReading, sight: Sight): Said | null {
+/** Volts and amps that no battery of this rating can show together: a clamp on the wrong scale, or not round the cable. */
+function clampDisagrees({ value }: NumericReading, sight: Sight): Said | null {
   const cranking = latest(sight, 'cranking-voltage');
   const { resting, packCca, draw, scale } = sight;
   if (!cranking || resting === null) return null;
@@ -114,7 +114,7 @@ export const starterDraw: Test = {
       const offset = Math.abs(conditions?.zeroOffsetAmps ?? 0);
       return offset > Math.max(OFFSET_AMPS, value * OFFSET_SHARE) ? say('clamp-offset', { offset }) : null;
     }),
-    ofFigure(wrongScale),
+    ofFigure(clampDisagrees),
   ],
   settledBy: { 'clamp-offset': 'clamp-zero' },
   phrases,

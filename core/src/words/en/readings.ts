@@ -13,7 +13,7 @@ const NOT_POSSIBLE: Readonly<Record<string, string>> = {
   'no-equipment': 'no equipment',
   other: 'other reason',
 };
-export const notPossibleWords = (reason: string): string => NOT_POSSIBLE[reason] ?? reason;
+export const notPossibleWords = (reason = 'other'): string => NOT_POSSIBLE[reason] ?? reason;
 
 /** A figure in the unit of a test. */
 export const valueWords = (test: Reading['test'], value: number, figures: FigureFormat): string =>
@@ -24,7 +24,7 @@ export function readingWords(
   { test, value, notPossible }: Pick<Reading, 'test' | 'value' | 'notPossible'>,
   figures: FigureFormat,
 ): string {
-  if (value === null) return `not possible (${notPossibleWords(notPossible ?? 'other')})`;
+  if (value === null) return `not possible (${notPossibleWords(notPossible)})`;
   if (typeof value === 'number') return valueWords(test, value, figures);
   return typeof value === 'string' ? value : value.map((cell) => figures.plain(cell, 3)).join(' · ');
 }

@@ -153,7 +153,7 @@ export class RouteList {
   }
 
   #shown(reading: Assessment['reading']): string {
-    if (reading.value === null) return notPossibleWords(reading.notPossible ?? 'other');
+    if (reading.value === null) return notPossibleWords(reading.notPossible);
     return readingWords(reading, this.#voice.voice());
   }
 
