@@ -4,13 +4,15 @@
  * Options: see `KNOWN`.
  */
 import { createInterface } from 'node:readline/promises';
-import { join, resolve } from 'node:path';
+import { existsSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { scheduledBackup } from './admin/backup.mjs';
 import { leaveAddress, takeAddress } from './admin/open-database.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { Cluster, clusterFolder } from './setup/cluster.mjs';
+import { holderOf, takeLock } from './setup/folder-lock.mjs';
 import { KeepRunning } from './setup/keep-running.mjs';
 import { localTls } from './setup/local-tls.mjs';
 import { installPackages } from './setup/packages.mjs';
@@ -18,7 +20,7 @@ import { isFree } from './setup/ports.mjs';
 import { checkDisk, checkNode, installDebianPackages } from './setup/requirements.mjs';
 import { ROOT } from './setup/root.mjs';
 import { run } from './setup/run.mjs';
-import { SetupError, fail, step } from './setup/steps.mjs';
+import { SetupError, fail, step, tellFailure } from './setup/steps.mjs';
 import { serverEnvironment } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
@@ -87,11 +89,27 @@ async function confirmReset() {
   if (answer.trim() !== 'yes') throw new SetupError('nothing was removed.');
 }
 
+/** One start at a time works on a folder's private database. @throws SetupError that says where the other one is. */
+async function lockFolder() {
+  const lock = await takeLock('run');
+  if (lock) return lock;
+  const { address, pid = '?' } = (await holderOf('run')) ?? {};
+  throw new SetupError(
+    address
+      ? `Tetrad runs already from this folder, at ${address} (process ${pid}). Use that one, or stop it first.`
+      : `Tetrad is just being started or stopped from this folder, or its database is in use (process ${pid}). Wait for it, or stop it first.`,
+  );
+}
+
+/** The nearest folder above that is there. */
+const existing = (folder) => (existsSync(folder) ? folder : existing(dirname(folder)));
+
 const changed = (ran) => (ran ? 'done' : 'unchanged');
 
 async function main() {
   checkNode();
   const options = readOptions();
+  const lock = options.database ? null : await lockFolder();
   if (options['reset-demo']) await confirmReset();
   if (!(await isFree(options.port, options.host)))
     throw new SetupError(`port ${options.port} is busy: stop what uses it, or choose another with --port.`);
@@ -109,13 +127,14 @@ async function main() {
   let cluster = null;
   let running = null;
   let stopping = false;
+  let hasLeftAddress = false;
   let backups;
   const stop = async (code, why) => {
     if (stopping) return;
     stopping = true;
     if (why) console.error(`\nTetrad: ${why}`);
     clearInterval(backups);
-    if (cluster) await takeAddress();
+    if (hasLeftAddress) await takeAddress();
     await (running ?? cluster)?.stop();
     process.exit(code);
   };
@@ -125,6 +144,7 @@ async function main() {
   try {
     if (!options.database) {
       cluster = new Cluster(clusterFolder(ROOT));
+      await checkDisk(existing(cluster.folder));
       await mkdir(join(ROOT, '.data'), { recursive: true, mode: 0o755 });
       await step(
         'database cluster',
@@ -137,6 +157,7 @@ async function main() {
           await cluster.start();
           await cluster.createDatabase();
           await leaveAddress(cluster.url());
+          hasLeftAddress = true;
         },
         () => `on 127.0.0.1:${cluster.port}`,
       );
@@ -194,6 +215,7 @@ async function main() {
       () => 'listening',
     );
     const address = `${tls ? 'https' : 'http'}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${port}`;
+    lock?.tell({ address: `${address}/` });
     console.log(`\nTetrad is at  ${address}/`);
     if (prepared.first) {
       const { shop, name, oneTimePassword } = prepared.first;
@@ -210,7 +232,7 @@ async function main() {
     console.log('Ctrl-C stops it.');
   } catch (error) {
     if (stopping) return;
-    console.error(error instanceof SetupError ? `\nTetrad: ${error.message}` : error);
+    tellFailure(error);
     await stop(1);
   }
 }

@@ -1,12 +1,28 @@
 /** Several serving processes behind one port, on one database; one that ends is begun again. */
 import cluster from 'node:cluster';
+import type { Worker } from 'node:cluster';
 import type { Logger } from 'pino';
 import { gatherFigures } from './operating/all-processes';
-import { PORT_TAKEN } from './serve';
+import { ALIVE_EVERY_MS, PORT_TAKEN } from './serve';
 
 /** Ends within a minute that are taken for bad luck; more are a fault, and all end. */
 const MOST_ENDS = 10;
 const MINUTE_MS = 60_000;
+/** A worker that listens and then says nothing for so long is ended, ms. */
+const SILENT_MS = 10_000;
+
+/** Kills a worker that does not answer any more; its end is then seen as any other. */
+function endIfSilent(worker: Worker, log: Logger): void {
+  let last = Infinity; // nothing is asked of it before it listens
+  worker.on('message', () => (last = performance.now()));
+  const look = setInterval(() => {
+    if (performance.now() - last <= SILENT_MS) return;
+    log.error({ pid: worker.process.pid }, 'a serving process did not answer for 10 s and is ended');
+    worker.process.kill('SIGKILL');
+  }, SILENT_MS / 10);
+  look.unref();
+  worker.once('exit', () => clearInterval(look));
+}
 
 /** The first process: it serves nothing itself. */
 export function serveTogether(count: number, log: Logger): void {
@@ -14,7 +30,9 @@ export function serveTogether(count: number, log: Logger): void {
   let isTold = false;
   let ends: number[] = [];
   const begin = (): void => {
-    cluster.fork().on('message', (message: unknown) => {
+    const worker = cluster.fork();
+    endIfSilent(worker, log);
+    worker.on('message', (message: unknown) => {
       // the first that listens is all that the starting process waits for
       if (isTold || typeof message !== 'object' || message === null || !('listening' in message)) return;
       isTold = true;
@@ -44,5 +62,6 @@ export function serveTogether(count: number, log: Logger): void {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
   process.on('disconnect', stop);
+  setInterval(() => process.connected && process.send?.({ alive: true }), ALIVE_EVERY_MS).unref();
   for (let i = 0; i < count; i++) begin();
 }

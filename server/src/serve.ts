@@ -26,6 +26,14 @@ const LIMITS = {
   keepAliveTimeout: 10_000,
 } as const;
 
+/** Whoever started this ends a process that has been silent for 10 s. */
+export const ALIVE_EVERY_MS = 2000;
+
+/** Whoever started this may be gone already: that is heard as a disconnect. */
+const sayToStarter = (message: object): void => {
+  if (process.connected) process.send?.(message, undefined, undefined, () => undefined);
+};
+
 const listener = ({ tls }: Config, app: RequestListener): Server =>
   tls
     ? createHttpsServer({ ...LIMITS, cert: readFileSync(tls.cert), key: readFileSync(tls.key) }, app)
@@ -50,8 +58,8 @@ export function serve(config: Config, log: Logger): void {
   server.listen(config.port, config.host, () => {
     const { port } = server.address() as AddressInfo;
     log.info({ port, host: config.host }, 'listening');
-    // who started this may be gone already: that is heard as a disconnect
-    process.send?.({ listening: port }, undefined, undefined, () => undefined);
+    sayToStarter({ listening: port });
+    setInterval(() => sayToStarter({ alive: true }), ALIVE_EVERY_MS).unref();
   });
 
   let stopping = false;
@@ -69,4 +77,6 @@ export function serve(config: Config, log: Logger): void {
   process.on('SIGTERM', () => stop('SIGTERM'));
   process.on('SIGINT', () => stop('SIGINT'));
   process.on('disconnect', () => stop('the starting process is gone'));
+  // it went while this file was being loaded
+  if (process.send && !process.connected) stop('the starting process is gone');
 }

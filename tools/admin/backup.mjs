@@ -1,8 +1,7 @@
 /** A whole copy of the database in one file, read back before it counts; and the way back. */
 import { existsSync } from 'node:fs';
-import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
-import pg from 'pg';
 import { postgresPrograms } from '../setup/requirements.mjs';
 import { run } from '../setup/run.mjs';
 import { SetupError } from '../setup/steps.mjs';
@@ -41,9 +40,12 @@ export async function checkBackup(address, file) {
 export async function backup(address, to) {
   const file = resolve(to);
   if (existsSync(file)) throw new SetupError(`${file} is there already: a backup replaces none.`);
-  await mkdir(dirname(file), { recursive: true });
+  await mkdir(dirname(file), { recursive: true, mode: 0o700 });
   const draft = `${file}.part`;
   try {
+    // it holds hashes of passwords and PINs: for its owner alone, before there is anything in it
+    await rm(draft, { force: true });
+    await writeFile(draft, '', { mode: 0o600, flag: 'wx' });
     await program('pg_dump', address, ['--format=custom', '--file', draft]);
     await checkBackup(address, draft);
     await rename(draft, file);
@@ -67,6 +69,7 @@ export async function restore(address, from, { isRunning }) {
   const name = decodeURIComponent(target.pathname.slice(1));
   const beside = new URL(address);
   beside.pathname = '/postgres';
+  const { default: pg } = await import('pg');
   const admin = new pg.Client({ connectionString: beside.toString() });
   await admin.connect();
   const draft = `${name}_restoring`;

@@ -1,6 +1,5 @@
-/** `tetrad audit verify`, `backup`, `restore`, `export` and `import`: what an administrator does with the database at hand. */
+/** The administrator's commands: they work on this checkout's own database, or on the one that TETRAD_DATABASE_URL names. */
 import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
 import { buildServer } from '../setup/build.mjs';
 import { ROOT } from '../setup/root.mjs';
 import { run } from '../setup/run.mjs';
@@ -8,119 +7,133 @@ import { SetupError } from '../setup/steps.mjs';
 import { backup, restore, scheduledBackup } from './backup.mjs';
 import { withDatabase } from './open-database.mjs';
 
-export const ADMIN_USAGE = `tetrad audit verify [--shop ID]
-    proves the record of acts of every shop unbroken; status 1 where one is not
-tetrad backup FILE | --to FOLDER [--keep N]
-    writes the whole database to a file, or to one named by its time, and reads it back; of more than N (14) in the
-    folder the oldest go
-tetrad restore FILE
-    puts a backup in the place of the database; what was there is kept beside it
-tetrad export FOLDER|FILE.zip --shop ID
-    writes a whole shop in open formats: JSON lines, recorded files, cases (docs/shop-format.md)
-tetrad import FOLDER|FILE.zip [--shop ID]
-    brings such a shop in, under its own id or another that is free here; all of it or nothing
-    (all work on this checkout's own database, or on the one that TETRAD_DATABASE_URL names)`;
-
 const megabytes = (bytes) => `${(bytes / 1e6).toFixed(1)} MB`;
+const WHERE = `
+Works on this checkout's own database, or on the one that TETRAD_DATABASE_URL names.`;
 
-const COMMANDS = {
-  async audit([word, ...words]) {
-    if (word !== 'verify') throw new UsageError('audit is followed by verify');
-    await buildServer();
-    return withDatabase(async (address) => {
-      const env = { ...process.env, TETRAD_DATABASE_URL: address };
-      const printed = await run(process.execPath, [join(ROOT, 'dist/server/audit.mjs'), ...words], { cwd: ROOT, env });
-      const shops = JSON.parse(printed);
-      for (const { shop, ...told } of shops)
-        console.log(
-          told.isWhole
-            ? `${shop}: ${told.entries} entries, unbroken. Head ${told.head || 'none'}`
-            : `${shop}: BROKEN at entry ${told.seq} (${told.why})`,
-        );
-      if (shops.length === 0) throw new SetupError('there is no shop to verify here: name one with --shop.');
-      return shops.every(({ isWhole }) => isWhole) ? 0 : 1;
-    });
-  },
+/** @param {import('commander').Command} program */
+export function addAdminCommands(program) {
+  const command = (parent, words, summary, description = `${summary[0].toUpperCase()}${summary.slice(1)}.`) =>
+    parent.command(words).summary(summary).description(description).addHelpText('after', WHERE);
 
-  async backup(words) {
-    const { values, positionals } = parseArgs({
-      args: words,
-      allowPositionals: true,
-      options: { to: { type: 'string' }, keep: { type: 'string', default: '14' } },
-    });
-    const keep = Number(values.keep);
-    if (!Number.isInteger(keep) || keep < 1)
-      throw new UsageError(`--keep is ${values.keep}: it must be a whole number from 1`);
-    if (positionals.length + (values.to ? 1 : 0) !== 1) throw new UsageError('backup is followed by one FILE, or --to');
-    const { file: written, bytes } = await withDatabase((address) =>
-      values.to ? scheduledBackup(address, values.to, keep) : backup(address, positionals[0]),
-    );
-    console.log(`${written}: ${megabytes(bytes)}, read back whole.`);
-    return 0;
-  },
-
-  async export(words) {
-    const { place, shop } = placeAndShop(words);
-    if (!shop) throw new UsageError('export names the shop with --shop ID');
-    const { rows, captures } = await moved('export', place, shop);
-    console.log(`${place}: the shop ${shop}, ${rows} rows and ${captures} recorded files.`);
-    return 0;
-  },
-
-  async import(words) {
-    const { place, shop } = placeAndShop(words);
-    const { rows, captures, shop: id } = await moved('import', place, shop);
-    console.log(`The shop ${id} is here: ${rows} rows and ${captures} recorded files.`);
-    return 0;
-  },
-
-  async restore([file, ...more]) {
-    if (!file || more.length > 0) throw new UsageError('restore is followed by one FILE');
-    await buildServer();
-    return withDatabase(async (address, how) => {
-      // the application's role must be there before its rights are restored
-      const env = { ...process.env, TETRAD_DATABASE_URL: address };
-      await run(process.execPath, [join(ROOT, 'dist/server/prepare.mjs'), '--role-only'], { cwd: ROOT, env });
-      const { kept } = await restore(address, file, how);
-      console.log(`Restored from ${file}.${kept ? ` What was there is the database ${kept} now.` : ''}`);
-      return 0;
-    });
-  },
-};
-
-class UsageError extends Error {}
-
-function placeAndShop(words) {
-  const { values, positionals } = parseArgs({
-    args: words,
-    allowPositionals: true,
-    options: { shop: { type: 'string' } },
-  });
-  if (positionals.length !== 1) throw new UsageError('one FOLDER or FILE.zip is named');
-  return { place: resolve(positionals[0]), shop: values.shop };
+  const audit = program.command('audit').summary('check the audit log').description('Checks the audit log.');
+  command(audit, 'verify', 'prove the audit log of every shop unbroken; status 1 if one is not')
+    .option('--shop <id>', 'this shop alone')
+    .action(told(verifyAudit));
+  command(program, 'backup [file]', 'write the whole database to a file, and read it back')
+    .option('--to <folder>', 'name the file by its time and put it here')
+    .option('--keep <n>', 'with --to: of more than n backups in the folder the oldest are removed', '14')
+    .action(told(makeBackup));
+  command(
+    program,
+    'restore <file>',
+    'put a backup in the place of the database; what was there is kept beside it',
+  ).action(told(restoreBackup));
+  command(
+    program,
+    'export <folder|file.zip>',
+    'write a whole shop in open formats',
+    'Writes a whole shop in open formats: JSON lines, recorded files, cases (docs/shop-format.md).',
+  )
+    .requiredOption('--shop <id>', 'the shop')
+    .action(told(exportShop));
+  command(
+    program,
+    'import <folder|file.zip>',
+    'bring an exported shop in',
+    'Brings an exported shop in, under its own id or another that is free here; all of it or nothing.',
+  )
+    .option('--shop <id>', 'the id it gets here')
+    .action(told(importShop));
+  const people = program.command('people').summary('accounts of a shop').description('Accounts of a shop.');
+  command(
+    people,
+    'reset-password <name>',
+    'give somebody a new one-time password',
+    'Prints a new one-time password for somebody and ends their sessions.',
+  )
+    .option('--shop <id>', 'their shop; needed where there is more than one')
+    .action(told(resetPassword));
 }
 
-async function moved(act, place, shop) {
+/** What is expected to fail is told in one line, with status 1. */
+const told =
+  (action) =>
+  async (...given) => {
+    try {
+      process.exitCode = await action(...given);
+    } catch (error) {
+      const name = given.at(-1).name();
+      if (error instanceof UsageFault) given.at(-1).error(`error: ${error.message}`);
+      console.error(`tetrad ${name}: ${error instanceof SetupError ? error.message : error.message.trim()}`);
+      process.exitCode = 1;
+    }
+  };
+
+class UsageFault extends Error {}
+
+/** Runs one of the server's programs on the database. @returns what it printed, parsed. */
+async function onDatabase(program, words) {
   await buildServer();
   return withDatabase(async (address) => {
     const env = { ...process.env, TETRAD_DATABASE_URL: address };
-    const words = [join(ROOT, 'dist/server/move.mjs'), act, place, ...(shop ? ['--shop', shop] : [])];
-    return JSON.parse(await run(process.execPath, words, { cwd: ROOT, env }));
+    return JSON.parse(
+      await run(process.execPath, [join(ROOT, `dist/server/${program}.mjs`), ...words], { cwd: ROOT, env }),
+    );
   });
 }
 
-export const isAdminCommand = (name) => name in COMMANDS;
+const shopWords = (shop) => (shop ? ['--shop', shop] : []);
 
-/** @returns {Promise<number>} the exit status. */
-export async function adminCommand(name, words) {
-  try {
-    return await COMMANDS[name](words);
-  } catch (error) {
-    if (error instanceof UsageError || error.code?.startsWith('ERR_PARSE_ARGS')) {
-      console.error(`tetrad ${name}: ${error.message}\n${ADMIN_USAGE}`);
-      return 2;
-    }
-    console.error(`tetrad ${name}: ${error instanceof SetupError ? error.message : error.message.trim()}`);
-    return 1;
-  }
+async function verifyAudit({ shop: named }) {
+  const shops = await onDatabase('audit', shopWords(named));
+  if (shops.length === 0) throw new SetupError('there is no shop to verify here.');
+  for (const { shop, ...found } of shops)
+    console.log(
+      found.isWhole
+        ? `${shop}: ${found.entries} entries, unbroken. Head ${found.head || 'none'}`
+        : `${shop}: BROKEN at entry ${found.seq} (${found.why})`,
+    );
+  return shops.every(({ isWhole }) => isWhole) ? 0 : 1;
+}
+
+async function makeBackup(file, { to, keep: word }) {
+  const keep = Number(word);
+  if (!Number.isInteger(keep) || keep < 1) throw new UsageFault(`--keep is ${word}: it must be a whole number from 1`);
+  if (Boolean(file) === Boolean(to)) throw new UsageFault('backup takes one file, or --to and a folder');
+  const { file: written, bytes } = await withDatabase((address) =>
+    to ? scheduledBackup(address, to, keep) : backup(address, file),
+  );
+  console.log(`${written}: ${megabytes(bytes)}, read back whole.`);
+  return 0;
+}
+
+async function restoreBackup(file) {
+  await buildServer();
+  return withDatabase(async (address, how) => {
+    // the application's role must be there before its rights are restored
+    const env = { ...process.env, TETRAD_DATABASE_URL: address };
+    await run(process.execPath, [join(ROOT, 'dist/server/prepare.mjs'), '--role-only'], { cwd: ROOT, env });
+    const { kept } = await restore(address, file, how);
+    console.log(`Restored from ${file}.${kept ? ` What was there is the database ${kept} now.` : ''}`);
+    return 0;
+  });
+}
+
+async function exportShop(place, { shop }) {
+  const { rows, captures } = await onDatabase('move', ['export', resolve(place), ...shopWords(shop)]);
+  console.log(`${resolve(place)}: the shop ${shop}, ${rows} rows and ${captures} recorded files.`);
+  return 0;
+}
+
+async function importShop(place, { shop }) {
+  const { rows, captures, shop: id } = await onDatabase('move', ['import', resolve(place), ...shopWords(shop)]);
+  console.log(`The shop ${id} is here: ${rows} rows and ${captures} recorded files.`);
+  return 0;
+}
+
+async function resetPassword(name, { shop: named }) {
+  const { shop, name: whose, oneTimePassword } = await onDatabase('reset-password', [name, ...shopWords(named)]);
+  console.log(`${whose} of the shop ${shop} has the one-time password ${oneTimePassword} (shown this once).`);
+  return 0;
 }

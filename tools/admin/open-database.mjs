@@ -2,8 +2,8 @@
 import { existsSync } from 'node:fs';
 import { readFile, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import pg from 'pg';
 import { Cluster, clusterFolder } from '../setup/cluster.mjs';
+import { holderOf, takeLock } from '../setup/folder-lock.mjs';
 import { ROOT } from '../setup/root.mjs';
 import { SetupError } from '../setup/steps.mjs';
 
@@ -11,9 +11,11 @@ import { SetupError } from '../setup/steps.mjs';
 const addressFile = () => join(dirname(clusterFolder(ROOT)), 'address');
 
 export const leaveAddress = (address) => writeFile(addressFile(), address, { mode: 0o600 });
+/** Only by the application that left it: a start that was refused has none of its own. */
 export const takeAddress = () => rm(addressFile(), { force: true });
 
 async function answers(address) {
+  const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: address, connectionTimeoutMillis: 2000 });
   try {
     await client.connect();
@@ -35,17 +37,27 @@ async function answers(address) {
 export async function withDatabase(work) {
   const named = process.env.TETRAD_DATABASE_URL;
   if (named) return work(named, { isRunning: true });
-  const left = existsSync(addressFile()) ? (await readFile(addressFile(), 'utf8')).trim() : null;
-  if (left && (await answers(left))) return work(left, { isRunning: true });
   const folder = clusterFolder(ROOT);
   if (!existsSync(join(folder, 'PG_VERSION')))
     throw new SetupError(`there is no database in ${folder} yet: start Tetrad once, or set TETRAD_DATABASE_URL.`);
+  const lock = await takeLock('run');
+  if (!lock) return work(await addressOfRunning(), { isRunning: true });
   const cluster = new Cluster(folder);
-  await cluster.create();
-  await cluster.start();
   try {
+    await cluster.create();
+    await cluster.start();
     return await work(cluster.url(), { isRunning: false });
   } finally {
     await cluster.stop();
+    await lock.release();
   }
+}
+
+async function addressOfRunning() {
+  const address = (await readFile(addressFile(), 'utf8').catch(() => '')).trim();
+  if (address && (await answers(address))) return address;
+  const { pid } = (await holderOf('run')) ?? {};
+  throw new SetupError(
+    `process ${pid ?? '?'} is just starting or stopping the database of this folder: try again in a moment.`,
+  );
 }

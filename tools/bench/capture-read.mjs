@@ -13,7 +13,7 @@ const COLUMNS = 3;
 const RATE_HZ = 10_000;
 /** Bytes of a number as the language holds it. */
 const BYTES_A_NUMBER = 8;
-const MAIN = join(ROOT, 'dist/cli/main.mjs');
+const MAIN = join(ROOT, 'tools/tetrad.mjs');
 
 /** Tells a process's highest memory, in kB, when it ends. */
 const TELL_MEMORY = `data:text/javascript,process.on('exit',()=>process.stderr.write('\\nmaxrss '+process.resourceUsage().maxRSS+'\\n'))`;

@@ -52,7 +52,7 @@ function seconds(args, input) {
 
 export async function benchJudgeLines() {
   const input = cases();
-  const judged = await seconds([join(ROOT, 'dist/cli/main.mjs'), 'judge', '--lines'], input);
+  const judged = await seconds([join(ROOT, 'tools/tetrad.mjs'), 'judge', '--lines'], input);
   const reference = await seconds(['--input-type=module', '--eval', REFERENCE], input);
   return {
     name: 'Cases judged per second, `judge --lines`, the four readings, start included',

@@ -1,27 +1,55 @@
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
-import { parseArgs } from 'node:util';
 import { CaptureError, MOST_BYTES, RecordingReader, takeApart, withSamples } from '@tetrad/core/capture';
 import type { Recording, WavScale } from '@tetrad/core/capture';
+import type { Command } from 'commander';
+import { InputError } from './input-error';
 import { UsageError } from './usage-error';
 
 /** Bytes read at once. */
 const PIECE = 1 << 22;
 const PROGRESS_EVERY_MS = 500;
+const MAX_CYLINDERS = 16;
 
-/** `analyse`: takes a recorded waveform apart and prints what it found. */
-export async function analyseCommand(words: readonly string[]): Promise<number> {
-  const { file, cylinders, wavScale, data, ...mapping } = readWords(words);
+interface Options {
+  readonly cylinders?: string;
+  readonly voltsColumn?: string;
+  readonly ampsColumn?: string;
+  readonly ampsPerVolt?: string;
+  readonly fullScaleVolts?: string;
+  readonly fullScaleAmps?: string;
+  readonly data?: boolean;
+}
+
+export function addAnalyseCommand(program: Command): void {
+  program
+    .command('analyse')
+    .alias('analyze')
+    .summary('read a captured waveform and print what it found')
+    .description(
+      'Reads a captured waveform (CSV, WAV or tetrad-capture/1) and prints what it found (tetrad-capture/1).',
+    )
+    .argument('<file>', 'the recorded file')
+    .option('--cylinders <n>', 'cylinders of the engine, 1 to 16: gives the cranking speed')
+    .option('--volts-column <name>', 'the column that holds the volts')
+    .option('--amps-column <name>', 'the column that holds the amps')
+    .option('--amps-per-volt <x>', 'scale of a clamp that was recorded in volts')
+    .option('--full-scale-volts <v>', 'volts at full scale, of a WAV file')
+    .option('--full-scale-amps <a>', 'amps at full scale, of a WAV file')
+    .option('--data', 'add the samples themselves')
+    .action(analyse);
+}
+
+async function analyse(file: string, options: Options): Promise<void> {
+  const { wavScale, cylinders, mapping } = settingsOf(options);
   try {
     const recording = await readFile(file, wavScale);
     const found = takeApart(recording, { cylinders, ...mapping });
-    console.log(JSON.stringify(data ? withSamples(found, recording) : found, null, 2));
-    return 0;
+    console.log(JSON.stringify(options.data ? withSamples(found, recording) : found, null, 2));
   } catch (error) {
     const isExpected = error instanceof CaptureError || (error instanceof Error && 'syscall' in error);
     if (!isExpected) throw error;
-    console.error(`tetrad analyse: ${file}: ${error.message}`);
-    return 1;
+    throw new InputError(`${file}: ${error.message}`);
   }
 }
 
@@ -43,42 +71,20 @@ async function readFile(file: string, wavScale: WavScale | null): Promise<Record
   return reader.finish();
 }
 
-function readWords(words: readonly string[]) {
-  let parsed;
-  try {
-    parsed = parseArgs({
-      args: [...words],
-      allowPositionals: true,
-      options: {
-        cylinders: { type: 'string' },
-        'volts-column': { type: 'string' },
-        'amps-column': { type: 'string' },
-        'amps-per-volt': { type: 'string' },
-        'full-scale-volts': { type: 'string' },
-        'full-scale-amps': { type: 'string' },
-        data: { type: 'boolean', default: false },
-      },
-    });
-  } catch (error) {
-    throw new UsageError(error instanceof Error ? error.message : String(error));
-  }
-  const { values, positionals } = parsed;
-  const [file, ...more] = positionals;
-  if (file === undefined || more.length > 0)
-    throw new UsageError(`one file is needed, ${positionals.length} were given`);
-  const volts = positive('--full-scale-volts', values['full-scale-volts']);
-  const amps = positive('--full-scale-amps', values['full-scale-amps']);
-  const cylinders = values.cylinders === undefined ? null : Number(values.cylinders);
-  if (cylinders !== null && !(Number.isInteger(cylinders) && cylinders >= 1 && cylinders <= 16))
-    throw new UsageError(`--cylinders is ${values.cylinders}; it must be a whole number from 1 to 16`);
+function settingsOf(options: Options) {
+  const volts = positive('--full-scale-volts', options.fullScaleVolts);
+  const amps = positive('--full-scale-amps', options.fullScaleAmps);
+  const cylinders = options.cylinders === undefined ? null : Number(options.cylinders);
+  if (cylinders !== null && !(Number.isInteger(cylinders) && cylinders >= 1 && cylinders <= MAX_CYLINDERS))
+    throw new UsageError(`--cylinders is ${options.cylinders}; it must be a whole number from 1 to ${MAX_CYLINDERS}`);
   return {
-    file,
     cylinders,
-    voltsColumn: values['volts-column'],
-    ampsColumn: values['amps-column'],
-    ampsPerVolt: positive('--amps-per-volt', values['amps-per-volt']),
     wavScale: volts === undefined ? null : { volts, ...(amps !== undefined && { amps }) },
-    data: values.data,
+    mapping: {
+      voltsColumn: options.voltsColumn,
+      ampsColumn: options.ampsColumn,
+      ampsPerVolt: positive('--amps-per-volt', options.ampsPerVolt),
+    },
   };
 }
 

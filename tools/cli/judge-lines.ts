@@ -1,8 +1,9 @@
 import { once } from 'node:events';
 import { availableParallelism } from 'node:os';
-import { createInterface } from 'node:readline';
 import { Worker } from 'node:worker_threads';
 import type { CriteriaSet } from '@tetrad/core';
+import { inputLines } from './input-lines';
+import type { InputLine } from './input-lines';
 import { judgeText } from './judge-text';
 
 /** Lines judged at a time: enough to make the hand-over cheap, few enough to begin answering soon. */
@@ -23,8 +24,8 @@ export async function judgeLines(criteria: CriteriaSet): Promise<number> {
     if (anyRefused) status = 1;
     if (!process.stdout.write(bytes)) await once(process.stdout, 'drain');
   };
-  let lines: string[] = [];
-  for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
+  let lines: InputLine[] = [];
+  for await (const line of inputLines(process.stdin)) {
     lines.push(line);
     if (lines.length < BATCH_LINES) continue;
     crew.give(lines);
@@ -61,7 +62,7 @@ class Crew {
     );
   }
 
-  give(lines: readonly string[]): void {
+  give(lines: readonly InputLine[]): void {
     const batch = this.#given++;
     this.#waiting.push(new Promise((resolve, reject) => this.#settle.set(batch, { resolve, reject })));
     if (this.#workers.length < availableParallelism()) this.#workers.push(this.#hire());

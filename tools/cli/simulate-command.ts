@@ -1,7 +1,6 @@
 import { createWriteStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { parseArgs } from 'node:util';
 import {
   FAULT_NAMES,
   SimulatedVisit,
@@ -13,40 +12,44 @@ import {
   writeDialect,
 } from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
+import type { Command } from 'commander';
+import { InputError } from './input-error';
 import { UsageError } from './usage-error';
 
-/** `simulate`: a case from the circuit model on standard output, and the capture behind it as CSV. */
-export async function simulateCommand(words: readonly string[]): Promise<number> {
-  let values;
-  try {
-    ({ values } = parseArgs({
-      args: [...words],
-      options: {
-        fault: { type: 'string' },
-        severity: { type: 'string' },
-        seed: { type: 'string' },
-        capture: { type: 'string' },
-      },
-    }));
-  } catch (error) {
-    throw new UsageError(error instanceof Error ? error.message : String(error));
-  }
-  const fault = faultOf(values.fault ?? 'none');
-  const severity = values.severity === undefined ? undefined : numberOf('--severity', values.severity, 0, 1);
-  const seed = values.seed === undefined ? 1 : numberOf('--seed', values.seed, 0, 2 ** 32 - 1);
+interface Options {
+  readonly fault?: string;
+  readonly severity?: string;
+  readonly seed?: string;
+  readonly capture?: string;
+}
+
+export function addSimulateCommand(program: Command): void {
+  program
+    .command('simulate')
+    .summary('write a case from the circuit model')
+    .description('Writes a case from the circuit model on standard output, and the capture behind it as CSV.')
+    .option('--fault <name>', `the fault that the vehicle has: ${FAULT_NAMES.join(', ')}`, 'none')
+    .option('--severity <x>', 'how bad it is, 0 to 1')
+    .option('--seed <n>', 'the same number gives the same vehicle', '1')
+    .option('--capture <file>', 'also write the recorded start to this file')
+    .action(simulate);
+}
+
+async function simulate(words: Options): Promise<void> {
+  const fault = faultOf(words.fault ?? 'none');
+  const severity = words.severity === undefined ? undefined : numberOf('--severity', words.severity, 0, 1);
+  const seed = words.seed === undefined ? 1 : numberOf('--seed', words.seed, 0, 2 ** 32 - 1);
   const options = { faults: [fault], seed, ...(severity !== undefined && { severity }) };
   process.stdout.write(writeCase(simulateCase(options)));
-  if (values.capture === undefined) return 0;
+  if (words.capture === undefined) return;
   const record = recorded(startRecord(new SimulatedVisit(options).vehicle), randomOf(seed));
   try {
-    await pipeline(Readable.from(writeDialect(record)), createWriteStream(values.capture));
+    await pipeline(Readable.from(writeDialect(record)), createWriteStream(words.capture));
   } catch (error) {
-    console.error(
-      `tetrad simulate: ${values.capture} could not be written: ${error instanceof Error ? error.message : String(error)}`,
+    throw new InputError(
+      `${words.capture} could not be written: ${error instanceof Error ? error.message : String(error)}`,
     );
-    return 1;
   }
-  return 0;
 }
 
 function faultOf(word: string): FaultName {

@@ -45,30 +45,34 @@ export const buildServer = () =>
           prepare: 'server/src/prepare.ts',
           audit: 'server/src/audit.ts',
           move: 'server/src/move.ts',
+          'reset-password': 'server/src/reset-password.ts',
           worker: 'server/src/heavy/worker.ts',
         },
         'dist/server',
       ),
   });
 
-export const buildCli = () =>
-  unlessUnchanged({
-    name: 'cli',
-    inputs: [...SHARED, 'tools/cli', 'tools/setup/build.mjs'],
-    output: 'dist/cli/main.mjs',
-    work: () =>
-      bundle(
-        {
-          main: 'tools/cli/main.ts',
-          'judge-worker': 'tools/cli/judge-worker.ts',
-          derive: 'tools/cli/derive.ts',
-          fit: 'tools/cli/fit.ts',
-          'bench-judge': 'tools/cli/bench-judge/main.ts',
-          'bench-captures': 'tools/cli/bench-captures/main.ts',
-        },
-        'dist/cli',
-      ),
-  });
+export const buildCli = (told) =>
+  unlessUnchanged(
+    {
+      name: 'cli',
+      inputs: [...SHARED, 'tools/cli', 'tools/setup/build.mjs'],
+      output: 'dist/cli/program.mjs',
+      work: () =>
+        bundle(
+          {
+            program: 'tools/cli/program.ts',
+            'judge-worker': 'tools/cli/judge-worker.ts',
+            derive: 'tools/cli/derive.ts',
+            fit: 'tools/cli/fit.ts',
+            'bench-judge': 'tools/cli/bench-judge/main.ts',
+            'bench-captures': 'tools/cli/bench-captures/main.ts',
+          },
+          'dist/cli',
+        ),
+    },
+    told,
+  );
 
 export const buildClient = () =>
   unlessUnchanged({

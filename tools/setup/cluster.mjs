@@ -2,7 +2,7 @@
  * A private PostgreSQL cluster: on loopback with a password, owned by an unprivileged user, run as a
  * child of this process so that its end is seen.
  */
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { chmod, chown, mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
@@ -10,6 +10,7 @@ import { dirname, join } from 'node:path';
 import { freePort } from './ports.mjs';
 import { postgresPrograms } from './requirements.mjs';
 import { run } from './run.mjs';
+import { spawnBound } from './spawn-bound.mjs';
 import { SetupError } from './steps.mjs';
 
 const USER = 'tetrad';
@@ -150,8 +151,9 @@ export class Cluster {
       ...more,
     };
     const args = ['-D', this.#folder, ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`])];
-    const child = spawn(join(this.#bin, 'postgres'), args, {
+    const child = spawnBound(join(this.#bin, 'postgres'), args, {
       ...this.#options,
+      endSignal: 'INT', // PostgreSQL's fast shutdown
       detached: true,
       stdio: ['ignore', 'ignore', 'pipe'],
     });

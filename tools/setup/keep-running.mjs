@@ -1,6 +1,6 @@
 /** Keeps database and server running: what ends by itself is started again, but not for ever. */
 import { setTimeout as wait } from 'node:timers/promises';
-import { guardDatabase, startServer, stopProcess } from './supervise.mjs';
+import { startServer, stopProcess } from './supervise.mjs';
 
 /** Ends of one of the two within a minute that are taken for bad luck. */
 const MOST_ENDS = 5;
@@ -17,7 +17,6 @@ export class KeepRunning {
   #say;
   #giveUp;
   #ends = [];
-  #guard = null;
   #server = null;
   #stopping = false;
 
@@ -39,7 +38,7 @@ export class KeepRunning {
   }
 
   get serverPid() {
-    return this.#server?.child.pid;
+    return this.#server?.pid;
   }
 
   /** Starts the server and watches it. @returns {Promise<number>} its port */
@@ -50,24 +49,23 @@ export class KeepRunning {
 
   async stop() {
     this.#stopping = true;
-    if (this.#server) await stopProcess(this.#server.child);
+    if (this.#server) await stopProcess(this.#server);
     await this.#cluster?.stop();
-    this.#guard?.stdin.destroy();
   }
 
   async #startServer() {
-    const running = await startServer(this.#serving, { quiet: this.#quiet });
-    this.#server = running;
-    running.child.once('exit', (code, signal) => {
+    const { child, port } = await startServer(this.#serving, {
+      quiet: this.#quiet,
+      onSpawn: (spawned) => (this.#server = spawned),
+    });
+    child.once('exit', (code, signal) => {
       if (this.#stopping || !this.#mayStartAgain(`the server process ended with ${signal ?? code}`)) return;
       this.#startServer().catch((error) => this.#giveUp(error.message));
     });
-    return running.port;
+    return port;
   }
 
   #watchDatabase() {
-    this.#guard?.stdin.destroy();
-    this.#guard = guardDatabase(this.#cluster.pid);
     this.#cluster.onExit((code, signal) => {
       if (this.#stopping || !this.#mayStartAgain(`the database process ended with ${signal ?? code}`)) return;
       this.#startDatabase().catch((error) => this.#giveUp(error.message));

@@ -13,16 +13,19 @@ async function installLocked() {
     await run('npm', ['ci', ...QUIET], { cwd: ROOT });
   } catch (error) {
     if (!/\bE404\b|\bETARGET\b|notarget/.test(error.message)) throw error;
-    console.log('  a locked package is gone from the registry: resolving anew, package-lock.json changes');
+    console.error('Tetrad: a locked package is gone from the registry: resolving again, package-lock.json changes.');
     await run('npm', ['install', ...QUIET], { cwd: ROOT });
   }
 }
 
 /** Installs the npm packages of the lock file. @returns whether anything was to do. */
-export const installPackages = () =>
-  unlessUnchanged({
-    name: 'packages',
-    inputs: ['package.json', 'package-lock.json', 'core/package.json', 'contracts/package.json'],
-    output: 'node_modules/.package-lock.json',
-    work: installLocked,
-  });
+export const installPackages = (told) =>
+  unlessUnchanged(
+    {
+      name: 'packages',
+      inputs: ['package.json', 'package-lock.json', 'core/package.json', 'contracts/package.json'],
+      output: 'node_modules/.package-lock.json',
+      work: installLocked,
+    },
+    told,
+  );

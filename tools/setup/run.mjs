@@ -1,10 +1,10 @@
-import { spawn } from 'node:child_process';
+import { spawnBound } from './spawn-bound.mjs';
 import { SetupError } from './steps.mjs';
 
 const LAST_LINES = 30;
 
 /**
- * Runs a program to its end and gives back what it printed.
+ * Runs a program to its end, which is at the latest our own, and gives back what it printed.
  * @param {string} command
  * @param {string[]} args
  * @param {import('node:child_process').SpawnOptions & { input?: string }} [options]
@@ -13,7 +13,7 @@ const LAST_LINES = 30;
  */
 export function run(command, args, { input, ...options } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { stdio: ['pipe', 'pipe', 'pipe'], ...options });
+    const child = spawnBound(command, args, { stdio: ['pipe', 'pipe', 'pipe'], ...options });
     let out = '';
     let all = '';
     child.stdout.on('data', (data) => ((out += data), (all += data)));

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { waitForLock } from './folder-lock.mjs';
 import { ROOT } from './root.mjs';
 
 const FOLDER = join(ROOT, '.stamps');
@@ -28,18 +29,29 @@ async function hashOf(inputs) {
 }
 
 /**
- * Runs `work` unless the inputs are as they were when it last succeeded and its output is there.
+ * Runs `work` unless the inputs are as they were when it last succeeded and its output is there. Of two processes that
+ * set up the same checkout the second waits and finds the work done.
  * @param {{ name: string, inputs: string[], output: string, work: () => Promise<unknown> }} task
+ * @param {{ onWork?: () => void }} [told] `onWork` is called before the work begins
  * @returns {Promise<boolean>} whether it ran
  */
-export async function unlessUnchanged({ name, inputs, output, work }) {
+export async function unlessUnchanged({ name, inputs, output, work }, { onWork } = {}) {
   const file = join(FOLDER, name);
   const hash = await hashOf(inputs);
-  const known = existsSync(file) ? await readFile(file, 'utf8') : '';
-  if (known === hash && existsSync(join(ROOT, output))) return false;
-  await rm(file, { force: true });
-  await work();
-  await mkdir(FOLDER, { recursive: true });
-  await writeFile(file, hash);
-  return true;
+  const isDone = async () => existsSync(join(ROOT, output)) && (await readFile(file, 'utf8').catch(() => '')) === hash;
+  if (await isDone()) return false;
+  const lock = await waitForLock('set-up', (pid) =>
+    console.error(`Tetrad: process ${pid ?? '?'} is setting up this folder; waiting for it.`),
+  );
+  try {
+    if (await isDone()) return false;
+    onWork?.();
+    await rm(file, { force: true });
+    await work();
+    await mkdir(FOLDER, { recursive: true });
+    await writeFile(file, hash);
+    return true;
+  } finally {
+    await lock.release();
+  }
 }

@@ -26,8 +26,25 @@ export async function step(name, work, describe = () => '') {
   }
 }
 
-/** Ends the process with one clear line for an expected failure, and with the stack for a fault of ours. */
+/** Failures of the machine that need no stack to be understood. */
+const OF_THE_MACHINE = {
+  ENOSPC: 'the disk is full. Free some space and start again.',
+  EDQUOT: 'the disk quota is used up. Free some space and start again.',
+  EROFS: 'the disk can only be read.',
+  EACCES: 'this user may not use a file that is needed.',
+  EPERM: 'this user may not use a file that is needed.',
+  EMFILE: 'too many files are open (see ulimit -n).',
+};
+
+/** An expected failure in one clear line, and one of ours with its stack. */
+export function tellFailure(error) {
+  if (error instanceof SetupError) return console.error(`\nTetrad: ${error.message}`);
+  const known = OF_THE_MACHINE[error?.code];
+  console.error(known ? `\nTetrad: ${known} (${error.message})` : error);
+}
+
+/** Tells a failure and ends the process. */
 export function fail(error) {
-  console.error(error instanceof SetupError ? `\nTetrad: ${error.message}` : error);
+  tellFailure(error);
   process.exit(1);
 }

@@ -5,6 +5,8 @@ import { ROOT } from './root.mjs';
 import { SetupError } from './steps.mjs';
 
 const STOP_MS = 8000;
+/** A server says every 2 s that it is alive; one that is silent for this long is ended (and started again), ms. */
+const SILENT_MS = 10_000;
 
 export const serverEnvironment = (databaseUrl, port, host = '127.0.0.1') => ({
   ...process.env,
@@ -16,16 +18,26 @@ export const serverEnvironment = (databaseUrl, port, host = '127.0.0.1') => ({
   TETRAD_MIGRATIONS: join(ROOT, 'server/src/sql/migrations'),
 });
 
-/** Starts a server process and waits until it listens. */
-export function startServer(env, { quiet = false } = {}) {
+/**
+ * Starts a server process and waits until it listens.
+ *
+ * @param {object} env
+ * @param {{ quiet?: boolean, onSpawn?: (child: import('node:child_process').ChildProcess) => void }} [how] `onSpawn` is
+ *   told of the process before it listens, so that it can be stopped meanwhile
+ */
+export function startServer(env, { quiet = false, onSpawn } = {}) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist/server/main.mjs')], {
     cwd: ROOT,
     env,
     detached: true,
     stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit', 'ipc'],
   });
+  onSpawn?.(child);
   return new Promise((resolve, reject) => {
-    child.once('message', ({ listening }) => resolve({ child, port: listening }));
+    child.once('message', ({ listening }) => {
+      endIfSilent(child);
+      resolve({ child, port: listening });
+    });
     child.once('exit', (code) =>
       reject(
         new SetupError(
@@ -38,6 +50,17 @@ export function startServer(env, { quiet = false } = {}) {
   });
 }
 
+/** Kills a process that listens and then does not answer: one request must not stop the workshop. */
+function endIfSilent(child) {
+  let last = performance.now();
+  child.on('message', () => (last = performance.now()));
+  const look = setInterval(() => {
+    if (performance.now() - last > SILENT_MS) child.kill('SIGKILL');
+  }, SILENT_MS / 10);
+  look.unref();
+  child.once('exit', () => clearInterval(look));
+}
+
 /** Asks a process to stop and waits; after the grace it is killed. */
 export async function stopProcess(child) {
   if (child.exitCode !== null || child.signalCode !== null) return;
@@ -46,15 +69,4 @@ export async function stopProcess(child) {
   const late = setTimeout(() => child.kill('SIGKILL'), STOP_MS);
   await gone;
   clearTimeout(late);
-}
-
-/** Spawns the guard that stops the database when this process is killed. */
-export function guardDatabase(pid) {
-  const guard = spawn(process.execPath, [join(ROOT, 'tools/setup/guard.mjs'), String(pid)], {
-    detached: true,
-    stdio: ['pipe', 'ignore', 'ignore'],
-  });
-  guard.unref();
-  guard.stdin.unref?.();
-  return guard;
 }

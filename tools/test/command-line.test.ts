@@ -22,6 +22,10 @@ const file = (text: string): string => {
   return path;
 };
 
+beforeAll(() => {
+  tetrad(['--version']); // sets up what is not there yet
+});
+
 describe('tetrad judge', () => {
   it('judges a file, and the same from standard input', () => {
     const fromFile = tetrad(['judge', file(JSON.stringify(GOOD))]);
@@ -61,12 +65,50 @@ describe('tetrad judge', () => {
     expect(err).toContain('$.system');
   });
 
-  it.each([[['judge', '--criteria', 'mine']], [['judge', '--speed']], [['fly']], [[]]])(
-    '%j is wrong usage: status 2',
-    (words) => {
-      expect(tetrad(words).status).toBe(2);
-    },
-  );
+  it('a line longer than any case gets its error, and the next one its judgement', () => {
+    const lines = `import { Readable } from 'node:stream';
+      import { spawn } from 'node:child_process';
+      const child = spawn(process.execPath, ['tools/tetrad.mjs', 'judge', '--lines'], { stdio: ['pipe', 'inherit', 'inherit'] });
+      async function* input() { for (let i = 0; i < 65; i++) yield Buffer.alloc(1e6, 120); yield ${JSON.stringify(`\n${JSON.stringify(GOOD)}\n`)}; }
+      Readable.from(input()).pipe(child.stdin);
+      child.on('exit', (code) => (process.exitCode = code));`;
+    const { status, stdout } = spawnSync(process.execPath, ['--input-type=module', '--eval', lines], {
+      encoding: 'utf8',
+    });
+    const [tooLong, judged, ...more] = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect({ status, more }).toEqual({ status: 1, more: [] });
+    expect(tooLong.error).toMatch(/has more bytes; a case has at most 64000000/);
+    expect(judged.decision.action).toBe('charge-first');
+  });
+
+  it.each([[[] as string[]], [['--lines']]])('%j tells where its output could not be written', (words) => {
+    const { status, stderr } = spawnSync(
+      'sh',
+      ['-c', 'exec "$@" > /dev/full', 'sh', process.execPath, 'tools/tetrad.mjs', 'judge', ...words],
+      {
+        input: `${JSON.stringify(GOOD)}\n`,
+        encoding: 'utf8',
+      },
+    );
+    expect(status).toBe(1);
+    expect(stderr).toMatch(/the output could not be written: ENOSPC/);
+  });
+
+  it.each([
+    [['judge', '--criteria', 'mine']],
+    [['judge', '--speed']],
+    [['fly']],
+    [['constructor']],
+    [['audit']],
+    [['backup']],
+    [['export', 'a.zip']],
+    [[]],
+  ])('%j is wrong usage: status 2', (words) => {
+    expect(tetrad(words).status).toBe(2);
+  });
 });
 
 describe('tetrad simulate', () => {
@@ -95,5 +137,26 @@ describe('tetrad simulate', () => {
     const { status, err } = tetrad(['simulate', option, word]);
     expect(status).toBe(2);
     expect(err).toContain(option);
+  });
+});
+
+describe('tetrad --help', () => {
+  it('tells every command, the administrator’s among them, and each its own options', () => {
+    const { status, out } = tetrad(['--help']);
+    expect(status).toBe(0);
+    for (const name of ['judge', 'analyse', 'simulate', 'audit', 'backup', 'restore', 'export', 'import', 'people']) {
+      expect(out).toMatch(new RegExp(`^  ${name}\\b`, 'm'));
+      expect(tetrad([name, '--help'])).toMatchObject({
+        status: 0,
+        out: expect.stringContaining(`Usage: tetrad ${name}`),
+      });
+    }
+    expect(tetrad(['help', 'judge']).out).toContain('--criteria <id>');
+  });
+
+  it('tells the nearest command, and the version of the product', () => {
+    expect(tetrad(['judg'])).toMatchObject({ status: 2, err: expect.stringContaining('Did you mean judge?') });
+    const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
+    expect(tetrad(['--version'])).toMatchObject({ status: 0, out: `${version}\n` });
   });
 });

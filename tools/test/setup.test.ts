@@ -1,7 +1,10 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
+import { dirname, join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 
 /** Runs a few lines of module code as the set-up would, and gives back what it printed and how it ended. */
 function module(code: string) {
@@ -87,16 +90,54 @@ describe('the private cluster', () => {
     expect(JSON.parse(out)).toEqual({ wrong: '28P01', fsync: 'on', x: 42, left: false });
   });
 
-  it('is stopped by its guard when the process that holds it is killed', () => {
-    const { out } = module(`
-      import { spawn } from 'node:child_process';
-      import { once } from 'node:events';
-      import { guardDatabase } from '${SETUP}/supervise.mjs';
-      const database = spawn('sleep', ['60']);
-      const guard = guardDatabase(database.pid);
-      guard.stdin.destroy();
-      const [, signal] = await once(database, 'exit');
-      console.log(signal);`);
-    expect(out).toBe('SIGINT');
+  it('ends with the process that started it, even one that is killed', async () => {
+    const holder = spawn(process.execPath, [
+      '--input-type=module',
+      '--eval',
+      `import { temporaryCluster } from '${SETUP}/cluster.mjs';
+       const cluster = await temporaryCluster();
+       console.log(JSON.stringify({ pid: cluster.pid, folder: cluster.folder }));
+       setInterval(() => undefined, 1000);`,
+    ]);
+    const [line] = (await once(holder.stdout, 'data')) as [Buffer];
+    const { pid, folder } = JSON.parse(line.toString()) as { pid: number; folder: string };
+    expect(readFileSync(`/proc/${pid}/cmdline`, 'utf8')).toContain('postgres');
+    holder.kill('SIGKILL');
+    for (let tries = 0; tries < 100 && existsSync(join(folder, 'postmaster.pid')); tries++) await wait(100);
+    expect(existsSync(join(folder, 'postmaster.pid'))).toBe(false);
+    rmSync(dirname(folder), { recursive: true });
+  });
+
+  it('does not begin where the process that asked for it has ended already', () => {
+    const asked = `import { spawnBound } from '${SETUP}/spawn-bound.mjs';
+      const child = spawnBound('sh', ['-c', 'echo begun'], { stdio: ['ignore', 'inherit', 'ignore'], env: process.env });
+      child.on('exit', (code) => console.log('ended with ' + code));`;
+    expect(module(asked).out).toBe('begun\nended with 0');
+    expect(
+      spawnSync('sh', ['-c', '[ "$PPID" = "$TETRAD_PARENT" ] || exit 1; echo begun'], {
+        env: { ...process.env, TETRAD_PARENT: '1' },
+        encoding: 'utf8',
+      }),
+    ).toMatchObject({ status: 1, stdout: '' });
+  });
+});
+
+describe('a lock of the folder', () => {
+  it('is held by one process, tells who, and is free when that is killed', async () => {
+    const hold = `import { takeLock } from '${SETUP}/folder-lock.mjs';
+      const lock = await takeLock('run', '/a/folder');
+      if (!lock) { console.log('held'); process.exit(); }
+      lock.tell({ address: 'http://here/' });
+      console.log('taken');
+      setInterval(() => undefined, 1000);`;
+    const first = spawn(process.execPath, ['--input-type=module', '--eval', hold]);
+    expect(String((await once(first.stdout, 'data'))[0]).trim()).toBe('taken');
+    expect(module(hold).out).toBe('held');
+    const ask = `import { holderOf } from '${SETUP}/folder-lock.mjs'; console.log(JSON.stringify(await holderOf('run', '/a/folder')));`;
+    expect(JSON.parse(module(ask).out)).toEqual({ pid: first.pid, address: 'http://here/' });
+    const gone = once(first, 'exit');
+    first.kill('SIGKILL');
+    await gone;
+    expect(JSON.parse(module(ask).out)).toBeNull();
   });
 });

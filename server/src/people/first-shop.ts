@@ -2,10 +2,11 @@
 import { randomUUID } from 'node:crypto';
 import { addAct } from '../acts/acts.sql';
 import { inTransaction } from '../sql/pool';
-import type { Pool } from '../sql/pool';
+import type { Pool, Sql } from '../sql/pool';
 import { addShop } from '../sql/shops';
 import { inShop } from '../sql/working-shop';
-import { addPerson, personNamed } from './people.sql';
+import { addPerson, changePerson, endSessions, listPeople } from './people.sql';
+import type { PersonRow } from './people.sql';
 import { hashSecret, oneTimePassword } from './secrets';
 
 export const FIRST_SHOP = { id: 'workshop', name: 'Workshop' } as const;
@@ -18,17 +19,42 @@ export interface FirstAccount {
   readonly oneTimePassword: string;
 }
 
-/** @returns the account that was made; null where the shop has its administrator. */
+/**
+ * Makes the first shop in a database that never had one. Whoever did not see the first password, or lost it before
+ * using it, is given another at the next start.
+ *
+ * @returns the account and its one-time password; null where there is nobody to give one to.
+ */
 export const firstShop = (pool: Pool): Promise<FirstAccount | null> =>
   inShop(FIRST_SHOP.id, async () => {
-    if (await personNamed(pool, FIRST_NAME)) return null;
+    const isUntouched = await hasNoShop(pool);
+    const unused = isUntouched ? null : await unusedAdministrator(pool);
+    if (!isUntouched && !unused) return null;
     const password = oneTimePassword();
-    const id = randomUUID();
     const passwordHash = await hashSecret(password);
     await inTransaction(pool, async (sql) => {
+      if (unused) {
+        await changePerson(sql, unused.id, { passwordHash });
+        await endSessions(sql, unused.id);
+        await addAct(sql, { what: 'password-reset', person: null, from: null, about: unused.id });
+        return;
+      }
+      const id = randomUUID();
       await addShop(sql, FIRST_SHOP);
       await addPerson(sql, { id, name: FIRST_NAME, role: 'administrator', passwordHash, mustChange: true });
       await addAct(sql, { what: 'person-added', person: null, from: null, about: id, detail: { name: FIRST_NAME } });
     });
     return { shop: FIRST_SHOP.id, name: FIRST_NAME, oneTimePassword: password };
   });
+
+/** Asked of the table's size: row-level security may hide the rows of every shop from who asks. */
+async function hasNoShop(sql: Sql): Promise<boolean> {
+  const { rows } = await sql.query<{ isEmpty: boolean }>(`SELECT pg_relation_size('shop') = 0 AS "isEmpty"`);
+  return rows[0]!.isEmpty;
+}
+
+/** The administrator of the first shop, alone in it and with no password of their own yet. */
+async function unusedAdministrator(sql: Sql): Promise<PersonRow | null> {
+  const [person, ...others] = await listPeople(sql);
+  return person && others.length === 0 && person.name === FIRST_NAME && person.mustChange ? person : null;
+}

@@ -28,7 +28,11 @@ export async function migrate(pool: Pool, folder: string): Promise<readonly stri
       await sql.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
       const { rowCount } = await sql.query('INSERT INTO migration (name) VALUES ($1) ON CONFLICT DO NOTHING', [name]);
       if (rowCount === 0) return false;
-      await sql.query(statements);
+      await sql.query(statements).catch((error: unknown) => {
+        throw new Error(`migration ${name} failed: ${error instanceof Error ? error.message : String(error)}`, {
+          cause: error,
+        });
+      });
       return true;
     });
     if (isNew) ran.push(name);

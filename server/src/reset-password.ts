@@ -1,0 +1,53 @@
+/** `NAME [--shop ID]`: gives somebody a new one-time password, prints it as JSON, and ends their sessions. */
+import { parseArgs } from 'node:util';
+import pino from 'pino';
+import { addAct } from './acts/acts.sql';
+import { readConfig } from './config';
+import { changePerson, endSessions, personNamed } from './people/people.sql';
+import { hashSecret, oneTimePassword } from './people/secrets';
+import { Pool, inTransaction } from './sql/pool';
+import { listShops } from './sql/shops';
+import { inShop } from './sql/working-shop';
+
+const { positionals, values } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
+const [name = ''] = positionals;
+const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
+
+async function shopOf(named: string | undefined): Promise<string> {
+  const shops = (await listShops(pool)).map(({ id }) => id);
+  if (named !== undefined && !shops.includes(named))
+    throw new Error(`there is no shop ${named}; known are ${shops.join(', ') || 'none'}`);
+  if (named === undefined && shops.length !== 1)
+    throw new Error(`name the shop with --shop; known are ${shops.join(', ') || 'none'}`);
+  return named ?? shops[0]!;
+}
+
+async function reset(shop: string): Promise<object> {
+  const person = await personNamed(pool, name);
+  if (!person) throw new Error(`the shop ${shop} has nobody called ${name}`);
+  if (!person.active) throw new Error(`${person.name} is deactivated: an administrator must reactivate them first`);
+  const password = oneTimePassword();
+  const passwordHash = await hashSecret(password);
+  await inTransaction(pool, async (sql) => {
+    await changePerson(sql, person.id, { passwordHash, mustChange: true });
+    await endSessions(sql, person.id);
+    await addAct(sql, {
+      what: 'password-reset',
+      person: null,
+      from: null,
+      about: person.id,
+      detail: { by: 'command line' },
+    });
+  });
+  return { shop, name: person.name, oneTimePassword: password };
+}
+
+try {
+  const shop = await shopOf(values.shop);
+  process.stdout.write(JSON.stringify(await inShop(shop, () => reset(shop))));
+} catch (error) {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exitCode = 1;
+} finally {
+  await pool.end();
+}

@@ -1,0 +1,236 @@
+/** The commands of the README on a bare clone: the tracked files alone, in a folder whose name has spaces. */
+import { spawn, spawnSync } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
+import { cpSync, existsSync, mkdirSync, readFileSync, readdirSync, readlinkSync, rmSync, statSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { once } from 'node:events';
+import { createServer } from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { dirname, join, resolve } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+
+const MINUTE_MS = 60_000;
+const FOLDER = `/tmp/tetrad bare ${randomBytes(4).toString('hex')}`;
+const CASE = {
+  format: 'tetrad-case/1',
+  system: { nominalVolts: 12, battery: { chemistry: 'flooded' } },
+  readings: [{ id: 'r1', test: 'resting-voltage', value: 12.1 }],
+};
+
+/** The environment of a person's shell: nothing of the npm and Jest that run these tests. */
+const shell = Object.fromEntries(
+  Object.entries(process.env).filter(([name]) => !/^(npm_|NODE_|JEST_|TETRAD_|INIT_CWD)/i.test(name)),
+);
+
+function copyTracked(): void {
+  const { stdout } = spawnSync('git', ['ls-files', '-z'], { encoding: 'utf8', maxBuffer: 1 << 26 });
+  for (const file of stdout.split('\0').filter((name) => name && existsSync(name))) {
+    mkdirSync(dirname(join(FOLDER, file)), { recursive: true });
+    cpSync(resolve(file), join(FOLDER, file));
+  }
+}
+
+/** Command lines of all processes that have to do with the folder. */
+function processesOfFolder(): string[] {
+  return readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name) && Number(name) !== process.pid)
+    .flatMap((pid) => {
+      try {
+        const words = readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ');
+        return words.includes(FOLDER) || readlinkSync(`/proc/${pid}/cwd`).startsWith(FOLDER) ? [`${pid} ${words}`] : [];
+      } catch {
+        return []; // it has ended meanwhile
+      }
+    });
+}
+
+/** @returns what is still there after a while: nothing, as it should be. */
+async function leftOver(): Promise<string[]> {
+  for (let tries = 0; tries < 150 && processesOfFolder().length > 0; tries++) await wait(100);
+  return processesOfFolder();
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer().listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const { port } = server.address() as AddressInfo;
+  await new Promise((closed) => server.close(closed));
+  return port;
+}
+
+/** A command in the folder, in a process group of its own as a shell makes it. */
+class Running {
+  readonly child: ChildProcess;
+  said = '';
+
+  constructor(command: string, args: readonly string[]) {
+    this.child = spawn(command, args, { cwd: FOLDER, env: shell, detached: true, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [this.child.stdout!, this.child.stderr!]) stream.on('data', (data) => (this.said += data));
+  }
+
+  async until(words: RegExp, ms = 4 * MINUTE_MS): Promise<RegExpExecArray> {
+    for (const end = Date.now() + ms; Date.now() < end; await wait(20)) {
+      const found = words.exec(this.said);
+      if (found) return found;
+      if (this.child.exitCode !== null) break;
+    }
+    throw new Error(`${words} was not said in:\n${this.said}`);
+  }
+
+  /** What the terminal's Ctrl-C does. */
+  async interrupt(): Promise<number | null> {
+    const ended = once(this.child, 'exit');
+    process.kill(-this.child.pid!, 'SIGINT');
+    await ended;
+    return this.child.exitCode;
+  }
+
+  /** The whole group at once, as a closed laptop or an impatient hand does it. */
+  async kill(): Promise<void> {
+    const ended = once(this.child, 'exit');
+    process.kill(-this.child.pid!, 'SIGKILL');
+    await ended;
+  }
+}
+
+const start = (port: number, ...words: string[]) =>
+  new Running('npm', ['start', '--', '--port', String(port), ...words]);
+
+function command(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync('npm', args, { cwd: FOLDER, env: shell, input, encoding: 'utf8' });
+  return { status, out: stdout, err: stderr };
+}
+
+beforeAll(copyTracked);
+afterAll(async () => {
+  await leftOver();
+  rmSync(FOLDER, { recursive: true, force: true });
+});
+
+describe('a bare clone', () => {
+  let running: Running;
+  let port: number;
+
+  beforeAll(async () => {
+    port = await freePort();
+  });
+
+  it(
+    'tells a busy port at once and installs nothing',
+    async () => {
+      const taken = createServer().listen(port, '127.0.0.1');
+      await once(taken, 'listening');
+      const { status, err } = command(['start', '--', '--port', String(port)]);
+      taken.close();
+      expect(status).toBe(1);
+      expect(err).toContain(`port ${port} is busy`);
+      expect(existsSync(join(FOLDER, 'node_modules'))).toBe(false);
+    },
+    MINUTE_MS,
+  );
+
+  it(
+    'is left with nothing running where its first start is killed while packages are installed',
+    async () => {
+      const first = start(port);
+      await first.until(/npm packages/);
+      while (!existsSync(join(FOLDER, 'node_modules'))) await wait(20);
+      await first.kill();
+      expect(await leftOver()).toEqual([]);
+    },
+    2 * MINUTE_MS,
+  );
+
+  it(
+    'serves page and judgement with `npm start`',
+    async () => {
+      running = start(port);
+      const [, address] = await running.until(/Tetrad is at {2}(\S+)\//, 5 * MINUTE_MS);
+      const page = await fetch(`${address}/floor`, { headers: { accept: 'text/html' } });
+      expect(await page.text()).toContain('<tt-root');
+      const signedIn = await fetch(`${address}/api/session/demo`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: '{}',
+      });
+      const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
+      const { shop } = (await signedIn.json()) as { shop: { id: string } };
+      const ask = async (path: string) =>
+        (await fetch(`${address}/api/shops/${shop.id}${path}`, { headers: { cookie } })).json();
+      const jobs = (await ask('/jobs')) as { id: string; readings: number }[];
+      const read = jobs.find(({ readings }) => readings > 0)!;
+      const { judgement } = (await ask(`/jobs/${read.id}`)) as { judgement: { format: string } };
+      expect(judgement.format).toBe('tetrad-judgement/1');
+    },
+    6 * MINUTE_MS,
+  );
+
+  it(
+    'tells a second start where the first one is, and leaves it alone',
+    () => {
+      const second = command(['start', '--', '--port', String(port + 1)]);
+      expect(second.status).toBe(1);
+      expect(second.err).toMatch(
+        /Tetrad runs already from this folder, at http:\/\/127\.0\.0\.1:\d+\/ \(process \d+\)/,
+      );
+      const backup = command(['run', '-s', 'tetrad', '--', 'backup', 'kept.tetrad-backup']);
+      expect(backup.out + backup.err).toContain('read back whole');
+      expect(statSync(join(FOLDER, 'kept.tetrad-backup')).mode & 0o777).toBe(0o600);
+    },
+    MINUTE_MS,
+  );
+
+  it(
+    'starts a server again that does not answer for 10 s',
+    async () => {
+      const pid = processesOfFolder()
+        .find((line) => line.includes('dist/server/main.mjs'))!
+        .split(' ')[0]!;
+      process.kill(Number(pid), 'SIGSTOP');
+      await running.until(/the server process ended with SIGKILL; it is started again/, MINUTE_MS);
+      for (;;) {
+        const answer = await fetch(`http://127.0.0.1:${port}/api/clock`).catch(() => null);
+        if (answer?.ok) break;
+        await wait(100);
+      }
+    },
+    2 * MINUTE_MS,
+  );
+
+  it(
+    'ends with Ctrl-C and leaves nothing running',
+    async () => {
+      await running.interrupt();
+      expect(await leftOver()).toEqual([]);
+    },
+    MINUTE_MS,
+  );
+
+  it.each([
+    ['the database', /database … on/, 'SIGKILL'],
+    ['the database', /database cluster … kept/, 'SIGKILL'],
+    ['the server', /server process … /, 'SIGINT'],
+    ['the server', /server process … /, 'SIGKILL'],
+    ['the application', /Tetrad is at/, 'SIGKILL'],
+  ] as const)(
+    'leaves nothing running where %s has just begun (%s) and %s comes',
+    async (_what, words, signal) => {
+      const again = start(port);
+      await again.until(words);
+      await (signal === 'SIGINT' ? again.interrupt() : again.kill());
+      expect(await leftOver()).toEqual([]);
+    },
+    MINUTE_MS,
+  );
+
+  it(
+    'sets up what `tetrad judge` needs, and prints the judgement alone',
+    () => {
+      for (const made of ['node_modules', 'dist', '.stamps']) rmSync(join(FOLDER, made), { recursive: true });
+      const { status, out, err } = command(['run', '-s', 'tetrad', '--', 'judge'], JSON.stringify(CASE));
+      expect({ status, decision: JSON.parse(out).decision.action }).toEqual({ status: 0, decision: 'charge-first' });
+      expect(err).toContain('installing npm packages');
+    },
+    5 * MINUTE_MS,
+  );
+});
