@@ -30,6 +30,8 @@ const node = {
 };
 
 export default {
+  // what hangs fails; a machine that is busy with other things does not
+  testTimeout: 30_000,
   projects: [
     { ...node, displayName: 'core', testMatch: ['<rootDir>/core/test/**/*.test.ts'] },
     { ...node, displayName: 'tools', testMatch: ['<rootDir>/tools/test/**/*.test.ts'] },

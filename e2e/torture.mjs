@@ -7,7 +7,8 @@ import { withApplication } from './torture/application.mjs';
 import { clients } from './torture/clients.mjs';
 import { diskFull } from './torture/disk-full.mjs';
 import { failOver } from './torture/fail-over.mjs';
-import { floor } from './torture/floor.mjs';
+import { floor, searches } from './torture/floor.mjs';
+import { largestBodies } from './torture/largest-bodies.mjs';
 import { kills } from './torture/kills.mjs';
 import { malformed } from './torture/malformed.mjs';
 import { streams } from './torture/streams.mjs';
@@ -20,6 +21,7 @@ const isShort = words.short;
 const BACK_MS = 5000;
 const FAIL_OVER_MS = 15_000;
 const TOLD_MS = 2000;
+const HELD_MS = 100;
 const LEVEL_MEGABYTES = 100;
 const RATIO = 2.5;
 const FLOOR_MS = 60;
@@ -34,6 +36,8 @@ const AMOUNTS = isShort
 const HOW = { connections: 'cutConnections', server: 'killServer', database: 'killDatabase' };
 const FAIL_OVERS = isShort ? 1 : 5;
 const JOBS = isShort ? 300 : 5000;
+const SEARCHED = isShort ? 1000 : 10_000;
+const SEARCH_MS = 100;
 const CLIENTS = isShort ? 20 : 100;
 const CLIENTS_S = isShort ? 5 : 120;
 
@@ -75,6 +79,15 @@ async function alone(app) {
     ],
   );
   await measure(
+    'The largest body of each route, one after another',
+    `no fault, event loop held at most ${HELD_MS} ms`,
+    () => largestBodies(app),
+    ({ worst, rows }) => [
+      `held ${worst.ms.toFixed(0)} ms at most (${worst.name})`,
+      rows.every(({ status }) => status < 500) && inTime(worst.ms <= HELD_MS),
+    ],
+  );
+  await measure(
     `${AMOUNTS.streams} streams, a change a second`,
     `all told within ${TOLD_MS / 1000} s`,
     () => streams(app, AMOUNTS.streams, AMOUNTS.changes),
@@ -112,9 +125,23 @@ async function alone(app) {
   );
 }
 
+/** Searches, on an application of their own: its floor is filled past the server. */
+async function searching(app) {
+  await measure(
+    `Search on a floor of ${SEARCHED} jobs`,
+    `95 of 100 under ${SEARCH_MS} ms`,
+    () => searches(app, SEARCHED),
+    ({ p95Ms, found }) => [
+      `95 of 100 under ${p95Ms.toFixed(0)} ms, up to ${found} rows`,
+      found > 0 && inTime(p95Ms < SEARCH_MS),
+    ],
+  );
+}
+
 async function main() {
   await buildServer();
   await withApplication(alone);
+  await withApplication(searching);
   await measure(
     `${FAIL_OVERS} × primary lost and standby promoted in mid-write`,
     `0 lost, 0 twice, devices back within ${FAIL_OVER_MS / 1000} s`,

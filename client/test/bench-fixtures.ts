@@ -77,6 +77,7 @@ export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView
   job: null,
   endsAt: '2026-03-02T18:00:00Z',
   hasSingleSignOn: false,
+  rolesByPin: ['apprentice', 'technician', 'lead', 'administrator'],
   demoShops: [],
 });
 

@@ -72,14 +72,31 @@ beforeEach(() => {
 });
 afterEach(() => fixture.destroy());
 
-it('offers those who have a PIN and are still here, and not who is here already', async () => {
+it('offers those who are still here, and not who is here already', async () => {
   await open();
   expect(['Bo Hannick', 'Ilse Marrow', 'No Pin', 'Has Left'].map((name) => buttonOf(name) !== undefined)).toEqual([
     true,
     false,
-    false,
+    true,
     false,
   ]);
+});
+
+it.each([
+  ['a PIN is not enough for their role', 'Bo Hannick', [], 'A PIN is not enough'],
+  ['they have no PIN', 'No Pin', ['apprentice', 'technician'], 'No Pin has no PIN yet'],
+] as const)('asks for the password where %s', async (_why, name, rolesByPin, says) => {
+  changeOver.mockReturnValue(NEVER);
+  await open({ ...signedIn(), rolesByPin });
+  await press(name);
+  expect(words()).toContain(says);
+  expect(buttonOf('1')).toBeUndefined();
+  const field = document.querySelector<HTMLInputElement>('input[type=password]')!;
+  field.value = 'correct horse';
+  field.dispatchEvent(new Event('input'));
+  await press('Take over');
+  const { id } = PEOPLE.find((one) => one.name === name)!;
+  expect(changeOver).toHaveBeenCalledWith({ person: id, password: 'correct horse' });
 });
 
 it('takes over with the fourth digit, by press or by key', async () => {
@@ -129,10 +146,10 @@ it('a wrong PIN is told, nothing of it is left, and the next try begins anew', a
   expect(changeOver).toHaveBeenLastCalledWith({ person: 'p2', pin: '2222' });
 });
 
-it('where nobody else has a PIN, or the server does not answer, that is said', async () => {
-  people = () => of(PEOPLE.slice(2));
+it('where nobody else has an account, or the server does not answer, that is said', async () => {
+  people = () => of(PEOPLE.slice(3));
   await open();
-  expect(words()).toContain('Nobody else here has a PIN.');
+  expect(words()).toContain('Nobody else has an account here.');
   fixture.destroy();
   people = () => throwError(() => new HttpErrorResponse({ status: 0 }));
   await open();

@@ -23,9 +23,12 @@ export class NewCapture {
   bytes!: number;
 }
 
+/** Characters of fields that this version does not know. */
+const MAX_UNKNOWN = 64_000;
+
 /** The body that tells what was found in a recorded file, once all of it is there. */
 export class CaptureFound {
-  @Fits(captureShape)
+  @Fits(captureShape, MAX_UNKNOWN)
   found!: Capture;
 }
 

@@ -3,13 +3,16 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import type { ValidationError } from 'class-validator';
 import { misfitWords } from '@tetrad/core';
-import type { Shape } from '@tetrad/core';
 import { FITS, misfitsOf } from './fits';
+import type { Fitting } from './fits';
 import type { Problem } from './views';
 
 type FieldError = NonNullable<Problem['errors']>[number];
 export type BodyResult<T> =
   { readonly ok: true; readonly body: T } | { readonly ok: false; readonly errors: readonly FieldError[] };
+
+/** More than any body has. */
+const MAX_FIELDS = 100;
 
 const shown = (value: unknown): string => {
   const text = value === undefined ? 'nothing' : (JSON.stringify(value) ?? typeof value);
@@ -25,6 +28,10 @@ const shown = (value: unknown): string => {
 export function checkBody<T extends object>(type: new () => T, value: unknown): BodyResult<T> {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     return { ok: false, errors: [{ field: '$', found: shown(value), allowed: 'a JSON object' }] };
+  // what follows takes a time that grows with the square of the fields that the class does not know
+  const count = Object.keys(value).length;
+  if (count > MAX_FIELDS)
+    return { ok: false, errors: [{ field: '$', found: `${count} fields`, allowed: `at most ${MAX_FIELDS} fields` }] };
   const body = plainToInstance(type, value);
   const errors = validateSync(body, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
   return errors.length === 0
@@ -42,8 +49,8 @@ function fieldErrors(error: ValidationError, parent: string): FieldError[] {
 }
 
 function shapeErrors(error: ValidationError, field: string): FieldError[] {
-  const { shape } = error.contexts?.[FITS] as { shape: Shape<unknown> };
-  return misfitsOf(shape, error.value)
+  const { fitting } = error.contexts?.[FITS] as { fitting: Fitting };
+  return misfitsOf(fitting, error.value)
     .map(misfitWords)
     .map(({ path, found, allowed }) => ({ field: field + path.slice(1), found, allowed }));
 }

@@ -14,6 +14,18 @@ const STATUS = { message: `one of ${JOB_STATUSES.join(', ')}` };
 const FIND = { message: 'words of at most 80 characters in all' };
 const IDS = { each: true, message: 'at most 100 ids with commas between' };
 
+/** Vehicles of a page where nothing is said. */
+export const VEHICLES_PAGE = 100;
+
+/** Which vehicles are asked for. */
+export class VehicleQuery extends PageQuery {
+  /** Words, all of which stand in name, plate or VIN. */
+  @IsOptional()
+  @IsString(FIND)
+  @MaxLength(80, FIND)
+  find?: string;
+}
+
 /** Which jobs of the floor are asked for: a page, or some by their ids. */
 export class FloorQuery extends PageQuery {
   @IsOptional()

@@ -4,8 +4,9 @@ export type { AlikeCapture, CaptureView } from './captures';
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
 export { FigureQuery, figuresOf } from './figure-query';
-export { FLOOR_PAGE, FLOOR_SORTS, FloorQuery } from './floor-query';
+export { FLOOR_PAGE, FLOOR_SORTS, FloorQuery, VEHICLES_PAGE, VehicleQuery } from './floor-query';
 export type { FloorSort } from './floor-query';
+export { importNote } from './import-note';
 export { InstrumentBody, NewCheck } from './instruments';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
@@ -23,6 +24,8 @@ export { Acknowledge, StartTimer } from './timers';
 export type {
   AcknowledgementView,
   FloorRow,
+  ImportedSignOffView,
+  ImportedView,
   InstrumentView,
   JobView,
   Problem,

@@ -7,7 +7,7 @@ import { JOB_STATUSES } from './job-changes';
 import type { JobStatus } from './job-changes';
 import { VehicleChanges } from './new-job';
 import { NewSignOff } from './sign-off';
-import type { JobView } from './views';
+import type { JobView, SignOffView } from './views';
 
 const NAME = { message: 'a name of 1 to 80 characters' };
 const TIME = { message: 'a date and time with its zone, like 2026-03-02T09:14:00Z' };
@@ -55,6 +55,7 @@ export class JobRecord {
   @Length(1, 60, { message: 'the id of a criteria set' })
   criteria?: string;
 
+  /** How it was signed off where it comes from. */
   @IsOptional()
   @IsObject({ message: 'an object' })
   @ValidateNested()
@@ -67,8 +68,11 @@ const told = <T extends object>(value: T): Partial<{ [K in keyof T]: NonNullable
   Object.fromEntries(Object.entries(value).filter(([, entry]) => entry !== null)) as never;
 
 /** The record of a job, as its export carries it. */
-export function recordOf({ vehicle, status, pass, openedAt, assignee, criteria, signOff }: JobView): object {
+export function recordOf(job: JobView): object {
+  const { vehicle, status, pass, openedAt, assignee, criteria, importedSignOff } = job;
   const { id: _id, ...facts } = vehicle;
+  const { imported: _imported, ...broughtIn } = importedSignOff ?? { imported: null };
+  const signOff = job.signOff ?? (importedSignOff && (broughtIn as SignOffView));
   return told({ vehicle: told(facts), status, pass, openedAt, assignee, criteria, signOff: signOff && told(signOff) });
 }
 

@@ -42,13 +42,19 @@ export class SignIn {
   password!: string;
 }
 
-/** Another person takes over a device that is signed in. */
+/** Another person takes over a device that is signed in: by PIN, or by password where the PIN is not enough. */
 export class ChangeOver {
   @IsUUID('all', UUID)
   person!: string;
 
+  @IsOptional()
   @Matches(PIN_FORM, PIN)
-  pin!: string;
+  pin?: string;
+
+  @IsOptional()
+  @IsString(PASSWORD)
+  @Length(1, 128, PASSWORD)
+  password?: string;
 }
 
 /** The demo's own way in. */
@@ -139,6 +145,8 @@ export interface SessionView {
   readonly endsAt: string;
   /** People of this shop may sign in with accounts of its own. */
   readonly hasSingleSignOn: boolean;
+  /** Who may take this device over by PIN: nobody above whoever signed it in. Others need their password. */
+  readonly rolesByPin: readonly Role[];
   /** In the demo, the shops whose made-up people one may be. */
   readonly demoShops: readonly { readonly id: string; readonly name: string }[];
 }

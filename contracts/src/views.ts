@@ -57,6 +57,17 @@ export interface SignOffView {
   readonly judged: Judgement['decision'] | null;
 }
 
+/** Who brought something in from a file, and when. */
+export interface ImportedView {
+  readonly by: string;
+  readonly at: string;
+}
+
+/** A sign-off that stood in an imported file: what is told there of name and time is not known to be so here. */
+export interface ImportedSignOffView extends SignOffView {
+  readonly imported: ImportedView;
+}
+
 /** An earlier visit of a vehicle, with what it recorded of the system. */
 export interface VisitView {
   readonly job: string;
@@ -111,7 +122,11 @@ export interface JobView {
   readonly judgement: Judgement | null;
   readonly timers: readonly TimerView[];
   readonly acknowledgements: readonly AcknowledgementView[];
+  /** The newest of this shop. */
   readonly signOff: SignOffView | null;
+  /** Of a job that was brought in from a file; null where it was opened here. */
+  readonly imported: ImportedView | null;
+  readonly importedSignOff: ImportedSignOffView | null;
 }
 
 /** An instrument of the shop, with its newest check. */

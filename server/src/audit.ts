@@ -3,6 +3,7 @@ import pino from 'pino';
 import { verifyActs } from './acts/verify-acts';
 import { readConfig } from './config';
 import { Pool } from './sql/pool';
+import { findShop } from './sql/shops';
 import { inShop } from './sql/working-shop';
 
 const [word, named] = process.argv.slice(2);
@@ -10,6 +11,7 @@ const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error'
 try {
   if (word !== undefined && (word !== '--shop' || !named))
     throw new Error(`unknown option ${word}: allowed is --shop ID`);
+  if (named && !(await inShop(named, () => findShop(pool, named)))) throw new Error(`there is no shop ${named}`);
   const { rows } = await pool.query<{ shop: string }>('SELECT shop_id AS shop FROM shop ORDER BY shop_id');
   const shops = named ? [named] : rows.map(({ shop }) => shop);
   const told = [];

@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import pino from 'pino';
 import { addAct } from './acts/acts.sql';
 import { readConfig } from './config';
+import { forgetAttempts } from './people/attempts.sql';
 import { changePerson, endSessions, personNamed } from './people/people.sql';
 import { hashSecret, oneTimePassword } from './people/secrets';
 import { Pool, inTransaction } from './sql/pool';
@@ -31,6 +32,7 @@ async function reset(shop: string): Promise<object> {
   await inTransaction(pool, async (sql) => {
     await changePerson(sql, person.id, { passwordHash, mustChange: true });
     await endSessions(sql, person.id);
+    await forgetAttempts(sql, person.id);
     await addAct(sql, {
       what: 'password-reset',
       person: null,

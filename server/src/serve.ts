@@ -8,8 +8,8 @@ import type { Logger } from 'pino';
 import type { Config } from './config';
 import { doHeavyWork, inThreads } from './heavy/heavy-work';
 import { createApp } from './http/app';
-import type { Streams } from './http/routes/live';
 import { JobNewsFeed } from './live/job-news';
+import { OpenStreams } from './live/open-streams';
 import { Pool } from './sql/pool';
 import { Primary } from './sql/primary';
 
@@ -45,7 +45,7 @@ export function serve(config: Config, log: Logger): void {
   const pool = new Pool(primary, log);
   const feed = new JobNewsFeed(primary, log);
   const standby = standbyUrl ? new Pool(standbyUrl, log) : null;
-  const streams: Streams = new Set();
+  const streams = new OpenStreams();
   const server = listener(config, createApp({ ...config, pool, standby, feed, streams, log }));
   void primary.find().then(() => feed.open());
   const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
@@ -68,7 +68,7 @@ export function serve(config: Config, log: Logger): void {
     stopping = true;
     log.info({ reason }, 'stopping');
     setTimeout(() => process.exit(0), GRACE_MS).unref();
-    for (const stream of [...streams]) stream.end();
+    streams.endAll();
     server.close(
       () => void Promise.all([pool.end(), standby?.end(), feed.close(), heavy.close()]).finally(() => process.exit(0)),
     );

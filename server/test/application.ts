@@ -11,8 +11,8 @@ import pino from 'pino';
 import { DEFAULT_FONTS } from '../src/config';
 import { createApp } from '../src/http/app';
 import type { AppOptions } from '../src/http/app';
-import type { Streams } from '../src/http/routes/live';
 import { JobNewsFeed } from '../src/live/job-news';
+import { OpenStreams } from '../src/live/open-streams';
 import { migrate } from '../src/sql/migrate';
 import { addPerson, personNamed } from '../src/people/people.sql';
 import { hashSecret } from '../src/people/secrets';
@@ -37,7 +37,7 @@ export interface Application {
   readonly url: string;
   readonly express: Express;
   /** The event streams that are open. */
-  readonly streams: Streams;
+  readonly streams: OpenStreams;
   /** The cookie of a new session. */
   signIn(shop: string, name: string, password?: string): Promise<string>;
   /** The cookie of the administrator of the shop that an address names. */
@@ -88,7 +88,7 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
   admin.on('error', () => undefined);
   const pool = new Pool(database, log);
   const feed = new JobNewsFeed(database, log);
-  const streams: Streams = new Set();
+  const streams = new OpenStreams();
   await feed.open();
   const express = createApp({
     pool,
@@ -136,7 +136,7 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
       return { status: response.status, type, body: text && /json/.test(type) ? JSON.parse(text) : text };
     },
     async close() {
-      for (const stream of [...streams]) stream.end();
+      streams.endAll();
       await feed.close();
       const closed = new Promise((resolve) => server.close(resolve));
       server.closeAllConnections();

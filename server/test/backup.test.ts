@@ -1,6 +1,6 @@
 /** Backups by the command line: read back before they count, put back whole, never in the place of what must stay. */
 import { spawn } from 'node:child_process';
-import { mkdtemp, readFile, readdir, rm, truncate, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, readdir, rm, stat, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -77,7 +77,59 @@ it('where the record of acts was touched, the command names the place', async ()
     status: 1,
     said: expect.stringContaining('one: BROKEN at entry 2 (hash)'),
   });
+  const out = join(folder, 'broken.zip');
+  expect((await tetrad('export', out, '--shop', 'one')).status).toBe(0);
+  expect(await tetrad('import', out, '--shop', 'broken')).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('the audit log of this archive is broken at entry 2 (hash)'),
+  });
+  await ask(
+    "SET session_replication_role = replica; UPDATE act SET entry = replace(entry, 'Eve', 'Ada') WHERE shop_id = 'one' AND seq = 2",
+  );
+  expect((await tetrad('audit', 'verify', '--shop', 'one')).status).toBe(0);
+}, 60_000);
+
+it('where a reading was changed in its own table, the entry that holds its value tells it', async () => {
+  const change = (value: string) =>
+    `SET session_replication_role = replica; UPDATE reading SET document = jsonb_set(document, '{value}', '${value}') WHERE shop_id = 'one'`;
+  const [{ value } = { value: null }] = await ask(
+    "SELECT document -> 'value' AS value FROM reading WHERE shop_id = 'one'",
+  );
+  await ask(change('9.99'));
+  expect(await tetrad('audit', 'verify')).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/one: BROKEN at entry \d+ \(reading\)/),
+  });
+  await ask(change(String(value)));
+  expect((await tetrad('audit', 'verify')).status).toBe(0);
+}, 60_000);
+
+it('a shop that is not there is none that is unbroken', async () => {
+  expect(await tetrad('audit', 'verify', '--shop', 'typo')).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('there is no shop typo'),
+  });
 }, 30_000);
+
+it('who lost their password is given another, and the sessions that the old one opened end', async () => {
+  const reset = await tetrad('people', 'reset-password', 'ada', '--shop', 'one');
+  expect(reset).toMatchObject({
+    status: 0,
+    said: expect.stringMatching(/^Ada of the shop one has the one-time password \S+ /),
+  });
+  const [person] = await ask(
+    "SELECT must_change, (SELECT count(*)::int FROM session WHERE shop_id = 'one') AS n FROM person WHERE shop_id = 'one'",
+  );
+  expect(person).toEqual({ must_change: true, n: 0 });
+  expect(await tetrad('people', 'reset-password', 'ada')).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('--shop'),
+  });
+  expect(await tetrad('people', 'reset-password', 'bob', '--shop', 'one')).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('nobody called bob'),
+  });
+}, 60_000);
 
 it('a backup replaces no file that is there', async () => {
   const file = join(folder, 'precious');
@@ -122,6 +174,7 @@ describe('a shop by the command line', () => {
       status: 0,
       said: expect.stringMatching(/the shop one, \d+ rows and 0 recorded files/),
     });
+    expect((await stat(file)).mode & 0o777).toBe(0o600);
     const back = await tetrad('import', file, '--shop', 'moved');
     expect(back).toMatchObject({ status: 0, said: expect.stringMatching(/^The shop moved is here: \d+ rows/) });
     expect(await ask("SELECT count(*)::int AS n FROM reading WHERE shop_id = 'moved'")).toEqual([{ n: 1 }]);
@@ -139,10 +192,10 @@ describe('a shop by the command line', () => {
   }, 60_000);
 
   it.each([
-    [['export', 'somewhere'], 2, 'export names the shop'],
-    [['export', '--shop', 'one'], 2, 'one FOLDER or FILE.zip is named'],
-    [['import', 'a', 'b'], 2, 'one FOLDER or FILE.zip is named'],
-    [['export', 'x', '--colour', 'red'], 2, "Unknown option '--colour'"],
+    [['export', 'somewhere'], 2, "required option '--shop <id>' not specified"],
+    [['export', '--shop', 'one'], 2, "missing required argument 'folder|file.zip'"],
+    [['import', 'a', 'b'], 2, 'too many arguments'],
+    [['export', 'x', '--shop', 'one', '--colour', 'red'], 2, "unknown option '--colour'"],
     [['export', '/tmp/never-made', '--shop', 'nowhere'], 1, 'there is no shop nowhere'],
     [['import', '/tmp/never-made'], 1, 'is not there'],
   ])(

@@ -28,6 +28,8 @@ const jobOf = (subject: Case, more: Partial<JobView> = {}): JobView => ({
   timers: [],
   acknowledgements: [],
   signOff: null,
+  imported: null,
+  importedSignOff: null,
   ...more,
 });
 const BAD_GROUND: readonly Reading[] = [

@@ -72,3 +72,37 @@ it('tells the judgements that were stored whole, and stores the next as what cha
     await app.close();
   }
 }, 30_000);
+
+it('repairs the checks of instruments that made their list fail, and keeps what they really found', async () => {
+  const address = await newDatabase();
+  await ensureAppRole(address);
+  const before = new Pool(address, pino({ level: 'silent' }), { isPatient: true });
+  await migrateUntil(before, '0013');
+  await before.end();
+  const owner = new pg.Client({ connectionString: address });
+  await owner.connect();
+  const instrument = jobBody().id;
+  await owner.query("INSERT INTO shop VALUES ('one', 'Shop one')");
+  await owner.query(
+    "INSERT INTO instrument (shop_id, instrument_id, name, kind, uncertainty) VALUES ('one', $1, 'M', 'meter', '{}')",
+    [instrument],
+  );
+  const check = (findings: object) =>
+    owner.query(
+      "INSERT INTO instrument_check (shop_id, instrument_id, check_id, findings) VALUES ('one', $1, gen_random_uuid(), $2)",
+      [instrument, findings],
+    );
+  await check({ 'meter-leads': 'jumping' });
+  await check({ lamp: 'good', 'meter-leads': 'steady' });
+  await owner.end();
+  const app = await startApplication(address);
+  try {
+    const { status, body } = await app.ask('GET', '/api/shops/one/instruments');
+    expect([status, body[0].check.findings]).toEqual([200, { 'meter-leads': 'steady' }]);
+    const { rows } = await app.owner.query('SELECT findings FROM instrument_check ORDER BY seq');
+    expect(rows[0].findings).toEqual({ 'meter-leads': 'jumping' });
+    await expect(app.owner.query('UPDATE instrument_check SET findings = $1', [{}])).rejects.toThrow('append-only');
+  } finally {
+    await app.close();
+  }
+}, 30_000);

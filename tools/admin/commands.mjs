@@ -77,9 +77,12 @@ async function onDatabase(program, words) {
   await buildServer();
   return withDatabase(async (address) => {
     const env = { ...process.env, TETRAD_DATABASE_URL: address };
-    return JSON.parse(
-      await run(process.execPath, [join(ROOT, `dist/server/${program}.mjs`), ...words], { cwd: ROOT, env }),
-    );
+    const file = join(ROOT, `dist/server/${program}.mjs`);
+    const printed = await run(process.execPath, [file, ...words], { cwd: ROOT, env }).catch((error) => {
+      // without the line that tells how the program was called
+      throw new SetupError(error.message.split('\n').slice(1).join('\n').trim() || error.message);
+    });
+    return JSON.parse(printed);
   });
 }
 

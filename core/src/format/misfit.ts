@@ -17,6 +17,7 @@ export type Wanted =
   | { readonly code: 'either'; readonly with: { readonly first: Wanted; readonly second: Wanted } }
   | { readonly code: 'reason-for-null'; readonly with: { readonly words: readonly string[] } }
   | { readonly code: 'own-id'; readonly with: { readonly takenBy: string } }
+  | { readonly code: 'no-field'; readonly with: { readonly known: readonly string[] } }
   | { readonly code: 'less-unknown'; readonly with: { readonly maxBytes: number } };
 
 /** One thing that does not fit. */

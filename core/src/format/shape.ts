@@ -152,10 +152,15 @@ type Fields = Readonly<Record<string, Shape<unknown>>>;
 type Inferred<F extends Fields> = { readonly [K in keyof F]: Infer<F[K]> };
 type Flat<T> = { readonly [K in keyof T]: T[K] };
 
-/** An object with required and optional fields; others are allowed, kept and counted. */
+/**
+ * An object with required and optional fields.
+ *
+ * @param isClosed Others are refused; else they are allowed, kept and counted.
+ */
 export function object<R extends Fields, O extends Fields>(
   required: R,
   optional: O,
+  { isClosed = false }: { readonly isClosed?: boolean } = {},
 ): Shape<Flat<Inferred<R> & Partial<Inferred<O>>>> {
   const known = new Map(Object.entries({ ...required, ...optional }));
   const needed = Object.keys(required);
@@ -166,6 +171,7 @@ export function object<R extends Fields, O extends Fields>(
       type: 'object',
       required: needed,
       properties: Object.fromEntries([...known].map(([key, shape]) => [key, shape.schema])),
+      ...(isClosed && { additionalProperties: false }),
     },
     check(given, path, report) {
       if (typeof given !== 'object' || given === null || Array.isArray(given)) {
@@ -179,7 +185,13 @@ export function object<R extends Fields, O extends Fields>(
       for (const key of Object.keys(fields)) {
         const value = fields[key];
         const shape = known.get(key);
-        if (!shape) report.unknownLength += key.length + (JSON.stringify(value)?.length ?? 0);
+        if (!shape && isClosed)
+          report.misfits.push({
+            path: `${path}.${key.slice(0, MOST_SHOWN)}`,
+            found: show(value),
+            wanted: { code: 'no-field', with: { known: [...known.keys()] } },
+          });
+        else if (!shape) report.unknownLength += key.length + (JSON.stringify(value)?.length ?? 0);
         else if (value !== undefined) shape.check(value, `${path}.${key}`, report);
       }
     },

@@ -2,7 +2,7 @@
 import { number, object, word } from '../format/shape';
 import type { Infer } from '../format/shape';
 import type { ObservationName } from '../format/names';
-import { OBSERVATIONS } from './tables';
+import { OBSERVATIONS, isObservationName } from './tables';
 import type { TestUnit } from './test';
 
 interface InstrumentRow {
@@ -42,6 +42,7 @@ export const uncertaintyShape = object(
     ohm: number({ min: 0, max: MOST.ohm, unit: 'ohm' }),
     SG: number({ min: 0, max: MOST.SG }),
   },
+  { isClosed: true },
 );
 export type Uncertainty = Readonly<Partial<Record<TestUnit, number>>>;
 
@@ -53,9 +54,12 @@ export const findingsShape = object(
     'meter-ac': word(OBSERVATIONS['meter-ac'].findings),
     'clamp-zero': word(OBSERVATIONS['clamp-zero'].findings),
   },
+  { isClosed: true },
 );
 export type CheckFindings = Infer<typeof findingsShape>;
 
-/** Good where everything that was looked at was as it should be: the first finding of each. */
+/** Good where everything that was looked at was as it should be: the first finding of each. What nobody knows is not good. */
 export const isGoodCheck = (findings: CheckFindings): boolean =>
-  Object.entries(findings).every(([about, finding]) => OBSERVATIONS[about as ObservationName].findings[0] === finding);
+  Object.entries(findings).every(
+    ([about, finding]) => isObservationName(about) && OBSERVATIONS[about].findings[0] === finding,
+  );

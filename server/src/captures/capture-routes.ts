@@ -8,8 +8,9 @@ import { bodyAs, queryAs, shopParam, uuidParam } from '../http/body';
 import { tellNextPage } from '../http/next-page';
 import { doOnce } from '../http/once';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
-import { jobOf, maySee, seesOnly } from '../http/routes/with-job';
-import { actor, permit, whoOf } from '../people/who';
+import { jobOf } from '../http/routes/with-job';
+import { scopeOfRequest } from '../people/access';
+import { actor, only, permit, whoOf } from '../people/who';
 import { findJob } from '../sql/jobs';
 import type { Pool } from '../sql/pool';
 import {
@@ -46,8 +47,9 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
   async function captureOf(request: Request): Promise<CaptureRow> {
     const id = uuidParam(request, 'capture');
     const capture = await findCapture(pool, shopParam(request), id);
-    const job = capture && (await findJob(pool, shopParam(request), capture.job));
-    if (!capture || !job || !maySee(whoOf(request), job)) throw notFound('capture', id);
+    const scope = scopeOfRequest(request);
+    const job = capture && (await findJob(pool, shopParam(request), capture.job, { scope }));
+    if (!job) throw notFound('capture', id);
     return capture;
   }
 
@@ -59,9 +61,10 @@ export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router
     response.json(rows.map(captureView));
   });
 
-  router.get('/jobs/:job/captures-alike', async (request, response) => {
+  // those of other vehicles are nothing for a phone beside one job
+  router.get('/jobs/:job/captures-alike', only('device'), async (request, response) => {
     const { id } = await jobOf(pool, request);
-    const rows = await capturesAlike(pool, shopParam(request), id, seesOnly(request));
+    const rows = await capturesAlike(pool, shopParam(request), id, scopeOfRequest(request));
     response.json(rows.map(alikeView));
   });
 

@@ -6,7 +6,8 @@ import type { Capture } from '@tetrad/core/capture-format';
 import { cursorOf, pageOf, placeOf } from '../sql/page';
 import type { Page } from '../sql/page';
 import type { Sql } from '../sql/pool';
-import { seenBy } from '../sql/seen-by';
+import { seesJob } from '../people/access';
+import type { Scope } from '../people/access';
 import type { Piece } from './piece';
 
 const unpack = promisify(gunzip);
@@ -94,14 +95,9 @@ export const alikeView = (row: AlikeRow): AlikeCapture => ({
  * Captures of other jobs to lay beneath: of the same vehicle, newest first, then of an engine of the same cylinders,
  * fuel and displacement in other vehicles.
  *
- * @param onlyOf Who sees only one's own jobs; null sees all.
+ * @param scope Of who asks.
  */
-export async function capturesAlike(
-  sql: Sql,
-  shop: string,
-  job: string,
-  onlyOf: string | null,
-): Promise<readonly AlikeRow[]> {
+export async function capturesAlike(sql: Sql, shop: string, job: string, scope: Scope): Promise<readonly AlikeRow[]> {
   const { rows } = await sql.query<AlikeRow>(
     `SELECT alike.*, vehicle.name AS vehicle, vehicle.vehicle_id = own.vehicle_id AS "sameVehicle"
        FROM job own
@@ -113,9 +109,9 @@ export async function capturesAlike(
                 AND other.system #> '{engine,displacementLitres}' = own.system #> '{engine,displacementLitres}')
        JOIN vehicle ON vehicle.shop_id = own.shop_id AND vehicle.vehicle_id = other.vehicle_id
        JOIN LATERAL (${SELECT} WHERE c.shop_id = own.shop_id AND c.job_id = other.job_id) alike ON alike.stored = alike.bytes
-      WHERE own.shop_id = $1 AND own.job_id = $2 AND ${seenBy('other', '$3')}
+      WHERE own.shop_id = $1 AND own.job_id = $2 AND ${seesJob('other', '$3')}
       ORDER BY "sameVehicle" DESC, alike.at DESC, alike.id LIMIT 50`,
-    [shop, job, onlyOf],
+    [shop, job, scope],
   );
   return rows;
 }

@@ -70,8 +70,10 @@ async function surround(sql: Sql, id: string, { wait, after, signOff }: DemoJob,
   if (after) await sql.query("UPDATE job SET pass = 'after' WHERE shop_id = $1 AND job_id = $2", [shop, id]);
   if (signOff) {
     const judged = (await newestJudgement(sql, shop, id))?.decision ?? null;
-    const { by, ...body } = signOff;
-    await addSignOff(sql, shop, id, { id, ...body }, by, judged, new Date(openedAt.getTime() + 3 * HOUR_MS));
+    const { by: name, ...body } = signOff;
+    const role = DEMO_PEOPLE.find((person) => person.name === name)?.role ?? null;
+    const at = new Date(openedAt.getTime() + 3 * HOUR_MS);
+    await addSignOff(sql, shop, id, { id, ...body }, { name, role }, judged, { at });
   }
 }
 

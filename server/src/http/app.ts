@@ -8,6 +8,7 @@ import { captureRoutes } from '../captures/capture-routes';
 import { actRoutes } from '../acts/act-routes';
 import { instrumentRoutes } from '../instruments/instrument-routes';
 import type { JobNewsFeed } from '../live/job-news';
+import type { OpenStreams } from '../live/open-streams';
 import { backupRoutes } from '../operating/backups';
 import { healthRoutes } from '../operating/health';
 import { metrics } from '../operating/metrics';
@@ -23,15 +24,14 @@ import { only, ownJob, ownShop } from '../people/who';
 import { FreshReads } from '../sql/fresh-reads';
 import type { Pool } from '../sql/pool';
 import { ownHost, ownPages, pace, paceOfSession } from './doors';
-import { JSON_TYPES } from './body';
-import { cleanRequest } from './clean-body';
+import { jsonBody } from './json-body';
+import type { BodyKind } from './json-body';
 import { onError, sendProblem } from './on-error';
 import { problem } from './problem';
 import { requestLog } from './request-log';
 import { caseRoutes } from './routes/cases';
 import { jobRoutes } from './routes/jobs';
 import { liveRoutes } from './routes/live';
-import type { Streams } from './routes/live';
 import { readingRoutes } from './routes/readings';
 import { reportRoutes } from './routes/reports';
 import { signOffRoutes } from './routes/sign-offs';
@@ -45,7 +45,7 @@ export interface AppOptions {
   /** News of jobs, from whichever process changed them. */
   readonly feed: JobNewsFeed;
   /** Filled with the event streams that are open. */
-  readonly streams: Streams;
+  readonly streams: OpenStreams;
   /** Folder of the fonts that reports embed. */
   readonly fontsFolder: string;
   readonly log: Logger;
@@ -65,7 +65,6 @@ export interface AppOptions {
   readonly clientFolder: string | null;
 }
 
-const BODY_LIMIT = '1mb';
 const YEAR_S = 31_536_000;
 /** Below it an answer is sent as it is, bytes: in a workshop's own network it is there sooner than it is compressed. */
 const WORTH_SQUEEZING = 32 * 1024;
@@ -96,13 +95,16 @@ export function createApp(options: AppOptions): Express {
   app.get('/api/clock', (_request, response) => {
     response.json({ now: Date.now() });
   });
-  const json = express.json({ limit: BODY_LIMIT, type: [...JSON_TYPES] });
   app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret), paceOfSession(requestsASecond));
   if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
-  app.use('/api/session', json, cleanRequest, sessionRoutes(pool, demoDoor, singleSignOn?.shop ?? null));
+  app.use(
+    '/api/session',
+    jsonBody(() => 'sign-in'),
+    sessionRoutes(pool, demoDoor, singleSignOn?.shop ?? null),
+  );
 
   const shopRouter = express.Router({ mergeParams: true });
-  shopRouter.use(only('device', 'phone'), ownShop, ownJob, json, cleanRequest);
+  shopRouter.use(only('device', 'phone'), ownShop, ownJob, jsonBody(kindOfBody));
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
@@ -136,6 +138,10 @@ export function createApp(options: AppOptions): Express {
   app.use(onError);
   return app;
 }
+
+/** What a route of a shop takes more of than the usual. */
+const kindOfBody = (path: string): BodyKind =>
+  path === '/cases' ? 'case' : /^\/captures\/[^/]+\/found$/.test(path) ? 'findings' : 'usual';
 
 /** An event stream must not wait in a compressor's buffer, and a recorded file tells its length. */
 const isNoStream: compression.CompressionFilter = (request, response) =>

@@ -44,7 +44,15 @@ export const notFound = (what: string, id: string): Refusal =>
     ]),
   );
 
-export function misfit(errors: NonNullable<Problem['errors']>): Refusal {
+/** Faults that one answer names; a body that is wrong throughout has thousands. */
+const MAX_ERRORS = 100;
+
+export function misfit(all: NonNullable<Problem['errors']>): Refusal {
+  const more = all.length - MAX_ERRORS;
+  const errors =
+    more > 0
+      ? [...all.slice(0, MAX_ERRORS), { field: 'body', found: `${more} more`, allowed: 'nothing that does not fit' }]
+      : all;
   const detail = errors
     .map(({ field, found, allowed }) => `${field}: found ${found}, allowed is ${allowed}`)
     .join('; ');

@@ -75,8 +75,8 @@ export const viewOf = async (sql: Sql, shop: string, job: JobRow): Promise<JobVi
   viewFrom(job, await wholeOf(sql, shop, job.id));
 
 function viewFrom(job: JobRow, whole: WholeJob): JobView {
-  const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt } = job;
-  const { judgement, timers, acknowledgements, signOff, ...evidence } = whole;
+  const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt, imported } = job;
+  const { judgement, timers, acknowledgements, signOff, importedSignOff, ...evidence } = whole;
   return {
     id,
     version,
@@ -92,5 +92,7 @@ function viewFrom(job: JobRow, whole: WholeJob): JobView {
     timers,
     acknowledgements,
     signOff,
+    imported,
+    importedSignOff,
   };
 }

@@ -2,15 +2,19 @@
 import type { Request, Response } from 'express';
 
 const BEAT_MS = 15_000;
-/** More than this waiting unread, and the stream is ended: the device joins again and is told all anew, bytes. */
-const MOST_UNREAD = 1 << 20;
 const RETRY_MS = 1000;
 
 export interface EventStream {
-  send(event: string, data: unknown): void;
+  /** Bytes that the device has not taken yet. */
+  readonly unread: number;
+  /** @param data JSON as text, or bytes of it that many streams may share. */
+  send(event: string, data: string | Buffer): void;
   /** Runs when the device has gone, or the stream is ended. */
   onClose(work: () => void): void;
+  /** Ends it after what is still to be read. */
   end(): void;
+  /** Ends it at once, whatever is unread: the device joins again and is told all anew. */
+  cut(): void;
 }
 
 /** Opens the stream; the beat keeps it through proxies and tells a dead one. */
@@ -22,13 +26,7 @@ export function openEventStream(request: Request, response: Response): EventStre
     Connection: 'close', // ended streams leave no idle connection behind that a stopping server would wait for
   });
   response.write(`retry: ${RETRY_MS}\n\n`);
-  const write = (text: string): void => {
-    if (response.writableLength > MOST_UNREAD) {
-      close();
-      response.destroy();
-    } else response.write(text);
-  };
-  const beat = setInterval(() => write(': beat\n\n'), BEAT_MS);
+  const beat = setInterval(() => response.writableLength === 0 && response.write(': beat\n\n'), BEAT_MS);
   const closing: (() => void)[] = [() => clearInterval(beat)];
   let open = true;
   const close = (): void => {
@@ -39,13 +37,23 @@ export function openEventStream(request: Request, response: Response): EventStre
   request.on('close', close);
   response.on('close', close);
   return {
-    send: (event, data) => {
-      if (open) write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+    get unread() {
+      return response.writableLength;
+    },
+    send(event, data) {
+      if (!open) return;
+      response.write(`event: ${event}\ndata: `);
+      response.write(data);
+      response.write('\n\n');
     },
     onClose: (work) => void closing.push(work),
-    end: () => {
+    end() {
       close();
       response.end();
+    },
+    cut() {
+      close();
+      response.destroy();
     },
   };
 }

@@ -21,8 +21,11 @@ export interface ArchiveOut {
   abandon(): Promise<void>;
 }
 
+/** Read and written by its owner alone. */
+const OWN = 0o600;
+
 /** The same for every file, so that the same shop gives the same bytes. */
-const ZIP_OPTIONS = { mtime: new Date(1980, 0, 1), mode: 0o100644, forceDosTimestamp: true } as const;
+const ZIP_OPTIONS = { mtime: new Date(1980, 0, 1), mode: 0o100600, forceDosTimestamp: true } as const;
 
 /** @throws MoveError where something is there already. */
 export async function archiveOut(to: string): Promise<ArchiveOut> {
@@ -33,11 +36,12 @@ export async function archiveOut(to: string): Promise<ArchiveOut> {
 }
 
 async function folderOut(to: string): Promise<ArchiveOut> {
-  await mkdir(to, { recursive: true });
+  // it holds hashes of passwords and PINs: for its owner alone
+  await mkdir(to, { recursive: true, mode: 0o700 });
   const write = async (name: string, content: Content): Promise<FileSum> => {
-    await mkdir(dirname(join(to, name)), { recursive: true });
+    await mkdir(dirname(join(to, name)), { recursive: true, mode: 0o700 });
     const summed = new Summed(content);
-    await pipeline(Readable.from(summed), createWriteStream(join(to, name), { flags: 'wx' }));
+    await pipeline(Readable.from(summed), createWriteStream(join(to, name), { flags: 'wx', mode: OWN }));
     return summed.sum();
   };
   return {
@@ -49,10 +53,12 @@ async function folderOut(to: string): Promise<ArchiveOut> {
 
 async function zipOut(to: string): Promise<ArchiveOut> {
   if (existsSync(to)) throw new MoveError(`${to} is there already: an export replaces nothing`);
-  await mkdir(dirname(to), { recursive: true });
+  await mkdir(dirname(to), { recursive: true, mode: 0o700 });
   const draft = `${to}.part`;
   const zip = new ZipFile();
-  const written = pipeline(zip.outputStream as unknown as Readable, createWriteStream(draft));
+  await rm(draft, { force: true });
+  const file = createWriteStream(draft, { flags: 'wx', mode: OWN });
+  const written = pipeline(zip.outputStream as unknown as Readable, file);
   written.catch(() => undefined); // heard of below
   const write = async (name: string, content: Content): Promise<FileSum> => {
     const summed = new Summed(content);

@@ -6,6 +6,7 @@ import { inTransaction } from '../sql/pool';
 import type { Pool, Sql } from '../sql/pool';
 import { findShop } from '../sql/shops';
 import { inShop } from '../sql/working-shop';
+import { verifyActs } from '../acts/verify-acts';
 import { checkFile } from './archive-in';
 import type { ArchiveIn } from './archive-in';
 import { CaptureBytes } from './capture-bytes';
@@ -37,6 +38,9 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: string | nu
       let rows = 0;
       for (const table of tables)
         if (table.name in manifest.tables) rows += await fill(sql, shop, table, archive, manifest);
+      const verified = await verifyActs(sql);
+      if (!verified.isWhole)
+        throw new MoveError(`the audit log of this archive is broken at entry ${verified.seq} (${verified.why})`);
       const captures = Object.keys(manifest.files).filter((name) => name.startsWith('captures/')).length;
       return { shop, rows, captures };
     }),

@@ -18,12 +18,12 @@ export const movedColumns = ({ name, columns }: Table): readonly string[] =>
 /** Every row of the working shop, by its key. */
 export async function* rowsOut(sql: Sql, table: Table): AsyncGenerator<Buffer> {
   const { name, order } = table;
-  const left = ['shop_id', ...(ELSEWHERE[name] ?? [])].map((column) => `'${column}'`).join(', ');
+  const moved = movedColumns(table).map(quoted).join(', ');
   const judgements = name === 'judgement' ? new JudgementsOut() : null;
   await sql.query(
     `DECLARE rows_out NO SCROLL CURSOR FOR
-       SELECT (to_jsonb(t) - ARRAY[${left}])::text AS row FROM ${quoted(name)} t
-        WHERE shop_id = working_shop() ORDER BY ${order}`,
+       SELECT to_jsonb(r)::text AS row
+         FROM (SELECT ${moved} FROM ${quoted(name)} WHERE shop_id = working_shop() ORDER BY ${order}) r`,
   );
   for (;;) {
     const { rows } = await sql.query<{ row: string }>(`FETCH ${BATCH} FROM rows_out`);
@@ -32,6 +32,9 @@ export async function* rowsOut(sql: Sql, table: Table): AsyncGenerator<Buffer> {
   }
   await sql.query('CLOSE rows_out');
 }
+
+/** SQLSTATE of constraints whose detail names nothing but keys: a row that is there already, one that is missing. */
+const NAMES_KEYS_ONLY = new Set(['23505', '23503']);
 
 export type Row = Readonly<Record<string, unknown>>;
 
@@ -117,8 +120,12 @@ export class RowsIn {
     try {
       await work();
     } catch (error) {
-      const { message, detail, constraint } = error as { message?: string; detail?: string; constraint?: string };
-      throw this.#wrong([message, detail, constraint && `(${constraint})`].filter(Boolean).join(' '));
+      const { message, detail, constraint, code } = error as Partial<
+        Record<'message' | 'detail' | 'constraint' | 'code', string>
+      >;
+      // of other constraints the detail shows the whole row, hashes of passwords among it
+      const shown = NAMES_KEYS_ONLY.has(code ?? '') ? detail : undefined;
+      throw this.#wrong([message, shown, constraint && `(${constraint})`].filter(Boolean).join(' '));
     }
   }
 

@@ -3,7 +3,7 @@ import type { Sql } from '../sql/pool';
 
 export interface Table {
   readonly name: string;
-  /** All but the shop's id. */
+  /** All but the shop's id and those that the database makes of others. */
   readonly columns: readonly string[];
   /** What its rows are ordered by: its key. */
   readonly order: string;
@@ -29,7 +29,7 @@ export async function tablesOf(sql: Sql): Promise<readonly Table[]> {
   const { rows } = await sql.query<Row>(
     `SELECT c.relname AS name,
             (SELECT array_agg(attname::text ORDER BY attnum) FROM pg_attribute
-              WHERE attrelid = c.oid AND attnum > 0 AND NOT attisdropped AND attname <> 'shop_id') AS columns,
+              WHERE attrelid = c.oid AND attnum > 0 AND NOT attisdropped AND attgenerated = '' AND attname <> 'shop_id') AS columns,
             (SELECT string_agg(format(CASE WHEN a.atttypid = 'text'::regtype THEN '%I COLLATE "C"' ELSE '%I' END, a.attname),
                                ', ' ORDER BY k.place)
                FROM pg_index i, unnest(i.indkey::int[]) WITH ORDINALITY k(attnum, place)

@@ -1,68 +1,97 @@
-/** Wrong passwords and PINs: each further one is answered more slowly, and too many are not tried at all for a while. */
+/**
+ * Attempts to sign in. Each is counted before its secret is looked at, in one statement, so that of any number at once
+ * no more are tried than are allowed. Too many are refused for a while; before that each takes longer than the last.
+ */
+import { createHash } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Refusal, problem } from '../http/problem';
 import type { Sql } from '../sql/pool';
 import { workingShop } from '../sql/working-shop';
 
-/** Failures are forgotten after this, minutes. */
+/** Attempts are forgotten after this, minutes. */
 const REMEMBERED_MIN = 15;
 /** Failures that are answered at once; from then on each takes twice as long. */
 const FREE = 3;
 const FIRST_WAIT_MS = 250;
 const LONGEST_WAIT_MS = 4000;
 
-/** Whose failures are counted, and how many there may be. */
-export interface Counted {
+/** What attempts are counted by. */
+export interface Counter {
   readonly key: string;
-  readonly most: number;
+  readonly max: number;
+  /** Belongs to one account: whoever proves to be its owner starts again from none. Others only get this attempt back. */
+  readonly isOwn: boolean;
 }
-export const byAccount = (name: string): Counted => ({ key: `account ${name.trim().toLowerCase()}`, most: 10 });
-export const byPin = (person: string): Counted => ({ key: `pin ${person}`, most: 5 });
-export const byAddress = (address: string | null): Counted => ({ key: `address ${address ?? ''}`, most: 50 });
 
-async function failuresOf(sql: Sql, { key }: Counted): Promise<number> {
-  const { rows } = await sql.query<{ failures: number }>(
-    `SELECT failures FROM attempt
-      WHERE shop_id = $1 AND key = $2 AND failed_at > now() - make_interval(mins => $3)`,
-    [workingShop(), key, REMEMBERED_MIN],
+/** An account that was found, by its own id: however its name was written, the same counter. */
+export const byPassword = (person: string): Counter => ({ key: `password ${person}`, max: 10, isOwn: true });
+export const byPin = (person: string): Counter => ({ key: `pin ${person}`, max: 5, isOwn: true });
+/** A name that nobody has is counted like one that somebody has, so that nothing is learned from the answer. */
+export const byUnknownName = (shop: string, name: string): Counter => {
+  const canonical = name.normalize('NFKC').trim().toLowerCase();
+  return { ...byPassword(createHash('sha256').update(`${shop} ${canonical}`).digest('base64url')), isOwn: false };
+};
+export const byAddress = (address: string | undefined): Counter => ({
+  key: `address ${address ?? ''}`,
+  max: 50,
+  isOwn: false,
+});
+export const byShop: Counter = { key: 'shop', max: 300, isOwn: false };
+export const byDevice = (session: string): Counter => ({
+  key: `device ${createHash('sha256').update(session).digest('base64url')}`,
+  max: 15,
+  isOwn: false,
+});
+
+/** Where attempts are counted that name a shop that is not there. */
+export const NO_SHOP = '?';
+
+/**
+ * Takes one attempt from each counter, and waits as long as the failures before it ask for.
+ *
+ * @throws Refusal 429 where one of them has none left.
+ */
+export async function reserveAttempt(sql: Sql, counters: readonly Counter[]): Promise<void> {
+  const { rows } = await sql.query<{ key: string; failures: number }>(
+    `WITH forgotten AS (
+       DELETE FROM attempt
+        WHERE shop_id = $1 AND failed_at < now() - make_interval(mins => $4) AND key <> ALL ($2))
+     INSERT INTO attempt (shop_id, key, failures, failed_at)
+     SELECT $1, key, 1, now() FROM unnest($2::text[]) AS key ORDER BY key
+     ON CONFLICT (shop_id, key) DO UPDATE
+       SET failures = CASE WHEN attempt.failed_at > now() - make_interval(mins => $4) THEN attempt.failures + 1 ELSE 1 END,
+           failed_at = now()
+     WHERE attempt.failures < ($3::integer[])[array_position($2::text[], excluded.key)]
+        OR attempt.failed_at <= now() - make_interval(mins => $4)
+     RETURNING key, failures`,
+    [workingShop(), counters.map(({ key }) => key), counters.map(({ max }) => max), REMEMBERED_MIN],
   );
-  return rows[0]?.failures ?? 0;
-}
-
-/** @throws Refusal 429 where too many went wrong; else waits as long as those that did ask for. */
-export async function beforeAttempt(sql: Sql, counted: readonly Counted[]): Promise<void> {
-  let most = 0;
-  for (const one of counted) {
-    const failures = await failuresOf(sql, one);
-    if (failures >= one.most)
-      throw new Refusal(
-        problem(
-          429,
-          'too-many-attempts',
-          `Too many wrong attempts. Try again in ${REMEMBERED_MIN} minutes, or ask an administrator for a new password.`,
-        ),
-        REMEMBERED_MIN * 60,
-      );
-    most = Math.max(most, failures);
-  }
-  if (most >= FREE) await wait(Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (most - FREE)));
-}
-
-export async function attemptFailed(sql: Sql, counted: readonly Counted[]): Promise<void> {
-  for (const { key } of counted)
-    await sql.query(
-      `INSERT INTO attempt (shop_id, key, failures, failed_at) VALUES ($1, $2, 1, now())
-       ON CONFLICT (shop_id, key) DO UPDATE
-         SET failures = CASE WHEN attempt.failed_at > now() - make_interval(mins => $3) THEN attempt.failures + 1 ELSE 1 END,
-             failed_at = now()`,
-      [workingShop(), key, REMEMBERED_MIN],
+  if (rows.length < counters.length)
+    throw new Refusal(
+      problem(
+        429,
+        'too-many-attempts',
+        `Too many wrong attempts. Try again in ${REMEMBERED_MIN} minutes, or ask an administrator for a new password.`,
+      ),
+      REMEMBERED_MIN * 60,
     );
+  const own = new Set(counters.filter(({ key }) => /^(?:password|pin) /.test(key)).map(({ key }) => key));
+  const before = Math.max(0, ...rows.filter(({ key }) => own.has(key)).map(({ failures }) => failures - 1));
+  if (before >= FREE) await wait(Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (before - FREE)));
 }
 
-/** A right one: what went wrong before is forgotten. */
-export async function attemptSucceeded(sql: Sql, counted: readonly Counted[]): Promise<void> {
-  await sql.query('DELETE FROM attempt WHERE shop_id = $1 AND key = ANY ($2)', [
+/** The secret was right: what went wrong before with this account is forgotten, and the others get this attempt back. */
+export async function attemptSucceeded(sql: Sql, counters: readonly Counter[]): Promise<void> {
+  const keys = (isOwn: boolean) => counters.filter((one) => one.isOwn === isOwn).map(({ key }) => key);
+  await sql.query('DELETE FROM attempt WHERE shop_id = $1 AND key = ANY ($2)', [workingShop(), keys(true)]);
+  await sql.query('UPDATE attempt SET failures = greatest(failures - 1, 0) WHERE shop_id = $1 AND key = ANY ($2)', [
     workingShop(),
-    counted.map(({ key }) => key),
+    keys(false),
   ]);
+}
+
+/** A person who was given a new password may try it at once. */
+export async function forgetAttempts(sql: Sql, person: string): Promise<void> {
+  const keys = [byPassword(person).key, byPin(person).key];
+  await sql.query('DELETE FROM attempt WHERE shop_id = $1 AND key = ANY ($2)', [workingShop(), keys]);
 }

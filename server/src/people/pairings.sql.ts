@@ -19,9 +19,17 @@ export async function addPairing(sql: Sql, token: Buffer, job: string, person: s
 /** Takes a pairing, which is good once. @returns null where it is unknown, used or too old. */
 export async function takePairing(sql: Sql, token: Buffer): Promise<{ job: string; person: string } | null> {
   const { rows } = await sql.query<{ job: string; person: string; isOpen: boolean }>(
-    `DELETE FROM pairing WHERE shop_id = $1 AND token_hash = $2
+    `UPDATE pairing SET used_at = now() WHERE shop_id = $1 AND token_hash = $2 AND used_at IS NULL
      RETURNING job_id AS job, person_id AS person, expires_at > now() AS "isOpen"`,
     [workingShop(), token],
   );
   return rows[0]?.isOpen ? rows[0] : null;
+}
+
+/** A key that was shown and not used yet is good no more: whoever showed it ended their sessions. */
+export async function endPairings(sql: Sql, person: string): Promise<void> {
+  await sql.query('UPDATE pairing SET used_at = now() WHERE shop_id = $1 AND person_id = $2 AND used_at IS NULL', [
+    workingShop(),
+    person,
+  ]);
 }

@@ -1,6 +1,7 @@
 import type { PersonView, Role } from '@tetrad/contracts';
 import type { Sql } from '../sql/pool';
 import { workingShop } from '../sql/working-shop';
+import { endPairings } from './pairings.sql';
 import type { Identity } from './single-sign-on';
 
 export interface PersonRow extends PersonView {
@@ -137,11 +138,12 @@ export async function otherAdministrators(sql: Sql, id: string): Promise<number>
   return rows[0]!.count;
 }
 
-/** Ends every session of a person, on every device. @param but The hash of one session that stays. */
-export async function endSessions(sql: Sql, person: string, but: Buffer | null = null): Promise<number> {
-  const { rowCount } = await sql.query(
-    'DELETE FROM session WHERE shop_id = $1 AND person_id = $2 AND ($3::bytea IS NULL OR id_hash <> $3)',
-    [workingShop(), person, but],
-  );
+/** Ends every session of a person, on every device, and the keys that would open another. */
+export async function endSessions(sql: Sql, person: string): Promise<number> {
+  await endPairings(sql, person);
+  const { rowCount } = await sql.query('DELETE FROM session WHERE shop_id = $1 AND person_id = $2', [
+    workingShop(),
+    person,
+  ]);
   return rowCount ?? 0;
 }

@@ -1,19 +1,29 @@
 import { Router } from 'express';
 import type { Request } from 'express';
-import { ChangeOver, DemoSignIn, OwnSecrets, PairPhone, SignIn } from '@tetrad/contracts';
-import type { SessionKind, SessionView } from '@tetrad/contracts';
+import { ChangeOver, DemoSignIn, OwnSecrets, PairPhone, ROLES, SignIn } from '@tetrad/contracts';
+import type { Role, SessionKind, SessionView } from '@tetrad/contracts';
 import { addAct } from '../acts/acts.sql';
 import { bodyAs } from '../http/body';
 import { Refusal, misfit, problem } from '../http/problem';
 import { inTransaction } from '../sql/pool';
 import type { Pool } from '../sql/pool';
 import { findShop } from '../sql/shops';
-import { inShop } from '../sql/working-shop';
-import { attemptFailed, attemptSucceeded, beforeAttempt, byAccount, byAddress, byPin } from './attempts.sql';
-import type { Counted } from './attempts.sql';
+import { inShop, workingShop } from '../sql/working-shop';
+import {
+  NO_SHOP,
+  attemptSucceeded,
+  byAddress,
+  byDevice,
+  byPassword,
+  byPin,
+  byShop,
+  byUnknownName,
+  reserveAttempt,
+} from './attempts.sql';
+import type { Counter } from './attempts.sql';
 import { DEMO_PEOPLE, DEMO_SHOPS, isLetIn } from './demo';
 import type { DemoDoor } from './demo';
-import { closeSession, openSession } from './open-session';
+import { OPENED_BY_DEMO, closeSession, openSession } from './open-session';
 import { takePairing } from './pairings.sql';
 import { changePerson, endSessions, findPerson, personNamed } from './people.sql';
 import type { PersonRow } from './people.sql';
@@ -30,6 +40,20 @@ const signedIn = (shop: string, { id, name, role }: PersonRow, kind: SessionKind
   role,
 });
 
+interface Password {
+  readonly password: string;
+  /** Where it is wrong. */
+  readonly refusal: Refusal;
+}
+
+/** A secret to be compared. */
+interface Proof {
+  readonly person: PersonRow | null;
+  readonly isRight: () => Promise<boolean>;
+  readonly counters: readonly Counter[];
+  readonly refusal: Refusal;
+}
+
 /** Signing in and out, and one's own password and PIN. */
 export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: string | null): Router {
   const router = Router();
@@ -44,27 +68,38 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
       job,
       endsAt: request.session.endsAt ?? '',
       hasSingleSignOn: shop === singleSignOnShop,
+      rolesByPin: await inShop(shop, () => rolesByPin(request.session.openedBy ?? null)),
       demoShops: kind === 'device' && isLetIn(door, request) ? DEMO_SHOPS : [],
     };
   }
 
+  /** A PIN has four digits: on a device it opens no role above that of whoever signed the device in by password. */
+  async function rolesByPin(openedBy: string | null): Promise<readonly Role[]> {
+    if (openedBy === OPENED_BY_DEMO) return ROLES;
+    const opener = openedBy === null ? null : await findPerson(pool, openedBy);
+    return ROLES.slice(0, 1 + (opener?.active ? ROLES.indexOf(opener.role) : -1));
+  }
+
   /** Compares a secret, counted and slowed; a wrong one is answered alike for all reasons. */
-  async function prove(
-    request: Request,
-    person: PersonRow | null,
-    isRight: () => Promise<boolean>,
-    counted: readonly Counted[],
-    refusal: Refusal,
-  ): Promise<PersonRow> {
-    await beforeAttempt(pool, counted);
+  async function prove(request: Request, { person, isRight, counters, refusal }: Proof): Promise<PersonRow> {
+    await reserveAttempt(pool, counters);
     if ((await isRight()) && person?.active) {
-      await attemptSucceeded(pool, counted);
+      await attemptSucceeded(pool, counters);
       return person;
     }
-    await attemptFailed(pool, counted);
-    await addAct(pool, { what: 'sign-in-failed', person: null, from: request.ip ?? null, about: person?.id ?? null });
+    if (workingShop() !== NO_SHOP)
+      await addAct(pool, { what: 'sign-in-failed', person: null, from: request.ip ?? null, about: person?.id ?? null });
     throw refusal;
   }
+
+  /** The password of a person, or of a name that nobody has. */
+  const provePassword = (request: Request, shop: string, name: string, found: PersonRow | null, given: Password) =>
+    prove(request, {
+      person: found,
+      isRight: () => isSecret(given.password, found?.passwordHash ?? null),
+      counters: [found ? byPassword(found.id) : byUnknownName(shop, name), byAddress(request.ip), byShop],
+      refusal: given.refusal,
+    });
 
   router.get('/', async (request, response) => {
     if (!request.session.signedIn)
@@ -79,20 +114,13 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
   router.post('/', async (request, response) => {
     const { shop, name, password } = bodyAs(SignIn, request);
     const wrong = new Refusal(problem(401, 'wrong-sign-in', 'This shop, name and password do not belong together.'));
-    await inShop(shop, async () => {
-      if (!(await findShop(pool, shop))) {
-        await isSecret(password, null);
-        throw wrong;
-      }
+    const isKnown = (await inShop(shop, () => findShop(pool, shop))) !== null;
+    await inShop(isKnown ? shop : NO_SHOP, async () => {
       const found = await personNamed(pool, name);
-      const person = await prove(
-        request,
-        found,
-        () => isSecret(password, found?.passwordHash ?? null),
-        [byAccount(name), byAddress(request.ip ?? null)],
-        wrong,
-      );
-      await openSession(request, signedIn(shop, person, person.mustChange ? 'first' : 'device'));
+      const person = await provePassword(request, shop, name, found, { password, refusal: wrong });
+      await openSession(request, signedIn(shop, person, person.mustChange ? 'first' : 'device'), {
+        openedBy: person.id,
+      });
       await addAct(pool, { what: 'signed-in', ...actor(request) });
     });
     response.status(201).json(await view(request));
@@ -107,7 +135,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
     await inShop(shop, async () => {
       const person = await findPerson(pool, DEMO_PEOPLE[0]!.id);
       if (!person?.active) throw new Refusal(problem(403, 'no-demo', 'The made-up technician of the demo is gone.'));
-      await openSession(request, signedIn(shop, person, 'device'));
+      await openSession(request, signedIn(shop, person, 'device'), { openedBy: OPENED_BY_DEMO });
       await addAct(pool, { what: 'signed-in', ...actor(request) });
     });
     response.status(201).json(await view(request));
@@ -115,21 +143,43 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
 
   router.post('/change-over', only('device'), async (request, response) => {
     const { shop } = whoOf(request);
-    const { person: id, pin } = bodyAs(ChangeOver, request);
+    const { person: id, pin, password } = bodyAs(ChangeOver, request);
     const endsAt = new Date(request.session.endsAt ?? Date.now());
+    const { openedBy = null } = request.session;
+    if ((pin === undefined) === (password === undefined))
+      throw misfit([{ field: 'pin', found: pin ? 'a PIN and a password' : 'nothing', allowed: 'a PIN or a password' }]);
     await inShop(shop, async () => {
       const found = await findPerson(pool, id);
-      const person = await prove(
-        request,
-        found,
-        () => isSecret(pin, found?.pinHash ?? null),
-        [byPin(id)],
-        new Refusal(problem(403, 'wrong-pin', 'This PIN is not the one of that person.')),
-      );
-      await openSession(request, signedIn(shop, person, 'device'), endsAt); // the shift goes on, it does not begin again
-      await addAct(pool, { what: 'changed-over', ...actor(request) });
+      if (password !== undefined) {
+        const refusal = new Refusal(problem(403, 'wrong-password', 'This is not the password of that person.'));
+        const person = await provePassword(request, shop, id, found, { password, refusal });
+        if (person.mustChange)
+          throw new Refusal(problem(403, 'password-first', 'This is a one-time password: sign in with it.'));
+        return changeOver(person, person.id);
+      }
+      if (found && !(await rolesByPin(openedBy)).includes(found.role))
+        throw new Refusal(
+          problem(
+            403,
+            'password-needed',
+            `${found.name} (${found.role}) takes over with the password: this device was signed in by somebody with fewer rights.`,
+          ),
+        );
+      const person = await prove(request, {
+        person: found,
+        isRight: () => isSecret(pin!, found?.pinHash ?? null),
+        counters: [byPin(found?.id ?? id.toLowerCase()), byDevice(request.sessionID), byAddress(request.ip), byShop],
+        refusal: new Refusal(problem(403, 'wrong-pin', 'This PIN is not the one of that person.')),
+      });
+      await changeOver(person, openedBy);
     });
     response.json(await view(request));
+
+    /** The shift goes on, it does not begin again. */
+    async function changeOver(person: PersonRow, opener: string | null): Promise<void> {
+      await openSession(request, signedIn(shop, person, 'device'), { endsAt, openedBy: opener });
+      await addAct(pool, { what: 'changed-over', ...actor(request) });
+    }
   });
 
   router.post('/phone', async (request, response) => {
@@ -142,7 +192,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
         throw new Refusal(
           problem(403, 'no-pairing', 'This code has been used or is too old. Show a new one on the bench.'),
         );
-      await openSession(request, signedIn(shop, person, 'phone', pairing.job));
+      await openSession(request, signedIn(shop, person, 'phone', pairing.job), { openedBy: person.id });
       await addAct(pool, { what: 'phone-paired', ...actor(request), about: pairing.job });
     });
     response.status(201).json(await view(request));
@@ -153,13 +203,10 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
     const { password, newPassword, pin } = bodyAs(OwnSecrets, request);
     await inShop(shop, async () => {
       const found = await findPerson(pool, id);
-      const person = await prove(
-        request,
-        found,
-        () => isSecret(password, found?.passwordHash ?? null),
-        [byAccount(found?.name ?? '')],
-        misfit([{ field: 'password', found: 'another', allowed: 'your password of now' }]),
-      );
+      const person = await provePassword(request, shop, id, found, {
+        password,
+        refusal: misfit([{ field: 'password', found: 'another', allowed: 'your current password' }]),
+      });
       if (person.mustChange && !newPassword)
         throw misfit([{ field: 'newPassword', found: 'nothing', allowed: 'a password of your own' }]);
       const passwordHash = newPassword && (await hashSecret(newPassword));
@@ -170,7 +217,7 @@ export function sessionRoutes(pool: Pool, door: DemoDoor, singleSignOnShop: stri
         if (newPassword) await endSessions(sql, id);
         await addAct(sql, { what: 'secrets-changed', ...actor(request) });
       });
-      if (newPassword) await openSession(request, signedIn(shop, person, 'device'));
+      if (newPassword) await openSession(request, signedIn(shop, person, 'device'), { openedBy: id });
     });
     response.json(await view(request));
   });

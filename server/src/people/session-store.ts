@@ -24,6 +24,8 @@ declare module 'express-session' {
     /** When it ends, however often it is used; the cookie's own time moves with every request. */
     endsAt?: string;
     address?: string | undefined;
+    /** Who signed the device in with a password; see `Opened`. */
+    openedBy?: string | null;
   }
 }
 

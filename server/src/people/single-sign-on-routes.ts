@@ -56,7 +56,8 @@ export function singleSignOnRoutes(pool: Pool, signOn: SingleSignOn, secret: str
         return back(identity ? 'unknown' : 'refused');
       }
       const { id, name, role } = person;
-      await openSession(request, { kind: 'device', shop: signOn.shop, person: id, job: null, name, role });
+      const who = { kind: 'device', shop: signOn.shop, person: id, job: null, name, role } as const;
+      await openSession(request, who, { openedBy: id });
       await addAct(pool, { what: 'signed-in', person: { id, name }, from, detail: { by: 'single sign-on' } });
       response.redirect('/floor');
     });

@@ -1,5 +1,5 @@
 /** The report as PDF: the customer's page, then the technician's, with embedded fonts and vectors. */
-import { reportOf } from '@tetrad/contracts';
+import { importNote, reportOf } from '@tetrad/contracts';
 import type { CaptureView, JobView } from '@tetrad/contracts';
 import { figureFormat } from '@tetrad/core';
 import type { FigureChoice, ReportDocument } from '@tetrad/core';
@@ -37,7 +37,7 @@ export function pdfReport(
   const report = reportOf(job, undefined, figures);
   const paper = newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
   head(paper, job, shop);
-  customerPage(paper, report);
+  customerPage(paper, report, importNote(job, shownTime));
   paper.addPage();
   head(paper, job, shop);
   technicianPage(paper, report);
@@ -61,8 +61,9 @@ function head(paper: Paper, job: JobView, shop: string): void {
   paper.y += 10;
 }
 
-function customerPage(paper: Paper, report: ReportDocument): void {
+function customerPage(paper: Paper, report: ReportDocument, notes: readonly string[]): void {
   const { decision, signOff } = report;
+  for (const note of notes) paragraph(paper, note, { ink: INK.soft }, 4);
   if (report.complaint) paragraph(paper, `You told us: ${report.complaint}.`, { ink: INK.soft }, 6);
   paragraph(paper, signOff?.words ?? decision.words, { font: 'strong', size: 18, ink: TONE_INK[decision.tone] }, 2);
   paragraph(paper, report.plain, { size: 12 }, 8);

@@ -51,17 +51,23 @@ export async function voidReading(
   );
 }
 
+/** Adds an observation; nothing where its id is taken already. @returns the one that is stored under the id. */
 export async function addObservation(
   sql: Sql,
   shop: string,
   job: string,
   id: string,
   observation: Observation,
-): Promise<void> {
-  await sql.query(
-    'INSERT INTO observation (shop_id, job_id, observation_id, document) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING',
+): Promise<Observation> {
+  const { rows } = await sql.query<{ document: Observation }>(
+    `WITH added AS (
+       INSERT INTO observation (shop_id, job_id, observation_id, document) VALUES ($1, $2, $3, $4)
+       ON CONFLICT DO NOTHING RETURNING document)
+     SELECT document FROM added
+      UNION ALL SELECT document FROM observation WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3 LIMIT 1`,
     [shop, job, id, observation],
   );
+  return rows[0]?.document ?? observation; // somebody stores the same just now
 }
 
 /** Takes an observation back; the row stays. @returns false where the job has no such observation. */

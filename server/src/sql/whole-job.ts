@@ -1,10 +1,10 @@
 /** All that is stored of a job beside its row, read in one statement. */
-import type { AcknowledgementView, SignOffView, TimerView } from '@tetrad/contracts';
+import type { AcknowledgementView, ImportedSignOffView, SignOffView, TimerView } from '@tetrad/contracts';
 import type { Judgement, Observation, Reading } from '@tetrad/core';
 import { ACKNOWLEDGEMENTS } from './acknowledgements';
 import type { Sql } from './pool';
 import { OBSERVATIONS, READINGS } from './readings';
-import { SIGN_OFF } from './sign-offs';
+import { IMPORTED_SIGN_OFF, SIGN_OFF } from './sign-offs';
 import { TIMERS } from './timers';
 
 /** What is known of the vehicle: readings with their voids, in the order in which they were entered, and what was seen. */
@@ -18,6 +18,7 @@ export interface WholeJob extends Evidence {
   readonly timers: readonly TimerView[];
   readonly acknowledgements: readonly AcknowledgementView[];
   readonly signOff: SignOffView | null;
+  readonly importedSignOff: ImportedSignOffView | null;
 }
 
 const EVIDENCE = `(${READINGS}) AS readings, (${OBSERVATIONS}) AS observations`;
@@ -26,7 +27,8 @@ export async function wholeOf(sql: Sql, shop: string, job: string): Promise<Whol
   const { rows } = await sql.query<WholeJob>(
     `SELECT ${EVIDENCE},
             (SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2) AS judgement,
-            (${TIMERS}) AS timers, (${ACKNOWLEDGEMENTS}) AS acknowledgements, (${SIGN_OFF}) AS "signOff"`,
+            (${TIMERS}) AS timers, (${ACKNOWLEDGEMENTS}) AS acknowledgements, (${SIGN_OFF}) AS "signOff",
+            (${IMPORTED_SIGN_OFF}) AS "importedSignOff"`,
     [shop, job],
   );
   return rows[0]!;

@@ -12,12 +12,13 @@ import { Coming } from '../kit/states';
 import { Api } from '../state/api';
 import { problemOf } from '../state/loading';
 import { SessionActions, selectMay, selectSession, selectShop } from '../state/session/session.feature';
+import { PasswordEntry } from './password-entry';
 import { PinPad } from './pin-pad';
 
-/** Who works at this bench: another takes over with one press and a PIN. */
+/** Who works at this bench: another takes over with one press and a PIN, or with the password where a PIN is not enough. */
 @Component({
   selector: 'tt-who-dialog',
-  imports: [Button, Coming, Dialog, Message, PinPad, RouterLink],
+  imports: [Button, Coming, Dialog, Message, PasswordEntry, PinPad, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './who-dialog.html',
   styleUrl: './who-dialog.css',
@@ -30,6 +31,7 @@ export class WhoDialog {
   protected readonly session = this.#store.selectSignal(selectSession);
   protected readonly mayReadActs = this.#store.selectSignal(selectMay('read-acts'));
   protected readonly pad = viewChild(PinPad);
+  protected readonly entry = viewChild(PasswordEntry);
 
   readonly #people = rxResource({
     params: () => this.#shop(),
@@ -37,27 +39,39 @@ export class WhoDialog {
   });
   protected readonly loading = this.#people.isLoading;
   protected readonly failed = computed(() => this.#people.error() !== undefined);
-  /** Who may take over: those with a PIN, and not who is here already. */
+  /** Who may take over: everybody but who is here already. */
   protected readonly others = computed(() =>
     (this.#people.hasValue() ? this.#people.value() : []).filter(
-      ({ id, active, hasPin }) => active && hasPin && id !== this.session()?.person.id,
+      ({ id, active }) => active && id !== this.session()?.person.id,
     ),
   );
   protected readonly chosen = signal<PersonView | null>(null);
+  /** Why the chosen person takes over with the password; null where a PIN is enough. */
+  protected readonly needsPassword = computed((): string | null => {
+    const person = this.chosen();
+    if (!person) return null;
+    if (!(this.session()?.rolesByPin ?? []).includes(person.role))
+      return `A PIN is not enough: this device was signed in by somebody with fewer rights.`;
+    return person.hasPin ? null : `${person.name} has no PIN yet.`;
+  });
   protected readonly refused = signal<string | null>(null);
   protected readonly busy = signal(false);
 
   protected choose(person: PersonView): void {
     this.chosen.set(person);
     this.refused.set(null);
+    this.#clear();
+  }
+  #clear(): void {
     this.pad()?.clear();
+    this.entry()?.clear();
   }
 
-  protected takeOver(pin: string): void {
+  protected takeOver(secret: { pin: string } | { password: string }): void {
     const person = this.chosen();
     if (!person) return;
     this.busy.set(true);
-    this.#api.changeOver({ person: person.id, pin }).subscribe({
+    this.#api.changeOver({ person: person.id, ...secret }).subscribe({
       next: (session) => {
         this.#store.dispatch(SessionActions.known({ session }));
         this.closed.emit();
@@ -65,7 +79,7 @@ export class WhoDialog {
       error: (failure: HttpErrorResponse) => {
         this.busy.set(false);
         this.refused.set(problemOf(failure).detail);
-        this.pad()?.clear();
+        this.#clear();
       },
     });
   }

@@ -115,8 +115,9 @@ export class Api {
   job(shop: string, id: string): Observable<JobView> {
     return this.#http.get<JobView>(`/api/shops/${shop}/jobs/${id}`);
   }
-  vehicles(shop: string): Observable<readonly VehicleView[]> {
-    return this.#http.get<readonly VehicleView[]>(`/api/shops/${shop}/vehicles`);
+  /** The newest vehicles that hold these words in name, plate or VIN; a page of them. */
+  vehicles(shop: string, find: string): Observable<readonly VehicleView[]> {
+    return this.#http.get<readonly VehicleView[]>(`/api/shops/${shop}/vehicles`, { params: find ? { find } : {} });
   }
   visits(shop: string, vehicle: string): Observable<readonly VisitView[]> {
     return this.#http.get<readonly VisitView[]>(`/api/shops/${shop}/vehicles/${vehicle}/visits`);

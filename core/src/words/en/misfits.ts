@@ -40,6 +40,8 @@ export function allowedWords(wanted: Wanted): string {
       return `one of ${wanted.with.words.join(', ')}, since value is null`;
     case 'own-id':
       return `an id of its own: ${wanted.with.takenBy} has it already`;
+    case 'no-field':
+      return `no such field; known are ${wanted.with.known.join(', ')}`;
     case 'less-unknown':
       return `at most ${wanted.with.maxBytes} characters of fields that the format does not know`;
     default:

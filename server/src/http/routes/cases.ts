@@ -16,6 +16,7 @@ import { shopParam } from '../body';
 import { isRepeat, writeId } from '../once';
 import { misfit } from '../problem';
 import { storedJob } from './jobs';
+import { MAX_READINGS, tooManyReadings } from './readings';
 import { jobOf } from './with-job';
 
 /** Cases in the open format: out of a job, and in as a new one. */
@@ -35,22 +36,25 @@ export function caseRoutes(pool: Pool): Router {
 
   router.post('/cases', async (request, response) => {
     const shop = shopParam(request);
-    permit(request, 'work');
+    const who = permit(request, 'work');
     const checked = checkCase(request.body);
     if (!checked.ok)
       throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
+    if (checked.value.readings.length > MAX_READINGS) throw tooManyReadings(checked.value.readings.length);
     const sent = writeId(request);
     // the job's id follows from the write's, so that a repeat finds it
     const id = sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`);
     const { job: told, ...subject } = checked.value as Case & { job?: unknown };
     const record = told === undefined ? null : recordIn(told);
+    // a closed job is one that somebody has signed off
+    if (record?.status === 'closed' || record?.signOff) permit(request, 'sign-off');
     await inTransaction(pool, async (sql) => {
       if (await isRepeat(sql, request)) return;
-      await storeCase(sql, shop, id, subject, record ? optionsOf(record, subject) : {});
-      if (record) await restoreRecord(sql, shop, id, record);
+      await storeCase(sql, shop, id, subject, { ...(record && optionsOf(record, subject)), importedBy: who.name });
+      if (record) await restoreRecord(sql, shop, id, record, who.name);
       await addAct(sql, { what: 'case-imported', ...actor(request), about: id });
     });
-    response.status(201).json(await storedJob(pool, shop, id));
+    response.status(201).json(await storedJob(pool, request, id));
   });
 
   return router;
@@ -65,17 +69,18 @@ function recordIn(told: unknown): JobRecord {
 
 const optionsOf = ({ vehicle, openedAt, assignee, criteria }: JobRecord, { title }: Case): StoreOptions => ({
   vehicle: { id: randomUUID(), ...vehicle, name: vehicle.name ?? title?.slice(0, 80) ?? 'Imported case' },
-  openedAt: new Date(openedAt),
+  openedAt: new Date(Math.min(Date.parse(openedAt), Date.now())),
   ...(assignee && { assignee }),
   ...(knownCriteria(criteria) && { criteria: knownCriteria(criteria)! }),
 });
 
-/** Status, pass and sign-off of a job that was exported. */
-async function restoreRecord(sql: Sql, shop: string, id: string, record: JobRecord): Promise<void> {
+/** Status, pass and sign-off of a job that was exported; the sign-off as one that was brought in. */
+async function restoreRecord(sql: Sql, shop: string, id: string, record: JobRecord, importedBy: string): Promise<void> {
   const { signOff, status, pass } = record;
   if (signOff) {
     const { by, at, judged = null, ...body } = signOff;
-    await addSignOff(sql, shop, id, { ...body, id: randomUUID() }, by, judged, new Date(at));
+    const signer = { name: by, role: null };
+    await addSignOff(sql, shop, id, { ...body, id: randomUUID() }, signer, judged, { at: new Date(at), importedBy });
   }
   await changeJob(sql, shop, id, { version: 1, status, pass });
 }
@@ -92,6 +97,8 @@ export interface StoreOptions {
   readonly status?: 'open' | 'closed';
   readonly assignee?: string;
   readonly criteria?: string;
+  /** Who brings it in from a file. */
+  readonly importedBy?: string;
 }
 
 /** Stores a case as a new job of a new vehicle, judged at once. */
@@ -120,6 +127,7 @@ export async function storeCase(
     ...(options.openedAt && { openedAt: options.openedAt }),
     ...(options.status && { status: options.status }),
     ...(options.criteria && { criteria: options.criteria }),
+    ...(options.importedBy && { importedBy: options.importedBy }),
   });
   await addReadings(sql, shop, id, readings);
   for (const observation of observations) await addObservation(sql, shop, id, randomUUID(), observation);

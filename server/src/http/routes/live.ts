@@ -1,55 +1,59 @@
 import { Router } from 'express';
 import type { Request } from 'express';
-import { viewJob } from '../../judging/judge-job';
+import { viewOf } from '../../judging/judge-job';
 import { openEventStream } from '../../live/event-stream';
 import type { EventStream } from '../../live/event-stream';
 import type { JobNewsFeed } from '../../live/job-news';
+import type { OpenStreams } from '../../live/open-streams';
+import { scopeOf } from '../../people/access';
+import type { Scope } from '../../people/access';
 import { SessionStore } from '../../people/session-store';
+import { whoOf } from '../../people/who';
+import { findJob } from '../../sql/jobs';
 import type { Pool } from '../../sql/pool';
 import { inShop } from '../../sql/working-shop';
 import { shopParam } from '../body';
 import { jobOf } from './with-job';
 
-/** Whether the session of a stream has ended is looked at so often, ms. */
+/** Whether the session of a stream has ended, or its person may see less now, is looked at so often, ms. */
 const LOOK_MS = 15_000;
 
-/** The open streams of this process, so that it can end them when it stops. */
-export type Streams = Set<EventStream>;
-
 /** Live streams: a job whole at every change, and the ids of jobs that change on the floor. */
-export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: Streams): Router {
+export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: OpenStreams): Router {
   const router = Router({ mergeParams: true });
   const store = new SessionStore(pool);
-  /** A stream goes on no longer than the session it was opened in. */
-  const keep = (stream: EventStream, request: Request): void => {
+  const texts = new JobTexts(pool);
+
+  /** A stream goes on no longer than the session it was opened in. @returns whose jobs it may tell of, as it is now. */
+  const keep = (stream: EventStream, request: Request): { readonly scope: Scope } => {
     streams.add(stream);
     const id = request.sessionID;
+    const kept = { scope: scopeOf(whoOf(request)) };
     const look = setInterval(
       () =>
         void store.find(id).then(
-          (found) => found ?? stream.end(),
+          (found) => {
+            if (found?.signedIn) kept.scope = scopeOf(found.signedIn);
+            else stream.end();
+          },
           () => undefined,
         ),
       LOOK_MS,
     );
-    stream.onClose(() => {
-      clearInterval(look);
-      streams.delete(stream);
-    });
+    stream.onClose(() => clearInterval(look));
+    return kept;
   };
 
   router.get('/jobs/:job/live', async (request, response) => {
     const shop = shopParam(request);
     const { id } = await jobOf(pool, request);
     const stream = openEventStream(request, response);
-    keep(stream, request);
-    // news comes from outside of any shop
-    const push = latestOnly(() =>
-      inShop(shop, async () => {
-        const view = await viewJob(pool, shop, id);
-        if (view) stream.send('job', view);
-      }),
-    );
+    const kept = keep(stream, request);
+    const push = latestOnly(async () => {
+      const text = await texts.of(shop, id, kept.scope);
+      if (text) streams.send(stream, 'job', text);
+      else stream.end(); // it has been given to somebody else
+    });
     stream.onClose(
       feed.listen((news) => {
         if (news === null || (news.shop === shop && news.job === id)) push();
@@ -62,14 +66,41 @@ export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: Streams): Rou
     const shop = shopParam(request);
     const stream = openEventStream(request, response);
     keep(stream, request);
+    // it tells which rows to ask for anew, and what is answered then is what may be seen
     stream.onClose(
       feed.listen((news) => {
-        if (news === null || news.shop === shop) stream.send('floor', { job: news?.job ?? null });
+        if (news === null || news.shop === shop)
+          streams.send(stream, 'floor', JSON.stringify({ job: news?.job ?? null }));
       }),
     );
   });
 
   return router;
+}
+
+/** Jobs as they are told to streams: read and written out once for all that ask at the same time, and kept by none. */
+class JobTexts {
+  readonly #asked = new Map<string, Promise<Buffer | null>>();
+
+  constructor(private readonly pool: Pool) {}
+
+  /** @returns null where the job is not there, or not within the scope. */
+  of(shop: string, job: string, scope: Scope): Promise<Buffer | null> {
+    const key = JSON.stringify([shop, job, scope]);
+    const asked = this.#asked.get(key) ?? this.#read(key, shop, job, scope);
+    this.#asked.set(key, asked);
+    return asked;
+  }
+
+  // a moment later, so that all streams that hear of the same change are told by one reading of it
+  async #read(key: string, shop: string, id: string, scope: Scope): Promise<Buffer | null> {
+    await new Promise(setImmediate);
+    this.#asked.delete(key); // who hears of a later change reads anew
+    return inShop(shop, async () => {
+      const job = await findJob(this.pool, shop, id, { scope });
+      return job && Buffer.from(JSON.stringify(await viewOf(this.pool, shop, job)));
+    });
+  }
 }
 
 /** Runs the work one at a time; of the calls meanwhile one more run is made. A failure waits for the next call. */

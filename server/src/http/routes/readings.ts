@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type { Request, Response } from 'express';
 import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
 import { ENGLISH, outsidePhysics } from '@tetrad/core';
-import type { NominalVolts, Reading } from '@tetrad/core';
+import type { NominalVolts, Observation, Reading } from '@tetrad/core';
 import type { ActName } from '../../acts/acts.sql';
 import { judgedOf, knownOf, storeJudged } from '../../judging/judge-job';
 import { whoOf } from '../../people/who';
@@ -43,6 +43,7 @@ export function readingRoutes(pool: Pool): Router {
       detail: { reading: reading.id, test: reading.test, value: reading.value },
       send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
       check({ system }, { readings }) {
+        if (readings.length > MAX_READINGS) throw tooManyReadings(readings.length);
         refuseImpossible(reading, system.nominalVolts);
         refuseOther(reading, readings);
       },
@@ -69,6 +70,17 @@ export function readingRoutes(pool: Pool): Router {
       what: 'observed',
       detail: { observation: id, about: observation.about, finding: observation.finding },
       send: (sql, shop, job) => addObservation(sql, shop, job, id, observation),
+      check(_job, _whole, stored) {
+        const { about, finding } = stored as Observation;
+        if (about !== observation.about || finding !== observation.finding)
+          throw new Refusal(
+            problem(
+              409,
+              'id-taken',
+              `Observation ${id} is stored already as something else; take it back and add a new one.`,
+            ),
+          );
+      },
     });
   });
 
@@ -86,6 +98,12 @@ export function readingRoutes(pool: Pool): Router {
 
   return router;
 }
+
+/** Readings that one job may hold; a long visit has a hundred. Every change judges all of them anew. */
+export const MAX_READINGS = 2000;
+
+export const tooManyReadings = (count: number): Refusal =>
+  misfit([{ field: 'readings', found: `${count} readings`, allowed: `at most ${MAX_READINGS} readings in one job` }]);
 
 /** One change of the evidence. */
 interface Change {

@@ -18,7 +18,7 @@ export function signOffRoutes(pool: Pool): Router {
 
   router.post('/sign-offs', async (request, response) => {
     const shop = shopParam(request);
-    const { name } = permit(request, 'sign-off');
+    const signer = permit(request, 'sign-off');
     const body = bodyAs(NewSignOff, request);
     await withJob(pool, request, 'signed-off', async (sql, job) => {
       const judged = (await newestJudgement(sql, shop, job.id))?.decision ?? null;
@@ -32,7 +32,7 @@ export function signOffRoutes(pool: Pool): Router {
             allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
           },
         ]);
-      await addSignOff(sql, shop, job.id, body, name, judged);
+      await addSignOff(sql, shop, job.id, body, signer, judged);
       await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
       await judgeJob(sql, shop, job);
       return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };

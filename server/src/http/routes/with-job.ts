@@ -1,9 +1,8 @@
 import type { Request } from 'express';
-import { may } from '@tetrad/contracts';
 import { addAct } from '../../acts/acts.sql';
 import type { ActName } from '../../acts/acts.sql';
-import { actor, permit, whoOf } from '../../people/who';
-import type { SignedIn } from '../../people/session-store';
+import { scopeOfRequest } from '../../people/access';
+import { actor, permit } from '../../people/who';
 import { findJob } from '../../sql/jobs';
 import type { JobRow } from '../../sql/jobs';
 import { inParts } from '../../sql/pool';
@@ -15,21 +14,11 @@ import { Turns } from '../turns';
 
 const turns = new Turns();
 
-/** Whether a person may see a job: all of them, or one's own and those that nobody has taken. */
-export const maySee = ({ role, name, kind }: SignedIn, { assignee }: Pick<JobRow, 'assignee'>): boolean =>
-  may(role, 'see-all-jobs') || kind === 'phone' || assignee === null || assignee === name;
-
-/** Of whom somebody sees the jobs, beside those that nobody has; null of everybody. See `seenBy` in `sql/seen-by.ts`. */
-export function seesOnly(request: Request): string | null {
-  const { role, name } = whoOf(request);
-  return may(role, 'see-all-jobs') ? null : name;
-}
-
 /** The job of the address. @throws Refusal 404 where it is not there, or not for who asks. */
 export async function jobOf(sql: Sql, request: Request, lock = false): Promise<JobRow> {
   const id = uuidParam(request, 'job');
-  const job = await findJob(sql, shopParam(request), id, lock);
-  if (!job || !maySee(whoOf(request), job)) throw notFound('job', id);
+  const job = await findJob(sql, shopParam(request), id, { lock, scope: scopeOfRequest(request) });
+  if (!job) throw notFound('job', id);
   return job;
 }
 

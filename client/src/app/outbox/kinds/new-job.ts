@@ -40,4 +40,6 @@ const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => ({
   timers: [],
   acknowledgements: [],
   signOff: null,
+  imported: null,
+  importedSignOff: null,
 });

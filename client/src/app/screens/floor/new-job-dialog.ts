@@ -10,12 +10,14 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { NewJob, VehicleView, VisitView } from '@tetrad/contracts';
 import { SYMPTOMS, SYMPTOM_NAMES, decisionWords, readBatteryLabel } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
-import { catchError, of } from 'rxjs';
+import { EMPTY, catchError, of, switchMap, timer } from 'rxjs';
+import type { Observable } from 'rxjs';
 import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
 import { CheckList } from '../../kit/check-list';
@@ -36,6 +38,10 @@ import { VinField } from '../../label/vin-field';
 import { Api } from '../../state/api';
 import { selectShop } from '../../state/session/session.feature';
 import { newJobForm, newJobOf } from './new-job-form';
+
+/** Words that are searched for, characters; and the pause in typing after which they are, ms. */
+const MAX_SOUGHT = 80;
+const PAUSE_MS = 150;
 
 /** Three fields open a job: the vehicle, the battery's rating, what is wrong. The rest is asked when a test needs it. */
 @Component({
@@ -75,7 +81,7 @@ export class NewJobDialog {
   protected readonly replaceable = PARTS_REPLACED.map((value) => ({ value, label: value }));
   protected readonly labelProblem = signal<string | null>(null);
   protected readonly temperatureUnit = computed(() => (this.#figures.choice().temperature === 'F' ? '°F' : '°C'));
-  /** Vehicles of the shop; empty while the server is away: a new one can be opened all the same. */
+  /** Vehicles that were found so far; none while the server is away: a new one can be opened all the same. */
   readonly #vehicles = signal<readonly VehicleView[]>([]);
   protected readonly names = computed(() => this.#vehicles().map(({ name }) => name));
   protected readonly visits = signal<readonly VisitView[]>([]);
@@ -99,16 +105,33 @@ export class NewJobDialog {
   );
 
   constructor() {
-    const shop = this.#shop();
-    if (shop !== null)
-      this.#api
-        .vehicles(shop)
-        .pipe(catchError(() => of([])))
-        .subscribe((vehicles) => this.#vehicles.set(vehicles));
+    toObservable(this.#sought)
+      .pipe(
+        switchMap((find) => this.#find(find)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => {
+        const ids = new Set(found.map(({ id }) => id));
+        this.#vehicles.update((known) => [...known.filter(({ id }) => !ids.has(id)), ...found]);
+      });
     effect(() => {
       const known = this.#known();
       untracked(() => this.#recall(known));
     });
+  }
+
+  /** What is typed of the vehicle: the plate, or else the name. */
+  readonly #sought = computed(() => {
+    const { vehicle } = this.#typed();
+    return (vehicle.plate.trim() || vehicle.name.trim()).slice(0, MAX_SOUGHT);
+  });
+
+  /** The newest vehicles at once; others by what is typed, when typing pauses. */
+  #find(words: string): Observable<readonly VehicleView[]> {
+    const shop = this.#shop();
+    if (shop === null) return EMPTY;
+    const asked = this.#api.vehicles(shop, words).pipe(catchError(() => of([])));
+    return words === '' ? asked : timer(PAUSE_MS).pipe(switchMap(() => asked));
   }
 
   /** Whatever earlier visits recorded is there again; what was typed stays. */

@@ -1,8 +1,17 @@
-import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { DatePipe, formatDate } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  LOCALE_ID,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { PAGE_MOST, recordOf, reportOf } from '@tetrad/contracts';
+import { PAGE_MOST, importNote, recordOf, reportOf } from '@tetrad/contracts';
 import { SCHOOLS, TESTS, compareSchools, decisionWords, writeCase } from '@tetrad/core';
 import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
@@ -48,6 +57,7 @@ import { selectShop } from '../../state/session/session.feature';
 export class Report {
   readonly #voice = inject(Sentences);
   readonly #csv = inject(CsvFiles);
+  readonly #locale = inject(LOCALE_ID);
   protected readonly job = inject(JobStore);
   readonly id = input.required<string>();
 
@@ -61,6 +71,11 @@ export class Report {
     const job = this.view();
     const judgement = this.job.judgement();
     return job && judgement ? reportOf(job, judgement, this.#voice.choice()) : null;
+  });
+  /** Where it comes from, of a job that was imported. */
+  protected readonly notes = computed(() => {
+    const job = this.view();
+    return job ? importNote(job, (time) => formatDate(time, 'd MMMM y, HH:mm', this.#locale)) : [];
   });
   readonly #captures = httpResource<readonly CaptureView[]>(() =>
     this.#shop() ? `/api/shops/${this.#shop()}/jobs/${this.id()}/captures?limit=${PAGE_MOST}` : undefined,
