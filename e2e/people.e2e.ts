@@ -50,18 +50,25 @@ test('an administrator adds somebody, who signs in, chooses a password and a PIN
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'Your own password' })).toBeVisible();
   await page.getByLabel('New password').fill('longer than twelve');
-  await page.getByLabel('The same again').fill('longer than twelv');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByLabel('Repeat password').fill('longer than twelv');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('This is not the same as above.')).toBeVisible();
-  await page.getByLabel('The same again').fill('longer than twelve');
+  await page.getByLabel('Repeat password').fill('longer than twelve');
   await page.getByLabel('PIN').fill('8520');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(app.url + JOB); // where the way led before
   await expect(page.getByRole('button', { name: 'Who works here: Rena Stoke' })).toBeVisible();
   await takeOver(page, 'Ilse Marrow', '2580');
   await takeOver(page, 'Rena Stoke', '8520');
 
+  // a technician signed this device in: whoever may do more takes over with the password
   await page.getByRole('button', { name: /^Who works here/ }).click();
+  await page.getByRole('button', { name: /^Edda Quill/ }).click();
+  const entry = page.getByRole('group', { name: 'Password of Edda Quill' });
+  await expect(entry.getByText('A PIN is not enough')).toBeVisible();
+  await entry.getByLabel('Password').fill('a guess');
+  await entry.getByRole('button', { name: 'Take over' }).click();
+  await expect(entry.getByText('This is not the password of that person.')).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });

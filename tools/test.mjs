@@ -1,4 +1,7 @@
-/** `npm test`: sets up, then lint, types, unit, server and browser tests; ends with one line of counts. */
+/**
+ * `npm test`: sets up, then lint, types, unit, server and browser tests; ends with one line of counts.
+ * `npm run test:quick`: what the changed files reach, without browsers; for work, not for a submission.
+ */
 import { readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,6 +12,8 @@ import { run } from './setup/run.mjs';
 import { fail, step } from './setup/steps.mjs';
 import { testShare } from './setup/test-share.mjs';
 
+/** Both processors of the machine: by itself Jest leaves one to others. */
+const WORKERS = '--maxWorkers=2';
 const counts = { passed: 0, failed: 0 };
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 const report = (name) => join(tmpdir(), `tetrad-${process.pid}-${name}.json`);
@@ -47,29 +52,27 @@ async function suite(name, { command, args, env, count }) {
   if (broken) console.error(broken.message);
 }
 
-async function main() {
-  checkNode();
-  await checkDisk(ROOT);
-  await step(
-    'Debian packages',
-    () => installDebianPackages(['postgresql', 'chromium']),
-    (installed) => (installed.length ? `installed ${installed.join(', ')}` : 'there'),
-  );
-  await step('npm packages', installPackages, (ran) => (ran ? 'done' : 'unchanged'));
-  await check('lint', bin('eslint'), ['.']);
-  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await check('types', bin('tsc'), ['-p', 'tsconfig.json']);
-  await check('build', process.execPath, ['tools/build.mjs']);
-  await check('torture, its short part', process.execPath, ['e2e/torture.mjs', '--short']);
-  await suite('unit and server tests', {
+const jest = (name, words) =>
+  suite(name, {
     command: bin('jest'),
-    args: (file) => ['--json', `--outputFile=${file}`],
+    args: (file) => ['--json', `--outputFile=${file}`, WORKERS, ...words],
     env: () => ({}),
     count: ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => ({
       passed: numPassedTests,
       failed: numFailedTests + numRuntimeErrorTestSuites,
     }),
   });
+
+const types = () => check('types', bin('tsc'), ['-p', 'tsconfig.json']);
+const build = () => check('build', process.execPath, ['tools/build.mjs']);
+
+async function whole() {
+  await check('lint', bin('eslint'), ['.']);
+  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await types();
+  await build();
+  await check('torture, its short part', process.execPath, ['e2e/torture.mjs', '--short']);
+  await jest('unit and server tests', []);
   await suite('browser tests', {
     command: bin('playwright'),
     args: () => ['test'],
@@ -79,6 +82,32 @@ async function main() {
   const { tests, all } = await testShare().catch(() => ({ tests: 0, all: 0 }));
   if (all > 0)
     console.log(`Tests are ${((100 * tests) / all).toFixed(1)} % of the lines of code (${tests} of ${all}).`);
+}
+
+/** Types, and the unit and server tests of the files that are not committed yet, or were changed by the last commit. */
+async function quick() {
+  await types();
+  await build();
+  const changed = (await run('git', ['diff', '--name-only', 'HEAD'], { cwd: ROOT })).trim();
+  await jest('tests of what changed', [
+    changed ? '--onlyChanged' : '--lastCommit',
+    '--testPathIgnorePatterns',
+    'bare-clone',
+    '--passWithNoTests',
+  ]);
+}
+
+async function main() {
+  const isQuick = process.argv.includes('--quick');
+  checkNode();
+  await checkDisk(ROOT);
+  await step(
+    'Debian packages',
+    () => installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium']),
+    (installed) => (installed.length ? `installed ${installed.join(', ')}` : 'there'),
+  );
+  await step('npm packages', installPackages, (ran) => (ran ? 'done' : 'unchanged'));
+  await (isQuick ? quick() : whole());
   console.log(`${counts.passed} passed, ${counts.failed} failed`);
   process.exitCode = counts.failed > 0 ? 1 : 0;
 }

@@ -51,7 +51,7 @@ describe('the wheel', () => {
     const { fixture, said } = await wheel(told([rest]));
     const count = button(fixture, 'Count down a crank');
     expect(count.disabled).toBe(true);
-    expect(said()).toContain('Mind.');
+    expect(said()).toContain('Caution.');
     button(fixture, 'Understood').click();
     await fixture.whenStable();
     expect(queuedActs().map(({ kind }) => kind)).toEqual(['acknowledgement']);

@@ -39,10 +39,10 @@ function bodies(job, fullJob) {
     ['case, 2000 readings', '/cases', JSON.stringify(caseOf({ readings: readings(2000) }))],
     ['case, as many readings as fit', '/cases', JSON.stringify(caseOf({ readings: readings(3900) }))],
     ['case, readings that do not fit', '/cases', JSON.stringify(caseOf({ readings: readings(3900, () => 5) }))],
-    ['case, unknown values', '/cases', JSON.stringify(caseOf(dense(700_000)))],
-    ['case, unknown fields', '/cases', JSON.stringify(caseOf(fields(60_000)))],
-    ['case, long note', '/cases', JSON.stringify(caseOf({ other: `ä${'é'.repeat(90_000)}` }))],
-    ['case, marks', '/cases', JSON.stringify(caseOf({ other: `a${(MARKS.repeat(15) + 'a').repeat(3100)}` }))],
+    ['case, unknown values', '/cases', JSON.stringify(caseOf(dense(600_000)))],
+    ['case, unknown fields', '/cases', JSON.stringify(caseOf(fields(50_000)))],
+    ['case, long note', '/cases', JSON.stringify(caseOf({ other: `ä${'é'.repeat(55_000)}` }))],
+    ['case, marks', '/cases', JSON.stringify(caseOf({ other: `a${(MARKS.repeat(15) + 'a').repeat(1900)}` }))],
     [
       'job, unknown values',
       '/jobs',
@@ -77,9 +77,43 @@ function bodies(job, fullJob) {
       JSON.stringify({ reading: { id: randomUUID(), test: 'resting-voltage', value: 12.6, ...dense(30_000) } }),
     ],
     ['findings, values that do not fit', `/captures/${randomUUID()}/found`, JSON.stringify({ found: dense(130_000) })],
-    ['broken JSON', '/cases', `${JSON.stringify(caseOf(dense(700_000)))}}`],
-    ['deep lists', '/cases', '['.repeat(700_000)],
+    ['broken JSON', '/cases', `${JSON.stringify(caseOf(dense(600_000)))}}`],
+    ['deep lists', '/cases', '['.repeat(600_000)],
   ];
+}
+
+/** Every other address that takes a body, with the most values and the longest text that the usual bound lets through. */
+function usual(job) {
+  const id = randomUUID();
+  const addresses = [
+    ['POST', '/api/session/demo'],
+    ['POST', '/api/session/change-over'],
+    ['POST', '/api/session/phone'],
+    ['PUT', '/api/session/secrets'],
+    ['PATCH', `/jobs/${job}`],
+    ['PATCH', `/people/${id}`],
+    ['PUT', `/instruments/${id}`],
+    ...[
+      '/people',
+      `/people/${id}/end-sessions`,
+      `/people/${id}/one-time-password`,
+      `/instruments/${id}/checks`,
+      `/captures/${id}/found`,
+      ...['readings', 'observations', 'timers', 'acknowledgements', 'sign-offs', 'captures', 'pairings'].map(
+        (name) => `/jobs/${job}/${name}`,
+      ),
+      `/jobs/${job}/readings/r1/void`,
+      `/jobs/${job}/observations/${id}/take-back`,
+      `/jobs/${job}/timers/${id}/stop`,
+      `/jobs/${job}/acknowledgements/acid/take-back`,
+    ].map((path) => ['POST', path]),
+  ];
+  const many = JSON.stringify({ ...fields(90), reading: dense(30_000), system: dense(30_000), list: dense(20_000) });
+  const long = JSON.stringify({ ...fields(90), name: 'y'.repeat(120_000), reason: 'é'.repeat(3000) });
+  return addresses.flatMap(([method, path]) => [
+    [`${method} ${path.replace(id, 'ID').replace(job, 'JOB')}, many values`, path, many, undefined, method],
+    [`${method} ${path.replace(id, 'ID').replace(job, 'JOB')}, long text`, path, long, undefined, method],
+  ]);
 }
 
 /** The longest that the event loop was held since it was asked for the last time, ms. */
@@ -88,22 +122,25 @@ async function heldMs(app) {
   return 1000 * Number(/^nodejs_eventloop_lag_max_seconds (\S+)/m.exec(figures)[1]);
 }
 
-/** @returns {Promise<{ worst: { name: string, ms: number }, rows: { name: string, ms: number, status: number }[] }>} */
-export async function largestBodies(app) {
+/**
+ * @param {number} turns How often each is sent; of several the quickest counts, since the machine has other work too.
+ * @returns {Promise<{ worst: { name: string, ms: number }, rows: { name: string, ms: number, status: number }[] }>}
+ */
+export async function largestBodies(app, turns) {
   const job = await openJob(app);
   const full = await app.ask('POST', '/cases', caseOf({ readings: readings(1990) }));
   const { id: fullJob } = await full.json();
   const rows = [];
-  for (const [name, path, body, encoding] of bodies(job, fullJob)) {
+  for (const [name, path, body, encoding, method = 'POST'] of [...bodies(job, fullJob), ...usual(job)]) {
     let [status, ms] = [0, Infinity];
-    for (let turn = 0; turn < 3; turn++) {
-      await new Promise((resolve) => setTimeout(resolve, 100));
+    for (let turn = 0; turn < turns; turn++) {
+      await new Promise((resolve) => setTimeout(resolve, 20));
       await heldMs(app);
       const answer = await fetch(app.url + (path.startsWith('/api') ? path : `/api/shops/yard${path}`), {
-        method: 'POST',
+        method,
         headers: {
           'content-type': 'application/json',
-          ...(!path.startsWith('/api') && { cookie: app.cookie }),
+          ...(path !== '/api/session' && { cookie: app.cookie }),
           ...(encoding && { 'content-encoding': encoding }),
         },
         body,

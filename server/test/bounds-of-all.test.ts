@@ -75,6 +75,16 @@ describe('heavy requests', () => {
       if (result.status === 'rejected') expect(result.reason).toMatchObject({ problem: { status: 503 } });
   });
 
+  it('wait for so long at most', async () => {
+    const work = new BoundedWork(1, 5, 20);
+    let finish = (): void => undefined;
+    const first = work.do(() => new Promise<void>((resolve) => (finish = resolve)));
+    await expect(work.do(() => Promise.resolve(1))).rejects.toMatchObject({ problem: { status: 503 } });
+    finish();
+    await first;
+    await expect(work.do(() => Promise.resolve(2))).resolves.toBe(2);
+  });
+
   it('one that fails makes room for the next', async () => {
     const work = new BoundedWork(1, 1);
     await expect(work.do(() => Promise.reject(new Error('broken')))).rejects.toThrow('broken');

@@ -1,5 +1,5 @@
 /** A database that an earlier version wrote: what was said then is told after the upgrade, and the job goes on. */
-import { cp, mkdtemp, readdir, rm } from 'node:fs/promises';
+import { cp, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BALANCED, CORE_VERSION, fourNoteProfile, judgeSurvey, survey } from '@tetrad/core';
@@ -106,3 +106,20 @@ it('repairs the checks of instruments that made their list fail, and keeps what 
     await app.close();
   }
 }, 30_000);
+
+it('a migration that fails is named, and nothing of it stays', async () => {
+  const address = await newDatabase();
+  await ensureAppRole(address);
+  const pool = new Pool(address, pino({ level: 'silent' }), { isPatient: true });
+  const folder = await mkdtemp(join(tmpdir(), 'failing-'));
+  try {
+    await cp(MIGRATIONS, folder, { recursive: true });
+    await writeFile(join(folder, '9999_broken.sql'), 'CREATE TABLE half (x integer); SELECT 1 / 0;');
+    await expect(migrate(pool, folder)).rejects.toThrow('migration 9999_broken.sql failed: division by zero');
+    const { rows } = await pool.query("SELECT to_regclass('half') AS half, max(name) AS newest FROM migration");
+    expect(rows[0]).toEqual({ half: null, newest: expect.stringMatching(/^00/) });
+  } finally {
+    await rm(folder, { recursive: true });
+    await pool.end();
+  }
+});

@@ -68,7 +68,7 @@ export interface ReportDocument {
   readonly decision: { readonly words: string; readonly tone: 'act' | 'open' | 'good'; readonly because: string };
   /** The finding in plain words: the technician's conclusion where there is one. */
   readonly plain: string;
-  /** What settled it; null where nothing did. */
+  /** Deciding reading; null where nothing did. */
   readonly settled: Settled | null;
   readonly before: Profile;
   readonly after: Profile | null;

@@ -13,7 +13,7 @@ const MAX_FIELDS = 200;
 /** Control characters but tab, line feed and return, and halves of surrogate pairs. */
 const UNREADABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]|\p{Surrogate}/u;
 /** Characters of text beyond ASCII in one body: bringing them to one form takes time. */
-const MAX_RICH_TEXT = 100_000;
+const MAX_RICH_TEXT = 60_000;
 const PLAIN = /^[\t\n\r\u0020-\u007e]*$/;
 /**
  * More combining marks in a row than any writing has: putting them in order takes a time that grows with the square of

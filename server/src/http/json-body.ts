@@ -24,7 +24,7 @@ export const BODY_LIMITS = {
   /** What was found in a capture. */
   findings: { maxBytes: 512 * KB, maxValues: 20_000 },
   /** A whole visit in the open format. */
-  case: { maxBytes: 768 * KB, maxValues: 16_000 },
+  case: { maxBytes: 640 * KB, maxValues: 16_000 },
 } as const satisfies Readonly<Record<string, BodyLimits>>;
 
 export type BodyKind = keyof typeof BODY_LIMITS;

@@ -10,7 +10,7 @@ const LABEL_PT = 30;
 /** The reading that settled it: its figure, where it stands against its limit, and the path with the place marked. */
 export function drawSettled(paper: Paper, settled: Settled, figures: FigureChoice): void {
   keepTogether(paper, 60 + (settled.path.length > 0 ? STAIR_PT + LABEL_PT : 0));
-  heading(paper, 'What settled it');
+  heading(paper, 'Deciding reading');
   gradeMark(paper, settled.grade, MARGIN_PT, paper.y + 3);
   style(paper, { font: 'strong', size: 12, ink: GRADE_INK[settled.grade] }).text(
     `${settled.test}: ${settled.value}`,

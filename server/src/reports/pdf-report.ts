@@ -102,9 +102,9 @@ function customerPage(paper: Paper, report: ReportDocument, notes: readonly stri
   }
   if (report.notTested.length > 0) {
     heading(paper, 'Not tested');
-    paragraph(paper, `Nothing can be said of: ${report.notTested.join(', ')}.`);
+    paragraph(paper, `Not measured: ${report.notTested.join(', ')}.`);
   }
-  heading(paper, 'Please mind');
+  heading(paper, 'Cautions');
   for (const caution of report.cautions) paragraph(paper, caution, { size: 9, ink: INK.soft }, 2);
 }
 

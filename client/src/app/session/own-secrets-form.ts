@@ -23,14 +23,14 @@ const text = (): FormControl<string> => new FormControl('', { nonNullable: true 
   template: `
     <form [formGroup]="form" (ngSubmit)="submit()">
       @if (!isFirst()) {
-        <tt-field label="Password of now">
+        <tt-field label="Current password">
           <input pInputText type="password" formControlName="password" autocomplete="current-password" />
         </tt-field>
       }
       <tt-field [label]="isFirst() ? 'New password' : 'New password, if it is to change'" hint="12 characters or more">
         <input pInputText type="password" formControlName="newPassword" autocomplete="new-password" />
       </tt-field>
-      <tt-field label="The same again">
+      <tt-field label="Repeat password">
         <input pInputText type="password" formControlName="again" autocomplete="new-password" />
       </tt-field>
       <tt-field [label]="'PIN, ' + DIGITS + ' digits'" hint="To take over a shared bench with gloves on">
@@ -39,7 +39,7 @@ const text = (): FormControl<string> => new FormControl('', { nonNullable: true 
       @if (refused(); as why) {
         <tt-message>{{ why }}</tt-message>
       }
-      <button pButton kind="main" type="submit">Keep it</button>
+      <button pButton kind="main" type="submit">Save</button>
     </form>
   `,
   styles: `

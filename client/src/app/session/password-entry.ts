@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -19,10 +19,12 @@ import { FocusFirst } from '../kit/focus-first';
     </form>
   `,
   styles: `
+    :host {
+      justify-self: stretch;
+    }
     form {
       display: grid;
       gap: 16px;
-      width: 100%;
     }
     input {
       width: 100%;
@@ -35,7 +37,7 @@ export class PasswordEntry {
   readonly hint = input('');
   readonly entered = output<string>();
   protected readonly form = new FormGroup({
-    password: new FormControl('', { nonNullable: true, validators: [Validators.required] }),
+    password: new FormControl('', { nonNullable: true }),
   });
 
   clear(): void {
@@ -43,6 +45,7 @@ export class PasswordEntry {
   }
 
   protected submit(): void {
-    if (this.form.valid && !this.busy()) this.entered.emit(this.form.getRawValue().password);
+    const { password } = this.form.getRawValue();
+    if (password !== '' && !this.busy()) this.entered.emit(password);
   }
 }

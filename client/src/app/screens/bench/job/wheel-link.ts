@@ -6,7 +6,7 @@ import { Dialog } from '../../../kit/dialog';
 import { Message } from '../../../kit/message';
 import { Coming } from '../../../kit/states';
 import { Api } from '../../../state/api';
-import { selectShop } from '../../../state/session/session.feature';
+import { selectSession, selectShop } from '../../../state/session/session.feature';
 import { Store } from '@ngrx/store';
 import { EMPTY } from 'rxjs';
 import { create } from 'qrcode';
@@ -37,9 +37,9 @@ const QUIET = 4;
           <p class="figure address">{{ address() }}</p>
           @if (isLoopback()) {
             <tt-message kind="note">
-              This address is known to this computer alone. Start the server with
-              <code>npm start -- --host 0.0.0.0</code>
-              and open the bench by the computer’s own address.
+              The phone cannot reach this address: it is this computer’s own. Start the server with
+              <code>{{ command() }}</code>
+              and open the bench by the computer’s network address.
             </tt-message>
           }
           <a pButton [routerLink]="['/jobs', job(), 'wheel']">Open it here</a>
@@ -75,7 +75,9 @@ export class WheelLink {
   readonly job = input.required<string>();
   readonly closed = output();
 
-  readonly #shop = inject(Store).selectSignal(selectShop);
+  readonly #store = inject(Store);
+  readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #session = this.#store.selectSignal(selectSession);
   readonly #key = rxResource({
     params: () => ({ shop: this.#shop(), job: this.job() }),
     stream: ({ params: { shop, job } }) => (shop === null ? EMPTY : this.#api.pairingKey(shop, job)),
@@ -85,6 +87,10 @@ export class WheelLink {
   /** With the key that lets one phone in; null until the server has made it. */
   protected readonly url = computed(() =>
     this.#key.hasValue() ? `${this.address()}#key=${this.#key.value().key}` : null,
+  );
+  /** The demo is shown to a network only where that is asked for. */
+  protected readonly command = computed(
+    () => `npm start -- --host 0.0.0.0${this.#session()?.demoShops.length ? ' --demo-open' : ''}`,
   );
   protected readonly isLoopback = computed(() => /^(localhost|127\.|\[::1\])/.test(location.host));
   /** The code as one path of unit squares. */

@@ -15,7 +15,7 @@ import { Button } from '../../../kit/button';
       <div class="open">
         <div class="texts">
           @for (entry of open(); track entry) {
-            <p><strong>Mind.</strong> {{ texts[entry] }}</p>
+            <p><strong>Caution.</strong> {{ texts[entry] }}</p>
           }
         </div>
         <button pButton (click)="accept()">Understood</button>
@@ -62,9 +62,6 @@ import { Button } from '../../../kit/button';
     .text {
       flex: 1;
       min-width: 0;
-      overflow: hidden;
-      white-space: nowrap;
-      text-overflow: ellipsis;
     }
     .who {
       white-space: nowrap;
@@ -75,9 +72,6 @@ import { Button } from '../../../kit/button';
       }
       .texts {
         flex-basis: 100%;
-      }
-      .text {
-        white-space: normal;
       }
     }
   `,
