@@ -215,6 +215,18 @@ describe('an archive that does not fit', () => {
     expect((await app.owner.query("SELECT 1 FROM shop WHERE shop_id = 'spoilt'")).rowCount).toBe(0);
   }, 30_000);
 
+  it('is refused without telling the secrets of the row that does not fit, or an audit log that is broken', async () => {
+    const people = await spoilt('king', 'tables/person.jsonl', (text) =>
+      text.replace('"role": "administrator"', '"role": "king"'),
+    );
+    const message = await refusal(people);
+    expect(message).toMatch(/tables\/person\.jsonl, line \d+: .*person_role_check/);
+    expect(message).not.toMatch(/argon2|password/);
+    const log = await spoilt('forged', 'tables/act.jsonl', (text) => text.replace('Ada', 'Eve'));
+    expect(await refusal(log)).toMatch(/the audit log of this archive is broken at entry \d+ \((hash|previous)\)/);
+    expect((await app.owner.query("SELECT 1 FROM shop WHERE shop_id = 'spoilt'")).rowCount).toBe(0);
+  }, 30_000);
+
   it('is refused where a file is not the one that was exported, missing, or no archive at all', async () => {
     const at = await takeOut('one', 'touched');
     const capture = Object.keys((await sumsOf(at)).files).find((name) => name.startsWith('captures/'))!;
