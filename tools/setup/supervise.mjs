@@ -34,7 +34,9 @@ export function startServer(env, { quiet = false, onSpawn } = {}) {
   });
   onSpawn?.(child);
   return new Promise((resolve, reject) => {
-    child.once('message', ({ listening }) => {
+    child.on('message', function heard({ listening }) {
+      if (listening === undefined) return; // it is alive, and not there yet
+      child.off('message', heard);
       endIfSilent(child);
       resolve({ child, port: listening });
     });

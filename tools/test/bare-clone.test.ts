@@ -206,16 +206,22 @@ describe('a bare clone', () => {
     MINUTE_MS,
   );
 
-  it.each([
+  it.each<[string, RegExp, 'SIGINT' | 'SIGKILL', ...string[]]>([
     ['the database', /database … on/, 'SIGKILL'],
     ['the database', /database cluster … kept/, 'SIGKILL'],
     ['the server', /server process … /, 'SIGINT'],
     ['the server', /server process … /, 'SIGKILL'],
-    ['the application', /Tetrad is at/, 'SIGKILL'],
-  ] as const)(
+    [
+      'all of it, with several processes,',
+      /Tetrad is at {2}http:\/\/127\.0\.0\.1:\d+\//,
+      'SIGKILL',
+      '--processes',
+      '2',
+    ],
+  ])(
     'leaves nothing running where %s has just begun (%s) and %s comes',
-    async (_what, words, signal) => {
-      const again = start(port);
+    async (_what, words, signal, ...options) => {
+      const again = start(port, ...options);
       await again.until(words);
       await (signal === 'SIGINT' ? again.interrupt() : again.kill());
       expect(await leftOver()).toEqual([]);
