@@ -118,6 +118,14 @@ describe('a password', () => {
     expect(statuses(answers)).toEqual({ 401: 10, 429: 30 });
   }, 60_000);
 
+  it('that an administrator has made anew may be tried at once', async () => {
+    const { id, name } = await member('technician');
+    await Promise.all(Array.from({ length: 11 }, () => signIn({ shop: 'one', name, password: 'guess' })));
+    expect((await signIn({ shop: 'one', name, password: PASSWORD })).status).toBe(429);
+    const { oneTimePassword } = (await app.ask('POST', `/api/shops/one/people/${id}/one-time-password`, {})).body;
+    expect((await signIn({ shop: 'one', name, password: oneTimePassword })).status).toBe(201);
+  }, 60_000);
+
   it('of a name that nobody has, or a shop that is not there, is counted and slowed like any other', async () => {
     for (const body of [
       { shop: 'one', name: 'Nobody İlker' },

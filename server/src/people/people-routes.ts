@@ -8,6 +8,7 @@ import { doOnce, writeId } from '../http/once';
 import { Refusal, misfit, notFound, problem } from '../http/problem';
 import { inTransaction } from '../sql/pool';
 import type { Pool, Sql } from '../sql/pool';
+import { forgetAttempts } from './attempts.sql';
 import {
   addPerson,
   changePerson,
@@ -96,6 +97,7 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     await doOnce(pool, request, async (sql) => {
       await changePerson(sql, id, { passwordHash, mustChange: true });
       await endSessions(sql, id);
+      await forgetAttempts(sql, id);
       await addAct(sql, { what: 'password-reset', ...actor(request), about: id });
     });
     response.json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
