@@ -108,7 +108,7 @@ describe('the code for the phone', () => {
 
   it('says that a phone cannot reach an address of this computer alone', async () => {
     const { page } = await link(() => of({ key: 'k', endsAt: '' }) as never);
-    expect(page.textContent).toContain('known to this computer alone');
+    expect(page.textContent).toContain('The phone cannot reach this address');
   });
 
   it('says so where the server does not answer, and draws no code', async () => {
