@@ -46,14 +46,16 @@ describe('a PIN', () => {
   it('is tried five times at most, however the person’s id is written', async () => {
     const { cookie } = await member('technician');
     const { id } = await member('technician', '4711');
-    const spellings = [
-      id,
-      id.toUpperCase(),
-      ...Array.from(id, (_, at) => id.slice(0, at) + id.slice(at).toUpperCase()),
-    ];
+    // every way to write three of its letters large or small
+    const letters = [...id.matchAll(/[a-f]/g)].slice(0, 3).map(({ index }) => index);
+    const spellings = Array.from({ length: 2 ** letters.length }, (_, mask) =>
+      [...id]
+        .map((digit, at) => ((mask >> letters.indexOf(at)) & 1 && letters.includes(at) ? digit.toUpperCase() : digit))
+        .join(''),
+    );
     const answers = [];
-    for (const person of new Set(spellings)) answers.push(await takeOver(cookie, { person, pin: '0000' }));
-    expect(answers.length).toBeGreaterThan(10);
+    for (const person of spellings) answers.push(await takeOver(cookie, { person, pin: '0000' }));
+    expect(new Set(spellings).size).toBe(8);
     expect(statuses(answers)[403]).toBe(5);
     expect(statuses(answers)[429]).toBe(answers.length - 5);
   }, 60_000);
