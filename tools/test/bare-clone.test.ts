@@ -145,7 +145,7 @@ describe('a bare clone', () => {
     'serves page and judgement with `npm start`',
     async () => {
       running = start(port);
-      const [, address] = await running.until(/Tetrad is at {2}(\S+)\//, 5 * MINUTE_MS);
+      const [, address] = await running.until(/Tetrad is at {2}(\S+)\//, 12 * MINUTE_MS);
       const page = await fetch(`${address}/floor`, { headers: { accept: 'text/html' } });
       expect(await page.text()).toContain('<tt-root');
       const signedIn = await fetch(`${address}/api/session/demo`, {
@@ -162,7 +162,7 @@ describe('a bare clone', () => {
       const { judgement } = (await ask(`/jobs/${read.id}`)) as { judgement: { format: string } };
       expect(judgement.format).toBe('tetrad-judgement/1');
     },
-    6 * MINUTE_MS,
+    13 * MINUTE_MS,
   );
 
   it(
@@ -237,6 +237,6 @@ describe('a bare clone', () => {
       expect({ status, decision: JSON.parse(out).decision.action }).toEqual({ status: 0, decision: 'charge-first' });
       expect(err).toContain('installing npm packages');
     },
-    5 * MINUTE_MS,
+    12 * MINUTE_MS,
   );
 });
