@@ -2,11 +2,11 @@
  * Attempts to sign in. Each is counted before its secret is looked at, in one statement, so that of any number at once
  * no more are tried than are allowed. Too many are refused for a while; before that each takes longer than the last.
  */
-import { createHash } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Refusal, problem } from '../http/problem';
 import type { Sql } from '../sql/pool';
 import { workingShop } from '../sql/working-shop';
+import { tokenHash } from './secrets';
 
 /** Attempts are forgotten after this, minutes. */
 const REMEMBERED_MIN = 15;
@@ -29,7 +29,7 @@ export const byPin = (person: string): Counter => ({ key: `pin ${person}`, max: 
 /** A name that nobody has is counted like one that somebody has, so that nothing is learned from the answer. */
 export const byUnknownName = (shop: string, name: string): Counter => {
   const canonical = name.normalize('NFKC').trim().toLowerCase();
-  return { ...byPassword(createHash('sha256').update(`${shop} ${canonical}`).digest('base64url')), isOwn: false };
+  return byPassword(tokenHash(`${shop} ${canonical}`).toString('base64url'));
 };
 export const byAddress = (address: string | undefined): Counter => ({
   key: `address ${address ?? ''}`,
@@ -38,7 +38,7 @@ export const byAddress = (address: string | undefined): Counter => ({
 });
 export const byShop: Counter = { key: 'shop', max: 300, isOwn: false };
 export const byDevice = (session: string): Counter => ({
-  key: `device ${createHash('sha256').update(session).digest('base64url')}`,
+  key: `device ${tokenHash(session).toString('base64url')}`,
   max: 15,
   isOwn: false,
 });
@@ -75,7 +75,7 @@ export async function reserveAttempt(sql: Sql, counters: readonly Counter[]): Pr
       ),
       REMEMBERED_MIN * 60,
     );
-  const own = new Set(counters.filter(({ key }) => /^(?:password|pin) /.test(key)).map(({ key }) => key));
+  const own = new Set(counters.filter(({ isOwn }) => isOwn).map(({ key }) => key));
   const before = Math.max(0, ...rows.filter(({ key }) => own.has(key)).map(({ failures }) => failures - 1));
   if (before >= FREE) await wait(Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (before - FREE)));
 }
