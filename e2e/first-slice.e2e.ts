@@ -90,7 +90,7 @@ test('1261 is asked back, letters are refused, and neither is stored', async ({ 
   await expect(page.getByText('Read so far')).toBeHidden();
 });
 
-test('a reading is voided with a reason, stays in sight, and undo voids the last one', async ({ page, app }) => {
+test('a reading is voided with a reason, stays in context, and undo voids the last one', async ({ page, app }) => {
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000016`);
   await enter(page, 'Resting voltage', '11.2');
   await expect(page.getByText('Charge first, then repeat').first()).toBeVisible();

@@ -17,7 +17,7 @@ async function route(job: JobView, chosen: Parameters<StepAtHand['goTo']>[0] | n
   return { fixture, at: () => stepNameOf(TestBed.inject(StepAtHand).step()) };
 }
 
-it('folds what is not at hand, and keeps the four notes, what was read and what is next in sight', async () => {
+it('folds what is not at hand, and keeps the four notes, what was read and what is next in context', async () => {
   const { fixture } = await route(view(subject([rest, ground])), 'resting-voltage');
   for (const words of ['Resting voltage', '12.64 V', 'Cranking voltage', 'Ripple', '2.90 V', 'next'])
     expect(text(fixture)).toContain(words);

@@ -157,7 +157,7 @@ describe('beside the entry', () => {
 
   it('a halved path names the piece to measure next', async () => {
     const fixture = TestBed.createComponent(HalvedPathView);
-    fixture.componentRef.setInput('situation', survey(subject([rest, ground])).situation);
+    fixture.componentRef.setInput('gradedCase', survey(subject([rest, ground])).gradedCase);
     fixture.componentRef.setInput('test', 'drop-starter-ground');
     const chosen: string[] = [];
     fixture.componentInstance.chosen.subscribe((test) => chosen.push(test));

@@ -190,7 +190,7 @@ describe('the entry', () => {
   });
 
   const known = (step: ReadingStep, readings: readonly Reading[], waits: readonly WaitKind[] = []) =>
-    knownConditions(step, survey(subject(readings)).situation, new Set(waits), undefined);
+    knownConditions(step, survey(subject(readings)).gradedCase, new Set(waits), undefined);
 
   it('knows the amps and what a wait has made true, and assumes nothing else', () => {
     const step = findStep('drop-starter-ground');

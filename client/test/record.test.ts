@@ -49,7 +49,7 @@ beforeEach(() => {
   });
 });
 
-it('is read on from its oldest entry in sight, until the first', async () => {
+it('is read on from its oldest entry in context, until the first', async () => {
   acts.mockReturnValueOnce(of([act(3), act(2)])).mockReturnValueOnce(of([act(1)]));
   await open();
   expect(rows()).toHaveLength(2);

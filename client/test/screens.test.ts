@@ -66,7 +66,7 @@ describe('the verdicts', () => {
 });
 
 describe('the attempts', () => {
-  it('keep the voided one in sight, void with a reason only, and tell what is not stored', async () => {
+  it('keep the voided one in context, void with a reason only, and tell what is not stored', async () => {
     const fixture = TestBed.createComponent(Attempts);
     fixture.componentRef.setInput('attempts', assessCase(subject(resting, cranking, voided)).slice(1));
     fixture.componentRef.setInput('pending', new Set(['b']));

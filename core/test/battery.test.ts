@@ -85,8 +85,8 @@ describe('ratings', () => {
   it('the load test asks half the CCA of each battery; a parallel pack adds up, a series pack does not', () => {
     const rating = { value: 560, standard: 'SAE' } as const;
     expect(loadTestAmps(560)).toBe(280);
-    expect(packCca({ chemistry: 'flooded', rating, count: 2, arrangement: 'parallel' })).toBe(1120);
-    expect(packCca({ chemistry: 'flooded', rating, count: 2, arrangement: 'series' })).toBe(560);
-    expect(packCca({ chemistry: 'flooded' })).toBeNull();
+    expect(packCca({ rating, count: 2, arrangement: 'parallel' })).toBe(1120);
+    expect(packCca({ rating, count: 2, arrangement: 'series' })).toBe(560);
+    expect(packCca({})).toBeNull();
   });
 });

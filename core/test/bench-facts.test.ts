@@ -15,6 +15,7 @@ import {
   cautionsOfStep,
   describeLeads,
   halvePath,
+  solvePaths,
   isCount,
   judge,
   repeatsOf,
@@ -31,7 +32,8 @@ const caseOf = (readings: readonly Omit<Reading, 'id'>[], more: Partial<Case> = 
   readings: readings.map((reading, index) => ({ id: `r${index + 1}`, ...reading })) as Reading[],
   ...more,
 });
-const situationOf = (...given: Parameters<typeof caseOf>) => survey(caseOf(...given)).situation;
+const situationOf = (...given: Parameters<typeof caseOf>) => survey(caseOf(...given)).gradedCase;
+const pathsOf = (readings: Parameters<typeof caseOf>[0]) => solvePaths(situationOf(readings));
 const rest = (value: number, more: Partial<Reading> = {}): Omit<Reading, 'id'> => ({
   test: 'resting-voltage',
   value,
@@ -110,7 +112,7 @@ describe('leads', () => {
 describe('halving a failing path', () => {
   test('what no piece explains is the cable; pieces read at another current are brought to the same', () => {
     const path = halvePath(
-      situationOf([
+      pathsOf([
         drop('drop-starter-positive', 1.9, 160),
         drop('drop-solenoid', 0.1, 80),
         drop('drop-positive-post', 0.02, 160),
@@ -125,7 +127,7 @@ describe('halving a failing path', () => {
 
   test('the engine’s ground contains the post: what both lost is counted once', () => {
     const path = halvePath(
-      situationOf([
+      pathsOf([
         drop('drop-starter-ground', 2, 100),
         drop('drop-engine-ground', 1.8, 100),
         drop('drop-negative-post', 1.7, 100),
@@ -138,9 +140,9 @@ describe('halving a failing path', () => {
 
   test('the half that is not measured yet is measured next; a voided reading is none', () => {
     const whole = drop('drop-starter-positive', 1.9, 160);
-    expect(halvePath(situationOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-positive-post' });
-    expect(halvePath(situationOf([{ ...whole, void: 'slipped' }]), 'drop-starter-positive')).toBeNull();
-    expect(halvePath(situationOf([rest(12.6)]), 'resting-voltage')).toBeNull();
+    expect(halvePath(pathsOf([whole]), 'drop-starter-positive')).toMatchObject({ next: 'drop-positive-post' });
+    expect(halvePath(pathsOf([{ ...whole, void: 'slipped' }]), 'drop-starter-positive')).toBeNull();
+    expect(halvePath(pathsOf([rest(12.6)]), 'resting-voltage')).toBeNull();
   });
 
   test('what is left is never less than nothing', () => {
@@ -150,7 +152,7 @@ describe('halving a failing path', () => {
         fc.double({ min: 0, max: 5, noNaN: true }),
         (all, part) => {
           const path = halvePath(
-            situationOf([drop('drop-starter-positive', all, 100), drop('drop-solenoid', part, 100)]),
+            pathsOf([drop('drop-starter-positive', all, 100), drop('drop-solenoid', part, 100)]),
             'drop-starter-positive',
           );
           // a part that lost much more than the whole contradicts it: both are void, and there is no path to halve
@@ -268,7 +270,7 @@ describe('what is worked out', () => {
   });
 
   const words = (test: Reading['test'], subject: Case) =>
-    derivedWords(test, judge(subject).derived, survey(subject).situation, ENGLISH).join(' ');
+    derivedWords(test, judge(subject).derived, survey(subject).gradedCase, ENGLISH).join(' ');
 
   test('cranking volts and amps give the load test without a load tester, and split the sag', () => {
     const said = words(

@@ -1,5 +1,16 @@
 /** What is told with a reading outside its limit follows the limit, the system and the reader. */
-import { BALANCED, CAREFUL, ENGLISH, QUICK_CHECK, SCHOOLS, englishVoice, judge, noteOf, retell } from '@tetrad/core';
+import {
+  BALANCED,
+  CAREFUL,
+  ENGLISH,
+  QUICK_CHECK,
+  SCHOOLS,
+  englishVoice,
+  judge,
+  messageOf,
+  noteOf,
+  retell,
+} from '@tetrad/core';
 import type { Case, CriteriaSet, Limit, Reading } from '@tetrad/core';
 import { SOUND_SYSTEM, caseOf, charging, crank, edited, read, rest, ripple } from './cases';
 
@@ -73,7 +84,7 @@ describe('the note of a limit', () => {
     const system: Case['system'] = { ...SOUND_SYSTEM, specified: { chargingVolts: { max: 14.6 } } };
     const said = saidOf(charging(15.4), BALANCED, system);
     expect(said.because).toBe('15.40 V is above its limit, at most 14.60 V (specified).');
-    expect(ENGLISH.say({ code: said.code!, with: said.with! })).toBe(said.because);
+    expect(ENGLISH.say(messageOf({ code: said.code!, with: said.with! }))).toBe(said.because);
   });
 });
 

@@ -20,7 +20,7 @@ const ofBattery = (battery: number, volts: number, conductance: number) => [
 
 describe('the load of a load test', () => {
   const known = (system: Case['system'], battery?: number) =>
-    TESTS['load-test'].known!(survey(caseOf([], { system })).situation, battery);
+    TESTS['load-test'].known!(survey(caseOf([], { system })).gradedCase, battery);
 
   it('is half the rating of the battery at hand, never of the whole parallel pack', () => {
     expect(known(packOf(2, 'parallel'), 1)).toEqual({ amps: 280 });

@@ -1,6 +1,6 @@
 /** The circuit adds up: one table of paths, one solver, and no reading across a fault argued away. */
 import fc from 'fast-check';
-import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, judge, solveSymmetric, survey } from '@tetrad/core';
+import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, judge, solvePaths, solveSymmetric, survey } from '@tetrad/core';
 import type { PathTest, PieceName, Reading } from '@tetrad/core';
 import { caseOf, charging, crank, drop, read, rest, ripple } from './cases';
 
@@ -13,8 +13,9 @@ const BASE = [
   charging(14.2),
   ripple(0.04),
 ];
-const situationOf = (readings: readonly Reading[]) => survey(caseOf([...BASE, ...readings])).situation;
-const pieceOf = (readings: readonly Reading[], piece: PieceName) => situationOf(readings).paths().pieces().get(piece)!;
+const situationOf = (readings: readonly Reading[]) => survey(caseOf([...BASE, ...readings])).gradedCase;
+const pieceOf = (readings: readonly Reading[], piece: PieceName) =>
+  solvePaths(situationOf(readings)).pieces().get(piece)!;
 const faultOf = (readings: readonly Reading[], fault: string): number =>
   judge(caseOf([...BASE, ...readings], { symptoms: ['slow-crank'] })).faults.find((entry) => entry.fault === fault)!
     .probability;
@@ -54,7 +55,7 @@ describe('the solver', () => {
           drop('drop-solenoid', solenoid * b, b),
           drop('drop-starter-positive', (post + cable + solenoid) * c, c),
         ];
-        const solved = situationOf(readings).paths().pieces();
+        const solved = solvePaths(situationOf(readings)).pieces();
         for (const [piece, true_] of [
           ['positive-post', post],
           ['solenoid', solenoid],

@@ -206,7 +206,7 @@ describe('health', () => {
 
 describe('the usual draw of a starter', () => {
   const drawOf = (cylinders: number, fuel: 'petrol' | 'diesel', celsius = 21) =>
-    survey(caseOf([], { celsius, system: { ...SOUND_SYSTEM, engine: { cylinders, fuel } } })).situation.draw;
+    survey(caseOf([], { celsius, system: { ...SOUND_SYSTEM, engine: { cylinders, fuel } } })).gradedCase.draw;
 
   it.each([
     [4, 'petrol', 75, 200],

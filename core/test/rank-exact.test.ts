@@ -6,11 +6,11 @@ import { FAULTS, FAULT_NAMES } from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
 import fc from 'fast-check';
 import { rankFaults } from '../src/judge/rank/rank-faults';
-import { causes } from '../src/judge/weigh/finding';
-import type { CauseEntry, Finding } from '../src/judge/weigh/finding';
+import { causes } from '../src/evidence/finding';
+import type { CauseEntry, Finding } from '../src/evidence/finding';
 
 const REAL = FAULT_NAMES.filter((fault) => fault !== 'none');
-const SAID = { code: 'did-not-crank', with: {} };
+const SAID = { code: 'did-not-crank', params: {} };
 const findingOf = (own: readonly CauseEntry[], weight: number): Finding => ({
   causes: causes(...own),
   weight,

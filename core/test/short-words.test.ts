@@ -85,7 +85,10 @@ describe('what is decided', () => {
 
   it('names the batteries of a pack, and what goes with the weak one', () => {
     const proven = (weak: number[], arrangement: 'parallel' | 'series') =>
-      DECISIONS.proven({ fault: 'battery-worn', probability: 0.97, pack: { weak, arrangement, count: 3 } }, ENGLISH);
+      DECISIONS.proven(
+        { fault: 'battery-worn', probability: 0.97, pack: { weak, batteries: weak, arrangement, count: 3 } },
+        ENGLISH,
+      );
     expect(proven([2], 'parallel')).toContain('It is battery 2. Batteries in parallel are replaced together: all 3.');
     expect(proven([], 'series')).toContain('A pair of the same age is better');
     expect(proven([], 'series')).not.toContain('It is battery');

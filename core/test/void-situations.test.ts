@@ -1,22 +1,23 @@
 /** Void is known to everybody: no later stage can see a void reading as valid, and instruments are doubted as a whole. */
-import { ENGLISH, blockedSteps, halvePath, judge, repeatsOf, survey } from '@tetrad/core';
-import type { Case, Reading, Situation } from '@tetrad/core';
+import { ENGLISH, blockedSteps, derive, halvePath, judge, repeatsOf, solvePaths, survey } from '@tetrad/core';
+import type { Case, Reading, GradedCase } from '@tetrad/core';
 import { SOUND_SYSTEM, caseOf, charging, crank, drop, lastOf, read, rest, ripple, saw } from './cases';
 
-const situationOf = (readings: readonly Reading[], more: Parameters<typeof caseOf>[1] = {}): Situation =>
-  survey(caseOf(readings, more)).situation;
+const situationOf = (readings: readonly Reading[], more: Parameters<typeof caseOf>[1] = {}): GradedCase =>
+  survey(caseOf(readings, more)).gradedCase;
 
-describe('what leans on a situation', () => {
-  it('cannot be given a case: a situation is had from the survey alone', () => {
+const pathsOf = (readings: readonly Reading[]) => solvePaths(situationOf(readings));
+/** A later stage, given a case that was never graded. */
+const judgeUngraded = (ungraded: GradedCase) => derive(ungraded);
+
+describe('what leans on a graded case', () => {
+  it('cannot be given a case: a graded case is had from the survey alone', () => {
     const subject: Case = caseOf([rest(12.65)]);
-    // @ts-expect-error -- a case is no situation
+    // @ts-expect-error -- a case is no graded case
     expect(() => blockedSteps(subject, ['load-test'])).toThrow();
-    // @ts-expect-error -- nor is anything that only looks like one
-    const made: Situation = { ...situationOf([rest(12.65)]), graded: new Map(), [Symbol('surveyed')]: true } as Omit<
-      Situation,
-      never
-    > & { extra: 1 } as { readings: [] };
-    expect(made).toBeDefined();
+    // @ts-expect-error -- nor is a case whose readings nobody has graded
+    const ungraded: GradedCase = { ...situationOf([rest(12.65), read('conductance', 400)]), grades: undefined };
+    expect(() => judgeUngraded(ungraded)).toThrow();
   });
 
   it('blocks by valid readings only: a void resting voltage is none', () => {
@@ -25,19 +26,16 @@ describe('what leans on a situation', () => {
   });
 
   it('names the minimum of the set that bars a step', () => {
-    const careful = survey(caseOf([rest(12.4)]), { ...survey(caseOf([])).situation.criteria, minimumCharge: 0.9 });
-    const first = blockedSteps(careful.situation, ['load-test']).get('load-test')!;
+    const careful = survey(caseOf([rest(12.4)]), { ...survey(caseOf([])).gradedCase.criteria, minimumCharge: 0.9 });
+    const first = blockedSteps(careful.gradedCase, ['load-test']).get('load-test')!;
     expect(ENGLISH.say(first.because)).toBe('The battery is below 90 %: charge it first.');
   });
 
   it('halves by valid readings only', () => {
     const whole = drop('drop-starter-positive', 1.9, 160);
-    expect(halvePath(situationOf([rest(12.6), whole]), 'drop-starter-positive')).not.toBeNull();
+    expect(halvePath(pathsOf([rest(12.6), whole]), 'drop-starter-positive')).not.toBeNull();
     expect(
-      halvePath(
-        situationOf([rest(12.6), { ...whole, conditions: { amps: 4 }, value: 0.002 }]),
-        'drop-starter-positive',
-      ),
+      halvePath(pathsOf([rest(12.6), { ...whole, conditions: { amps: 4 }, value: 0.002 }]), 'drop-starter-positive'),
     ).toBeNull();
   });
 

@@ -8,20 +8,19 @@ import {
   englishVoice,
   figureFormat,
   judge,
+  messageOf,
   phraseTables,
   retell,
   simulateCase,
   stepName,
 } from '@tetrad/core';
-import type { Judgement } from '@tetrad/core';
+import type { Judgement, StoredMessage } from '@tetrad/core';
 import { caseOf, crank, drop, read, rest, ripple } from './cases';
 
 const COMMA = englishVoice({ decimal: 'comma', temperature: 'F', smallVolts: 'V' });
 
 /** Every sentence of a judgement that has a code beside it. */
-function sentencesOf(
-  said: Judgement,
-): readonly { because: string; code: string; with: Readonly<Record<string, unknown>> }[] {
+function sentencesOf(said: Judgement): readonly ({ because: string } & StoredMessage)[] {
   return [
     ...said.readings,
     ...said.next,
@@ -42,16 +41,15 @@ describe('a code', () => {
   it('and its figures give the very sentence that stands beside them, also after a journey through JSON', () => {
     FAULT_NAMES.forEach((fault, i) => {
       const said = JSON.parse(JSON.stringify(judge(simulateCase({ faults: [fault], seed: 60 + i })))) as Judgement;
-      for (const { because, code, with: figures } of sentencesOf(said))
-        expect(ENGLISH.say({ code, with: figures })).toBe(because);
-      said.cautions.forEach((caution, k) => expect(ENGLISH.say(said.cautionCodes[k]!)).toBe(caution));
+      for (const { because, ...stored } of sentencesOf(said)) expect(ENGLISH.say(messageOf(stored))).toBe(because);
+      said.cautions.forEach((caution, k) => expect(ENGLISH.say(messageOf(said.cautionCodes[k]!))).toBe(caution));
     });
   });
 
   it('that nobody knows any more is told in the words it was stored with', () => {
     expect(retell({ because: 'As it was said.', code: 'gone-since', with: {} }, ENGLISH)).toBe('As it was said.');
     expect(retell({ because: 'Older still.' }, ENGLISH)).toBe('Older still.');
-    expect(() => ENGLISH.say({ code: 'gone-since', with: {} })).toThrow(/gone-since/);
+    expect(() => ENGLISH.say({ code: 'gone-since', params: {} })).toThrow(/gone-since/);
   });
 });
 
@@ -59,10 +57,8 @@ describe('figures', () => {
   it('have a decimal comma, °F and volts where somebody wants them, and nothing else changes', () => {
     const said = judge(caseOf([rest(12.61), crank(9.1), drop('drop-starter-ground', 0.31)], { celsius: 10 }));
     const [, cranking, ground] = said.readings;
-    expect(COMMA.say({ code: cranking!.code, with: cranking!.with })).toContain(
-      '9,10 V is below its limit, at least 9,40 V at 50 °F',
-    );
-    expect(COMMA.say({ code: ground!.code, with: ground!.with })).toContain('0,310 V at 140 A is above its limit');
+    expect(COMMA.say(messageOf(cranking!))).toContain('9,10 V is below its limit, at least 9,40 V at 50 °F');
+    expect(COMMA.say(messageOf(ground!))).toContain('0,310 V at 140 A is above its limit');
     expect(ground!.because).toContain('310 mV at 140 A');
   });
 

@@ -52,7 +52,7 @@ function singleSignOnOf(env: NodeJS.ProcessEnv): SingleSignOnConfig | null {
 }
 
 /** More on one machine than any has use for. */
-const MOST_PROCESSES = 32;
+const MAX_PROCESSES = 32;
 
 function tlsOf(env: NodeJS.ProcessEnv): Config['tls'] {
   const [cert, key] = [env['TETRAD_TLS_CERT'], env['TETRAD_TLS_KEY']];
@@ -76,9 +76,9 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   if (!Number.isInteger(requestsASecond) || requestsASecond < 1)
     throw new Error(`TETRAD_REQUESTS_A_SECOND is ${env['TETRAD_REQUESTS_A_SECOND']}: it must be a whole number from 1`);
   const processes = Number(env['TETRAD_PROCESSES'] ?? 1);
-  if (!Number.isInteger(processes) || processes < 1 || processes > MOST_PROCESSES)
+  if (!Number.isInteger(processes) || processes < 1 || processes > MAX_PROCESSES)
     throw new Error(
-      `TETRAD_PROCESSES is ${env['TETRAD_PROCESSES']}: it must be a whole number from 1 to ${MOST_PROCESSES}`,
+      `TETRAD_PROCESSES is ${env['TETRAD_PROCESSES']}: it must be a whole number from 1 to ${MAX_PROCESSES}`,
     );
   return {
     databaseUrl,

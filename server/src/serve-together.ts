@@ -6,7 +6,7 @@ import { gatherFigures } from './operating/all-processes';
 import { ALIVE_EVERY_MS, PORT_TAKEN } from './serve';
 
 /** Ends within a minute that are taken for bad luck; more are a fault, and all end. */
-const MOST_ENDS = 10;
+const MAX_ENDS = 10;
 const MINUTE_MS = 60_000;
 /** A worker that listens and then says nothing for so long is ended, ms. */
 const SILENT_MS = 10_000;
@@ -47,7 +47,7 @@ export function serveTogether(count: number, log: Logger): void {
     if (code === PORT_TAKEN) process.exit(PORT_TAKEN);
     const now = Date.now();
     ends = [...ends.filter((at) => now - at < MINUTE_MS), now];
-    if (ends.length > MOST_ENDS) {
+    if (ends.length > MAX_ENDS) {
       log.fatal({ ends: ends.length }, 'serving processes end again and again');
       process.exit(1);
     }

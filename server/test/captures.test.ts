@@ -2,7 +2,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { SimulatedVisit, startRecord, writeDialect } from '@tetrad/core';
-import { readCapture, takeApart } from '@tetrad/core/capture';
+import { readCapture, analyzeRecording } from '@tetrad/core/capture';
 import { addMember, jobBody, pagesOf, startApplication } from './application';
 import type { Application } from './application';
 
@@ -45,7 +45,7 @@ const pieceOf = (file: Uint8Array, number: number): Uint8Array =>
 const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: 3 });
 const record = startRecord(vehicle, { sampleRateHz: 500, crankS: 2, afterS: 2 });
 const csv = Buffer.from([...writeDialect(record)].join(''));
-const found = takeApart(readCapture(csv), { cylinders: 4 });
+const found = analyzeRecording(readCapture(csv), { cylinders: 4 });
 
 describe('a recorded file', () => {
   it('of several pieces comes back byte by byte, whatever their order and however often one is sent', async () => {

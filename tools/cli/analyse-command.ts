@@ -1,6 +1,6 @@
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
-import { CaptureError, MOST_BYTES, RecordingReader, takeApart, withSamples } from '@tetrad/core/capture';
+import { CaptureError, MAX_BYTES, RecordingReader, analyzeRecording, withSamples } from '@tetrad/core/capture';
 import type { Recording, WavScale } from '@tetrad/core/capture';
 import type { Command } from 'commander';
 import { InputError } from './input-error';
@@ -44,7 +44,7 @@ async function analyse(file: string, options: Options): Promise<void> {
   const { wavScale, cylinders, mapping } = settingsOf(options);
   try {
     const recording = await readFile(file, wavScale);
-    const found = takeApart(recording, { cylinders, ...mapping });
+    const found = analyzeRecording(recording, { cylinders, ...mapping });
     console.log(JSON.stringify(options.data ? withSamples(found, recording) : found, null, 2));
   } catch (error) {
     const isExpected = error instanceof CaptureError || (error instanceof Error && 'syscall' in error);
@@ -56,7 +56,7 @@ async function analyse(file: string, options: Options): Promise<void> {
 /** Reads the file piece by piece; on a terminal it tells how far it is. */
 async function readFile(file: string, wavScale: WavScale | null): Promise<Recording> {
   const { size } = await stat(file);
-  if (size > MOST_BYTES) throw new CaptureError({ code: 'too-large', bytes: size, most: MOST_BYTES });
+  if (size > MAX_BYTES) throw new CaptureError({ code: 'too-large', bytes: size, most: MAX_BYTES });
   const reader = new RecordingReader({ wavScale });
   let read = 0;
   let told = Date.now();

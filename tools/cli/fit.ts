@@ -26,7 +26,7 @@ const DEVIATION_OF_NORMAL = 0.6745;
 /** A model is tidier than workshops are: every width is taken this much wider. */
 const WIDER = 1.4;
 /** … and none narrower than this share of the way between the two middles. */
-const LEAST_WIDTH = 0.06;
+const MIN_WIDTH = 0.06;
 /** Fewer figures of a kind than this tell nothing; what stands is kept. */
 const ENOUGH = 40;
 
@@ -67,8 +67,8 @@ for (const [name, { sound, faulty }] of samples)
   console.log(`${name}: ${sound.length} without, ${faulty.length} with the fault`);
 
 function collect(truth: FaultName, subject: Case, only: readonly SpreadName[] = FITTED): void {
-  const { situation } = survey(subject);
-  for (const { figure, causes } of findingsOf({ situation, figures: derive(situation) })) {
+  const { gradedCase } = survey(subject);
+  for (const { figure, causes } of findingsOf({ gradedCase, figures: derive(gradedCase) })) {
     if (!figure || !isFitted(figure.spread) || !only.includes(figure.spread)) continue;
     const own = samples.get(figure.spread) ?? { sound: [], faulty: [] };
     samples.set(figure.spread, own);
@@ -83,7 +83,7 @@ function fitted(name: SpreadName): { sound: readonly [number, number]; faulty: r
   const own = samples.get(name);
   if (!own || own.sound.length < ENOUGH || own.faulty.length < ENOUGH) return null;
   const [sound, faulty] = [middleAndWidth(own.sound), middleAndWidth(own.faulty)];
-  const least = LEAST_WIDTH * Math.abs(faulty[0] - sound[0]);
+  const least = MIN_WIDTH * Math.abs(faulty[0] - sound[0]);
   return { sound: [sound[0], Math.max(sound[1], least)], faulty: [faulty[0], Math.max(faulty[1], least)] };
 }
 

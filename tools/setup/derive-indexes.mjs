@@ -2,10 +2,11 @@
  * The indexes of the trade: one folder of files, one table. Adding a test, an observation, a fault or a kind of
  * limit is adding its file; these tables are written from what lies in the folders.
  */
-import { readFile, readdir, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { mkdir, readFile, readdir, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
 import { ROOT } from './root.mjs';
 
+/** Tests, observations and faults come first: the format's words are theirs. */
 const FOLDERS = [
   { folder: 'core/src/trade/tests', table: 'TEST_FILES', of: 'Every test of the format', not: [] },
   { folder: 'core/src/trade/observations', table: 'OBSERVATION_FILES', of: 'Everything that may be observed', not: [] },
@@ -30,17 +31,59 @@ function indexOf({ table, of }, names) {
   ].join('\n');
 }
 
+/** @returns the names of the things in a folder, one file each. */
+async function namesIn({ folder, not }) {
+  const files = await readdir(join(ROOT, folder));
+  return files
+    .filter((file) => file.endsWith('.ts') && file !== 'index.ts' && !not.includes(file))
+    .map((file) => file.slice(0, -3))
+    .sort();
+}
+
+/** The names that the open format shares with the trade's folders: the format stands below them and reads none of them. */
+function formatNames(tests, observations, faults) {
+  const list = (name, of, names) =>
+    `/** ${of}. */\nexport const ${name} = [\n${names.map((entry) => `  '${entry}',\n`).join('')}] as const;\n`;
+  return [
+    '/** The names of tests, observations and faults. Written by `npm run derive` from the folders of `trade`; do not edit. */',
+    '',
+    list('TEST_WORDS', 'Every test, by name', tests),
+    list('OBSERVATION_WORDS', 'Everything that may be observed, by name', observations),
+    list('FAULT_WORDS', 'Every fault, by name', faults),
+  ].join('\n');
+}
+
+/** The circuit model's part of every file of a folder: the judge is bundled without it. */
+function modelIndex({ table, of, part, folder }, names) {
+  const entries = names.map((name) => `  ${name === camel(name) ? name : key(name)}: ${camel(name)}${part},`);
+  return [
+    `/** ${of}, by the name of its file. Written by \`npm run derive\`; do not edit. */`,
+    ...names.map((name) => `import { ${camel(name)}${part} } from '../../${folder}/${name}';`),
+    '',
+    `export const ${table} = {`,
+    ...entries,
+    '} as const;',
+    '',
+  ].join('\n');
+}
+
 /** @returns the paths and texts of all indexes as the folders stand. */
 export async function trades() {
-  return Promise.all(
-    FOLDERS.map(async (row) => {
-      const files = (await readdir(join(ROOT, row.folder))).filter(
-        (file) => file.endsWith('.ts') && file !== 'index.ts' && !row.not.includes(file),
-      );
-      const names = files.map((file) => file.slice(0, -3)).sort();
-      return { path: join(ROOT, row.folder, 'index.ts'), text: indexOf(row, names) };
-    }),
-  );
+  const names = await Promise.all(FOLDERS.map(namesIn));
+  const [tests, observations, faults] = names;
+  const models = [
+    { folder: 'trade/tests', table: 'TEST_MODELS', of: 'How the circuit model gives every test', part: 'Model' },
+    { folder: 'trade/observations', table: 'OBSERVATION_MODELS', of: 'What the circuit model shows', part: 'Model' },
+    { folder: 'trade/faults', table: 'FAULT_EFFECTS', of: 'What every fault does to a vehicle', part: 'Effect' },
+  ];
+  return [
+    { path: join(ROOT, 'core/src/format/trade-words.ts'), text: formatNames(tests, observations, faults) },
+    ...FOLDERS.map((row, at) => ({ path: join(ROOT, row.folder, 'index.ts'), text: indexOf(row, names[at]) })),
+    ...models.map((row, at) => ({
+      path: join(ROOT, `core/src/simulation/models/${row.table.toLowerCase().replace('_', '-')}.ts`),
+      text: modelIndex(row, names[at]),
+    })),
+  ];
 }
 
 /** Writes every index that is not as its folder stands. @returns the paths that were written. */
@@ -48,6 +91,7 @@ export async function deriveIndexes() {
   const written = [];
   for (const { path, text } of await trades()) {
     if ((await readFile(path, 'utf8').catch(() => '')) === text) continue;
+    await mkdir(dirname(path), { recursive: true });
     await writeFile(path, text);
     written.push(path);
   }

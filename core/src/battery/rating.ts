@@ -1,5 +1,17 @@
-import type { BatteryLabel, Rating } from '../format/case-shape';
-import type { RatingStandard } from '../format/words';
+import type { Arrangement, RatingStandard } from './battery-words';
+
+/** Amps of one battery with the standard they were measured by. */
+export interface RatedAmps {
+  readonly value: number;
+  readonly standard: RatingStandard;
+}
+
+/** What a label tells of one battery and of how it is joined to others. */
+export interface RatedBattery {
+  readonly rating?: RatedAmps;
+  readonly arrangement?: Arrangement;
+  readonly count?: number;
+}
 
 /**
  * The figure each standard gives for the battery that SAE J537 rates at 1 A (docs/criteria.md, ratings). The
@@ -21,22 +33,22 @@ const PER_SAE_AMP: Readonly<Record<Exclude<RatingStandard, 'JIS'>, number>> = {
  * @param to The wanted standard.
  * @returns amps in the wanted standard; null where either side is a JIS code.
  */
-export function convertRating(rating: Rating, to: RatingStandard): number | null {
+export function convertRating(rating: RatedAmps, to: RatingStandard): number | null {
   if (rating.standard === to) return rating.standard === 'JIS' ? null : rating.value;
   if (rating.standard === 'JIS' || to === 'JIS') return null;
   return (rating.value / PER_SAE_AMP[rating.standard]) * PER_SAE_AMP[to];
 }
 
 /** @returns cold-cranking amps (SAE) of one battery, or null where the label does not tell. */
-export function batteryCca(label: BatteryLabel): number | null {
+export function batteryCca(label: RatedBattery): number | null {
   return label.rating ? convertRating(label.rating, 'SAE') : null;
 }
 
 /** How many batteries share the current of a pack: those in parallel add their amps. */
-const inParallelOf = ({ arrangement, count = 1 }: BatteryLabel): number => (arrangement === 'parallel' ? count : 1);
+const inParallelOf = ({ arrangement, count = 1 }: RatedBattery): number => (arrangement === 'parallel' ? count : 1);
 
 /** @returns cold-cranking amps of the pack as connected: in parallel they add, in series they do not. */
-export function packCca(label: BatteryLabel): number | null {
+export function packCca(label: RatedBattery): number | null {
   const one = batteryCca(label);
   return one === null ? null : one * inParallelOf(label);
 }
@@ -48,7 +60,7 @@ export function packCca(label: BatteryLabel): number | null {
  * @param label Of the pack as connected, or of one battery of it.
  * @returns A, or null where the label has no ampere figure.
  */
-export function ratedIn(label: BatteryLabel): number | null {
+export function ratedIn(label: RatedBattery): number | null {
   const { rating } = label;
   if (!rating) return null;
   const one = convertRating(rating, rating.standard === 'CA' ? 'SAE' : rating.standard);

@@ -1,8 +1,11 @@
-import type { Chemistry } from '../format/words';
+import type { Chemistry } from './battery-words';
 import { interpolate } from '../quantities/interpolate';
 import type { Points } from '../quantities/interpolate';
 
-/** Resting volts of a 12 V battery at 25 °C against state of charge (docs/criteria.md, resting voltage). */
+/** Temperature at which the table of resting volts holds, °C. */
+export const TABLE_CELSIUS = 25;
+
+/** Resting volts of a 12 V battery at that temperature against state of charge (docs/criteria.md, resting voltage). */
 const RESTING_VOLTS: Readonly<Record<Chemistry, Points>> = {
   flooded: [
     [0, 11.89],

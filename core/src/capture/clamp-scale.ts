@@ -1,5 +1,5 @@
 /** What a clamp's figures are multiplied with to be amps: told by the file, recognised, or chosen. */
-import type { MappingChoice, ScaleOrigin } from './map-channels';
+import type { MappingChoice, ScaleOrigin } from './channel-mapping';
 import { clampScaleIn } from './read/column-names';
 import type { LookedAt } from './looked-at';
 import { quantilesOf } from './signal/stretch';

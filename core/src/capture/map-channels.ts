@@ -1,33 +1,12 @@
 /** Which channel is what: by its name and unit, by what its figures can be, and by what a person chose. */
 import { sampleCorrelation } from 'simple-statistics';
-import type { ChannelRole } from './capture-format';
+import type { ChannelRole } from '../format/capture-format';
 import { ampsScale } from './clamp-scale';
+import type { MappedChannel, MappingChoice } from './channel-mapping';
 import { lookAt } from './looked-at';
 import type { LookedAt } from './looked-at';
 import { CaptureError } from './read/capture-fault';
 import type { RecordedChannel, Recording } from './recording';
-
-/** How a scale was found: told by the file, recognised by what is plausible, or chosen by a person. */
-export type ScaleOrigin = 'told' | 'recognised' | 'chosen';
-
-export interface MappedChannel {
-  readonly name: string;
-  readonly column: number;
-  readonly role: ChannelRole;
-  /** What a sample is multiplied by to be in V or A, sign included. */
-  readonly scale: number;
-  readonly origin: ScaleOrigin;
-  /** The scale told by the file is off by this factor of ten; 1 where it is plausible. */
-  readonly tellsOff: number;
-}
-
-export interface MappingChoice {
-  readonly voltsColumn?: string | undefined;
-  readonly ampsColumn?: string | undefined;
-  readonly ampsPerVolt?: number | undefined;
-  /** Roles chosen on the screen, by column number. */
-  readonly roles?: Readonly<Record<number, ChannelRole>> | undefined;
-}
 
 const ROLE_NAMES: readonly (readonly [ChannelRole, RegExp])[] = [
   ['field', /field|duty|dfm?\b|command|excit|rotor/i],

@@ -1,6 +1,6 @@
 /** Writes samples beside what was found, so that one document holds all of a capture. */
-import { SAMPLE_ENCODING } from './capture-format';
-import type { Capture } from './capture-format';
+import { SAMPLE_ENCODING } from '../format/capture-format';
+import type { Capture } from '../format/capture-format';
 import type { Recording } from './recording';
 
 /** Bytes made to text at once: a call has only so many arguments. */

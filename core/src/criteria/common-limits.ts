@@ -1,5 +1,6 @@
 /** Limits that every school shares; a school's own limits replace those of the same test and rule. */
-import type { ExpectedDraw, Limit } from './criteria-set';
+import type { Limit } from './criteria-set';
+import type { TypicalDraw } from './expected-draw';
 
 export const PRACTICE = 'Trade practice, docs/criteria.md';
 
@@ -142,7 +143,7 @@ export const COMMON_LIMITS: readonly Limit[] = [
   },
 ];
 
-export const EXPECTED_DRAW: readonly ExpectedDraw[] = [
+export const EXPECTED_DRAW: readonly TypicalDraw[] = [
   { fuel: 'petrol', upToCylinders: 4, minAmps: 75, maxAmps: 200 },
   { fuel: 'petrol', upToCylinders: 6, minAmps: 120, maxAmps: 250 },
   { fuel: 'petrol', upToCylinders: 16, minAmps: 150, maxAmps: 300 },

@@ -6,6 +6,7 @@
  * code; a shop copies a set and edits it. Volts are for a 12 V system and scale with nominal volts.
  */
 import type { TestName } from '../format/names';
+import type { TypicalDraw } from './expected-draw';
 import type { NoteName } from './limit-notes';
 import type { LimitRule } from './limit-rule';
 
@@ -31,15 +32,6 @@ export interface Limit {
   readonly note: NoteName | { readonly text: string };
 }
 
-/** Typical sustained starter draw at 21 °C. */
-export interface ExpectedDraw {
-  readonly fuel: 'petrol' | 'diesel';
-  /** The row holds up to this many cylinders. */
-  readonly upToCylinders: number;
-  readonly minAmps: number;
-  readonly maxAmps: number;
-}
-
 /** A school of the trade. */
 export interface CriteriaSet {
   readonly id: string;
@@ -49,7 +41,7 @@ export interface CriteriaSet {
   readonly note: string;
   /** The school's own limits; for each test and rule the first that applies is used. */
   readonly limits: readonly Limit[];
-  readonly expectedDraw: readonly ExpectedDraw[];
+  readonly expectedDraw: readonly TypicalDraw[];
   /** Share of charge under which no load or cranking reading may condemn anything. */
   readonly minimumCharge: number;
   /** Volts over the full resting voltage (12 V) that betray surface charge, flooded and AGM alike. */

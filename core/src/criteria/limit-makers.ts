@@ -1,6 +1,6 @@
 /** Limits that schools set differently: a school gives the figure, the rest of the limit stands here. */
-import { PATHS, PATH_TESTS } from '../trade/paths';
-import type { PathTest } from '../trade/paths';
+import { PATHS, PATH_TESTS } from '../circuit/paths';
+import type { PathTest } from '../circuit/paths';
 import { PRACTICE } from './common-limits';
 import type { Limit } from './criteria-set';
 import type { NoteName } from './limit-notes';

@@ -2,9 +2,8 @@
  * Why a limit is what it is, and how the reading is to be taken: told with a reading outside it. A note's figures are
  * those of the limit it stands with, so that editing the limit edits the note; volts are those of the vehicle's system.
  */
-import { coldDemand } from '../trade/expected-draw';
-import type { Phrase, PhraseTable, Said } from '../words/phrases';
-import type { Limit } from './criteria-set';
+import { coldDemand } from './expected-draw';
+import type { Message, MessageParams, Phrase, PhraseTable } from '../format/message';
 import type { LimitRule } from './limit-rule';
 
 type Kind = LimitRule['kind'];
@@ -14,13 +13,13 @@ interface Note {
   /** The kind of limit whose figures it tells; null where it tells none. */
   readonly kind: Kind | null;
   /** @param factor What volts of a 12 V system are multiplied by. */
-  readonly figures: (rule: never, factor: number, borderline: number) => Said['with'];
+  readonly figures: (rule: never, factor: number, borderline: number) => MessageParams;
   readonly says: Phrase<never>;
 }
 
 const plain = (text: string): Note => ({ kind: null, figures: () => ({}), says: () => text });
 
-const telling = <K extends Kind, F extends Said['with']>(
+const telling = <K extends Kind, F extends MessageParams>(
   kind: K,
   figures: (rule: RuleOf<K>, factor: number, borderline: number) => F,
   says: Phrase<F>,
@@ -135,16 +134,23 @@ export const NOTE_PHRASES: PhraseTable = {
   'note-own': ({ text }: { text: string }) => text,
 };
 
+/** What of a limit its note needs. */
+export interface NotedLimit {
+  readonly rule: LimitRule;
+  readonly borderline?: number;
+  readonly note: NoteName | { readonly text: string };
+}
+
 /**
  * The note of a limit for a system.
  *
  * @param factor What volts of a 12 V system are multiplied by; 1 where the test does not scale.
  * @throws RangeError where the note tells figures that this kind of limit does not have.
  */
-export function noteOf({ note, rule, borderline = 0 }: Limit, factor: number): Said {
-  if (typeof note !== 'string') return { code: 'note-own', with: { text: note.text } };
+export function noteOf({ note, rule, borderline = 0 }: NotedLimit, factor: number): Message {
+  if (typeof note !== 'string') return { code: 'note-own', params: { text: note.text } };
   const { kind, figures }: Note = NOTES[note];
   if (kind !== null && kind !== rule.kind)
     throw new RangeError(`${note} tells the figures of a limit of kind ${kind}; this one is of kind ${rule.kind}`);
-  return { code: note, with: figures(rule as never, factor, borderline) };
+  return { code: note, params: figures(rule as never, factor, borderline) };
 }

@@ -1,24 +1,42 @@
-/** The shape of `tetrad-case/1`, from the vocabulary's tables. */
+/**
+ * The shape of `tetrad-case/1`. What each test's value and conditions may be, and what each observation may find, is
+ * known to the trade; it hands its tables in ({@link caseShapes}), so that the format reads none of them.
+ */
 import { anything, either, flag, integer, list, number, object, show, text, time, word } from './shape';
 import type { CheckReport } from './misfit';
 import type { Infer, JsonSchema, Shape } from './shape';
-import { CONDITIONS } from '../trade/conditions';
-import type { ConditionRow, NumberCondition, ReadingConditions } from '../trade/conditions';
-import { TESTS, TEST_NAMES, isTestName } from '../trade/tables';
-import { SYMPTOM_NAMES } from '../trade/symptoms';
-import type { Test } from '../trade/test';
 import { CASE_FORMAT } from './case-format';
+import { CONDITIONS } from './conditions';
+import type { ConditionName, ConditionRow, NumberCondition, ReadingConditions } from './conditions';
 import { LABEL_FIGURES } from './label-figures';
 import type { TestName } from './names';
 import { observationShape } from './observation-shape';
+import type { KnownFindings, Observation } from './observation-shape';
 import { system } from './system-shape';
-import { NOT_POSSIBLE, PASSES } from './words';
+import { TEST_WORDS } from './trade-words';
+import { NOT_POSSIBLE, PASSES, SYMPTOM_WORDS } from './words';
 
 export { CASE_FORMAT } from './case-format';
 
+/** What a test's value is made of. */
+export type ValueKind = 'number' | 'list' | 'number-or-OL';
+
+/** What a reading of a test may hold. */
+export interface ReadingVocabulary {
+  readonly kind: ValueKind;
+  readonly unit: string;
+  readonly conditions: readonly ConditionName[];
+}
+
+/** What the trade knows of the format's tests and observations. */
+export interface CaseVocabulary {
+  readonly tests: Readonly<Record<TestName, ReadingVocabulary>>;
+  readonly observations: KnownFindings;
+}
+
 const complaint = object(
   {},
-  { symptoms: list(word(SYMPTOM_NAMES), 0, 50), partsAlreadyReplaced: list(text(1, 80), 0, 50), note: text() },
+  { symptoms: list(word(SYMPTOM_WORDS), 0, 50), partsAlreadyReplaced: list(text(1, 80), 0, 50), note: text() },
 );
 
 const conditions = object(
@@ -45,10 +63,10 @@ const conditionShape = (row: ConditionRow): Shape<unknown> => {
   }
 };
 
-const conditionsOf = (row: Test): Shape<unknown> =>
+const conditionsOf = (row: ReadingVocabulary): Shape<unknown> =>
   object({}, Object.fromEntries(row.conditions.map((name) => [name, conditionShape(CONDITIONS[name])])));
 
-const valueOf = (row: Test): Shape<unknown> => {
+const valueOf = (row: ReadingVocabulary): Shape<unknown> => {
   const one = number({ unit: row.unit });
   switch (row.kind) {
     case 'number':
@@ -62,14 +80,10 @@ const valueOf = (row: Test): Shape<unknown> => {
   }
 };
 
-const perTest = new Map<TestName, { value: Shape<unknown>; conditions: Shape<unknown> }>(
-  TEST_NAMES.map((test) => [test, { value: valueOf(TESTS[test]), conditions: conditionsOf(TESTS[test]) }]),
-);
-
 // `value`, `conditions`, `note` and `finding` are known too: they are checked by the row of their test below
 const known = anything<unknown>({});
 const readingFields = object(
-  { id: text(1, 200), test: word(TEST_NAMES) },
+  { id: text(1, 200), test: word(TEST_WORDS) },
   {
     value: known,
     conditions: known,
@@ -92,7 +106,9 @@ export type Reading = Omit<Infer<typeof readingFields>, 'value' | 'conditions'> 
   readonly conditions?: ReadingConditions;
 };
 
-const readingSchema: JsonSchema = {
+type PerTest = ReadonlyMap<unknown, { readonly value: Shape<unknown>; readonly conditions: Shape<unknown> }>;
+
+const readingSchema = (perTest: PerTest): JsonSchema => ({
   ...readingFields.schema,
   required: ['id', 'test', 'value'],
   allOf: [
@@ -104,50 +120,65 @@ const readingSchema: JsonSchema = {
     })),
     { if: { properties: { value: { type: 'null' } } }, then: { required: ['notPossible'] } },
   ],
-};
+});
 
 /** A reading: its value and conditions are checked by the row of its test. */
-export const readingShape: Shape<Reading> = {
-  schema: readingSchema,
-  wanted: readingFields.wanted,
-  check(value, path, report) {
-    const { misfits } = report;
-    const before = misfits.length;
-    readingFields.check(value, path, report);
-    if (misfits.length > before && (typeof value !== 'object' || value === null || Array.isArray(value))) return;
-    const fields = value as Record<string, unknown>;
-    const rules = typeof fields['test'] === 'string' && isTestName(fields['test']) && perTest.get(fields['test']);
-    if (!rules) return;
-    if (fields['value'] === null) {
-      if (fields['notPossible'] === undefined)
-        misfits.push({
-          path: `${path}.notPossible`,
-          found: 'nothing',
-          wanted: { code: 'reason-for-null', with: { words: NOT_POSSIBLE } },
-        });
-    } else {
-      rules.value.check(fields['value'], `${path}.value`, report);
-    }
-    if (fields['conditions'] !== undefined) rules.conditions.check(fields['conditions'], `${path}.conditions`, report);
-  },
-};
+function readingShape(perTest: PerTest): Shape<Reading> {
+  return {
+    schema: readingSchema(perTest),
+    wanted: readingFields.wanted,
+    check(value, path, report) {
+      const { misfits } = report;
+      const before = misfits.length;
+      readingFields.check(value, path, report);
+      if (misfits.length > before && (typeof value !== 'object' || value === null || Array.isArray(value))) return;
+      const fields = value as Record<string, unknown>;
+      const rules = perTest.get(fields['test']);
+      if (!rules) return;
+      if (fields['value'] === null) {
+        if (fields['notPossible'] === undefined)
+          misfits.push({
+            path: `${path}.notPossible`,
+            found: 'nothing',
+            wanted: { code: 'reason-for-null', with: { words: NOT_POSSIBLE } },
+          });
+      } else {
+        rules.value.check(fields['value'], `${path}.value`, report);
+      }
+      if (fields['conditions'] !== undefined)
+        rules.conditions.check(fields['conditions'], `${path}.conditions`, report);
+    },
+  };
+}
 
-const body = object(
-  { format: word([CASE_FORMAT]), system, readings: list(readingShape) },
-  { title: text(), complaint, conditions, observations: list(observationShape, 0, 1000) },
-);
-
-/** Parts of a case that are stored and edited by themselves. */
-export const caseParts = { system, complaint, conditions, observation: observationShape } as const;
+const bodyShape = (reading: Shape<Reading>, observation: Shape<Observation>) =>
+  object(
+    { format: word([CASE_FORMAT]), system, readings: list(reading) },
+    { title: text(), complaint, conditions, observations: list(observation, 0, 1000) },
+  );
 
 /** One visit of one vehicle: all that was asked, seen and measured. */
-export type Case = Infer<typeof body>;
+export type Case = Infer<ReturnType<typeof bodyShape>>;
 export type System = Case['system'];
 export type BatteryLabel = System['battery'];
 export type Rating = NonNullable<BatteryLabel['rating']>;
 
+/** The shapes of a case and of the parts of it that are stored and edited by themselves. */
+export function caseShapes({ tests, observations }: CaseVocabulary) {
+  const perTest: PerTest = new Map(
+    TEST_WORDS.map((test) => [test, { value: valueOf(tests[test]), conditions: conditionsOf(tests[test]) }]),
+  );
+  const reading = readingShape(perTest);
+  const observation = observationShape(observations);
+  return {
+    reading,
+    parts: { system, complaint, conditions, observation },
+    case: caseShape(bodyShape(reading, observation)),
+  } as const;
+}
+
 /** The whole document; reading ids must not repeat. */
-export const caseShape: Shape<Case> = {
+const caseShape = (body: Shape<Case>): Shape<Case> => ({
   schema: {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     $id: CASE_FORMAT,
@@ -173,4 +204,4 @@ export const caseShape: Shape<Case> = {
         });
     });
   },
-};
+});

@@ -1,10 +1,8 @@
 /** The shape of `tetrad-judgement/1`: the answer to a case. */
-import { FAULT_NAMES, STEP_NAMES, TEST_NAMES } from '../trade/tables';
-import { HEALTH_WAYS } from '../judge/derive/health';
-import { PIECE_NAMES } from '../trade/paths';
 import { anything, either, flag, integer, list, nothing, number, object, text, word } from './shape';
 import type { Infer, Shape } from './shape';
-import { ACTIONS, GRADES, JUDGED_PARTS, PARTS, VERDICTS } from './words';
+import { FAULT_WORDS, OBSERVATION_WORDS, TEST_WORDS } from './trade-words';
+import { ACTIONS, GRADES, HEALTH_WAYS, JUDGED_PARTS, PARTS, PIECE_WORDS, VERDICTS } from './words';
 
 export const JUDGEMENT_FORMAT = 'tetrad-judgement/1';
 
@@ -12,7 +10,7 @@ const because = text(1, 4000);
 /** What a sentence was made of: its code and figures stand beside it. */
 const said = { code: text(1, 80), with: anything<Readonly<Record<string, unknown>>>({ type: 'object' }) };
 const saidShape = object(said, {});
-const step = word(STEP_NAMES);
+const step = word([...TEST_WORDS, ...OBSERVATION_WORDS, 'charge', 'label']);
 
 const gradedReading = object({ id: text(1), grade: word(GRADES), limit: text(), because, ...said }, {});
 const evidence = object(
@@ -20,7 +18,7 @@ const evidence = object(
   { reading: text(1), observation: text(1), symptom: text(1) },
 );
 const fault = object(
-  { fault: word(FAULT_NAMES), probability: number({ min: 0, max: 1 }), evidence: list(evidence) },
+  { fault: word(FAULT_WORDS), probability: number({ min: 0, max: 1 }), evidence: list(evidence) },
   { wouldChange: list(object({ test: step, says: text(1), ...said }, {})) },
 );
 const verdict = object({ verdict: word(VERDICTS), because, missing: list(step), ...said }, { where: list(step) });
@@ -35,10 +33,10 @@ const nextStep = object(
 );
 const piece = object(
   { piece: text(1), volts: number(), share: number(), kind: word(['lost', 'left']) },
-  { ohms: number(), pieces: list(word(PIECE_NAMES)) },
+  { ohms: number(), pieces: list(word(PIECE_WORDS)) },
 );
 const maybe = either(number(), nothing());
-const comparison = object({ test: word(TEST_NAMES), before: maybe, after: maybe, limit: text(), solved: flag() }, {});
+const comparison = object({ test: word(TEST_WORDS), before: maybe, after: maybe, limit: text(), solved: flag() }, {});
 const way = object(
   { way: word(HEALTH_WAYS), health: number(), spread: number(), reading: text(1) },
   { battery: integer(1, 3) },
@@ -77,7 +75,7 @@ export const judgementShape = object(
       {
         action: word(ACTIONS),
         part: either(word(PARTS), nothing()),
-        fault: either(word(FAULT_NAMES), nothing()),
+        fault: either(word(FAULT_WORDS), nothing()),
         because,
         ...said,
       },

@@ -1,11 +1,9 @@
-/** The names of everything the format speaks of, derived from the trade's files; types only. */
-import type { FAULT_FILES } from '../trade/faults';
-import type { OBSERVATION_FILES } from '../trade/observations';
-import type { TEST_FILES } from '../trade/tests';
+/** The names of everything the format speaks of. */
+import type { FAULT_WORDS, OBSERVATION_WORDS, TEST_WORDS } from './trade-words';
 
-export type TestName = keyof typeof TEST_FILES;
-export type ObservationName = keyof typeof OBSERVATION_FILES;
-export type FaultName = keyof typeof FAULT_FILES;
+export type TestName = (typeof TEST_WORDS)[number];
+export type ObservationName = (typeof OBSERVATION_WORDS)[number];
+export type FaultName = (typeof FAULT_WORDS)[number];
 
 /** What may be asked for next: a reading, an observation, a charge, or another look at the label. */
 export type StepName = TestName | ObservationName | 'charge' | 'label';

@@ -19,14 +19,14 @@ export interface Shape<T> {
 export type Infer<S> = S extends Shape<infer T> ? T : never;
 
 /** Longest text of a found value that is told. */
-const MOST_SHOWN = 60;
+const MAX_SHOWN = 60;
 
 /** Shows a found value in few characters. */
 export function show(value: unknown): string {
   if (value === undefined) return 'nothing';
   if (typeof value === 'number') return String(value);
   const text = JSON.stringify(value) ?? typeof value;
-  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN - 3)}…` : text;
+  return text.length > MAX_SHOWN ? `${text.slice(0, MAX_SHOWN - 3)}…` : text;
 }
 
 /** Runs one shape over one value. @param path Where the value stands. */
@@ -187,7 +187,7 @@ export function object<R extends Fields, O extends Fields>(
         const shape = known.get(key);
         if (!shape && isClosed)
           report.misfits.push({
-            path: `${path}.${key.slice(0, MOST_SHOWN)}`,
+            path: `${path}.${key.slice(0, MAX_SHOWN)}`,
             found: show(value),
             wanted: { code: 'no-field', with: { known: [...known.keys()] } },
           });

@@ -1,14 +1,10 @@
 /** The format's words that are not things of the trade: how a vehicle is built, how a reading stands. */
 
+export * from '../battery/battery-words';
+export * from '../quantities/nominal-volts';
+
 export const FUELS = ['petrol', 'diesel'] as const;
-export const CHEMISTRIES = ['flooded', 'efb', 'agm', 'gel', 'tppl'] as const;
-export type Chemistry = (typeof CHEMISTRIES)[number];
-export const RATING_STANDARDS = ['SAE', 'EN', 'DIN', 'IEC', 'CA', 'JIS'] as const;
-export type RatingStandard = (typeof RATING_STANDARDS)[number];
-export const ARRANGEMENTS = ['single', 'parallel', 'series'] as const;
 export const REGULATIONS = ['fixed', 'commanded'] as const;
-export const NOMINAL_VOLTS = [6, 12, 24] as const;
-export type NominalVolts = (typeof NOMINAL_VOLTS)[number];
 export const PASSES = ['before', 'after'] as const;
 export type Pass = (typeof PASSES)[number];
 export const NOT_POSSIBLE = ['did-not-crank', 'did-not-start', 'no-access', 'no-equipment', 'other'] as const;
@@ -26,3 +22,41 @@ export type JudgedPart = (typeof JUDGED_PARTS)[number];
 /** Every part a decision may name. */
 export const PARTS = [...JUDGED_PARTS, 'control', 'belt', 'mechanical', 'drain'] as const;
 export type Part = (typeof PARTS)[number];
+
+/** What a customer or technician says of the vehicle. */
+export const SYMPTOM_WORDS = [
+  'slow-crank',
+  'no-crank-silent',
+  'no-crank-single-click',
+  'no-crank-rapid-clicks',
+  'spins-without-cranking',
+  'cranks-normally',
+  'lamps-dim-on-crank',
+  'resets-on-crank',
+  'charge-lamp',
+  'goes-flat',
+  'dim-at-idle',
+  'bright-lamps',
+  'radio-whine',
+  'battery-smell',
+  'belt-squeal',
+] as const;
+export type SymptomName = (typeof SYMPTOM_WORDS)[number];
+
+/** Pieces of the circuit between battery, starter and alternator. */
+export const PIECE_WORDS = [
+  'positive-post',
+  'positive-cable',
+  'solenoid',
+  'starter-joint',
+  'engine-strap',
+  'body-strap',
+  'negative-post',
+  'charge-cable',
+  'alternator-joint',
+] as const;
+export type PieceName = (typeof PIECE_WORDS)[number];
+
+/** Ways to a battery's health: three tests, and the crank itself. */
+export const HEALTH_WAYS = ['conductance', 'load-test', 'internal-resistance', 'cranking'] as const;
+export type HealthWayName = (typeof HEALTH_WAYS)[number];

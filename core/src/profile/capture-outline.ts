@@ -1,4 +1,4 @@
-import type { Capture, SegmentKind } from '../capture/capture-format';
+import type { Capture, SegmentKind } from '../format/capture-format';
 
 /** A place of a picture: shares of its width and height, from the top left. */
 export interface OutlinePoint {

@@ -5,9 +5,9 @@
  * Geometry only, in a unit square (x to the right, y down): screens, print and PDF draw the same.
  */
 import type { System } from '../format/case-shape';
-import { inSeriesOf } from '../judge/situation';
+import { inSeriesOf } from '../evidence/case-context';
 import type { Grade } from '../format/words';
-import type { Assessment } from '../judge/grade/assessment';
+import type { Assessment } from '../evidence/assessment';
 import { TESTS } from '../trade/tables';
 
 /** The four notes of the profile, in the order they are measured. */

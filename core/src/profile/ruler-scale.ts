@@ -1,9 +1,9 @@
-import type { ResolvedLimit } from '../judge/grade/assessment';
+import type { ResolvedLimit } from '../criteria/resolved-limit';
 
 /** Room left on each side of what must be seen, as a share of it. */
 const ROOM = 0.35;
 /** The least room, as a share of the largest figure. */
-const LEAST_ROOM = 0.02;
+const MIN_ROOM = 0.02;
 
 /** Where a reading stands against its limit, all as shares of the ruler's length. */
 export interface RulerScale {
@@ -20,7 +20,7 @@ export function rulerScale({ value, min, max }: Pick<ResolvedLimit, 'value' | 'm
   const marks = [value, min, max].filter(Number.isFinite);
   const low = Math.min(...marks);
   const high = Math.max(...marks);
-  const room = Math.max((high - low) * ROOM, Math.abs(high) * LEAST_ROOM, 1e-6);
+  const room = Math.max((high - low) * ROOM, Math.abs(high) * MIN_ROOM, 1e-6);
   const x = (figure: number): number => Math.min(1, Math.max(0, (figure - low + room) / (high - low + 2 * room)));
   return { value: x(value), from: x(min), to: x(max), edges: [min, max].filter(Number.isFinite).map(x) };
 }

@@ -8,10 +8,10 @@ import type { StepName } from '../format/names';
 import { JUDGED_PARTS } from '../format/words';
 import type { Grade } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';
-import type { Assessment } from '../judge/grade/assessment';
-import { testsToRepeat } from '../judge/repeat-tests';
-import { survey } from '../judge/survey';
-import type { Survey } from '../judge/survey';
+import type { Assessment } from '../evidence/assessment';
+import { testsToRepeat } from '../judge/compare/repeat-tests';
+import { survey } from '../judge/grade/survey';
+import type { Survey } from '../judge/grade/survey';
 import { fourNoteProfile } from '../profile/four-note-profile';
 import type { Profile } from '../profile/four-note-profile';
 import { PLAIN_FIGURES } from '../quantities/figure-format';
@@ -24,7 +24,7 @@ import { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from '../wo
 import { spaced } from '../words/en/names';
 import { methodWords, readingWords } from '../words/en/readings';
 import { englishVoice, retell } from '../words/en/voice';
-import type { Voice } from '../words/phrases';
+import type { Voice } from '../format/message';
 
 /** How the job was signed off, as the report needs it. */
 export interface ReportSignOff {
@@ -155,12 +155,12 @@ const nameOf = ({ test, conditions }: Reading): string =>
   test === 'charging-voltage' && conditions?.loads === 'on' ? `${TESTS[test].name}, loads on` : TESTS[test].name;
 
 function comparisonOf(
-  { situation, before: first }: Survey,
+  { gradedCase, before: first }: Survey,
   graded: ReadonlyMap<string, Assessment>,
   voice: Voice,
 ): ReportDocument['comparison'] {
   if (!first) return [];
-  return testsToRepeat(first, situation).map(({ before, after }) => {
+  return testsToRepeat(first, gradedCase).map(({ before, after }) => {
     const found = after && graded.get(after.id);
     const bound = (found ?? graded.get(before.id))?.resolved?.bound;
     return {

@@ -1,12 +1,12 @@
 /** The reading that settled a decision: what the customer is shown first. */
 import type { BudgetPiece, Judgement } from '../format/judgement-shape';
 import type { Grade } from '../format/words';
-import type { Assessment } from '../judge/grade/assessment';
+import type { Assessment } from '../evidence/assessment';
 import { rulerScale } from '../profile/ruler-scale';
 import type { RulerScale } from '../profile/ruler-scale';
-import { isPathTest, pathOf } from '../trade/paths';
+import { isPathTest, pathOf } from '../circuit/paths';
 import { TESTS } from '../trade/tables';
-import type { Voice } from '../words/phrases';
+import type { Voice } from '../format/message';
 import { readingWords } from '../words/en/readings';
 
 /**

@@ -1,6 +1,6 @@
 import type { Rating } from '../format/case-shape';
 import { RATING_STANDARDS } from '../format/words';
-import type { Random } from './random';
+import type { Random } from '../circuit/model/random';
 
 /** Standards that stand side by side on labels and are mistaken for each other. */
 const MISTAKEN_FOR = RATING_STANDARDS.filter((standard) => standard !== 'JIS');

@@ -1,18 +1,20 @@
 /** What is seen, heard and felt of a vehicle, and what its driver says. */
 import type { ObservationName } from '../format/names';
 import { OBSERVATIONS } from '../trade/tables';
+import { OBSERVATION_MODELS } from './models';
 import type { SymptomName } from '../trade/symptoms';
-import type { SimulatedBench } from './bench';
-import { charge } from './charging-circuit';
-import { crank } from './cranking-circuit';
-import type { Random } from './random';
-import { soundPieceOhms } from './vehicle';
-import type { Vehicle } from './vehicle';
+import type { SimulatedBench } from '../evidence/simulated-bench';
+import { charge } from '../circuit/model/charging-circuit';
+import { crank } from '../circuit/model/cranking-circuit';
+import type { Random } from '../circuit/model/random';
+import { soundPieceOhms } from '../circuit/model/vehicle';
+import type { Vehicle } from '../circuit/model/vehicle';
 
 /** An observation, now and then a wrong one; nobody takes an engine for locked that turns. */
 export function observe(about: ObservationName, bench: SimulatedBench): string {
-  const { simulated, findings, isUnmistakable } = OBSERVATIONS[about];
-  const found = simulated(bench);
+  const { findings } = OBSERVATIONS[about];
+  const { shows, isUnmistakable } = OBSERVATION_MODELS[about];
+  const found = shows(bench);
   const { random, spread } = bench;
   if (isUnmistakable || !random.chance(spread.observerError)) return found;
   const guess = random.pick(findings);

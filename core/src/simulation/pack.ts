@@ -3,12 +3,12 @@ import { HEALTH_TESTS } from '../trade/health-tests';
 import type { Case, Reading } from '../format/case-shape';
 import { CASE_FORMAT } from '../format/case-shape';
 import type { TestName } from '../format/names';
-import { TESTS } from '../trade/tables';
-import { simulatedBench } from './bench';
-import { randomOf } from './random';
-import type { Spread } from './spread';
-import { soundVehicle } from './vehicle';
-import type { Vehicle } from './vehicle';
+import { TEST_MODELS } from './models';
+import { simulatedBench } from '../evidence/simulated-bench';
+import { randomOf } from '../circuit/model/random';
+import type { Spread } from '../circuit/model/spread';
+import { soundVehicle } from './sound-vehicle';
+import type { Vehicle } from '../circuit/model/vehicle';
 
 export interface PackOptions {
   readonly seed: number;
@@ -53,7 +53,7 @@ export function simulatePack({ seed, spread, trouble }: PackOptions): SimulatedP
   const bad = trouble === 'none' ? null : 1 + Math.floor(random.between(0, count));
   const readings: Reading[] = [];
   const read = (test: TestName, vehicle: Vehicle, battery?: number): void => {
-    const measured = TESTS[test].simulated(simulatedBench(vehicle, random, spread));
+    const measured = TEST_MODELS[test].reads(simulatedBench(vehicle, random, spread));
     readings.push({ id: `p${readings.length + 1}`, test, ...measured, ...(battery !== undefined && { battery }) });
   };
   for (let battery = 1; battery <= count; battery++) {

@@ -2,18 +2,19 @@ import { CASE_FORMAT } from '../format/case-shape';
 import type { Case, Rating, Reading } from '../format/case-shape';
 import type { Observation } from '../format/observation-shape';
 import type { FaultName, StepName, TestName } from '../format/names';
-import { FAULTS, OBSERVATION_NAMES, TESTS, isObservationName, isTestName } from '../trade/tables';
-import { simulatedBench } from './bench';
-import type { Measured } from './bench';
+import { OBSERVATION_NAMES, isObservationName, isTestName } from '../trade/tables';
+import { FAULT_EFFECTS, TEST_MODELS } from './models';
+import { simulatedBench } from '../evidence/simulated-bench';
+import type { Measured } from '../evidence/simulated-bench';
 import { FULL_SET, LEFT_OUT } from './full-set';
 import { misreadLabel } from './misread-label';
 import { complainOf, observe } from './observe';
-import { randomOf } from './random';
-import type { Random } from './random';
-import { TUNING_SPREAD } from './spread';
-import type { Spread } from './spread';
-import { soundVehicle } from './vehicle';
-import type { Vehicle } from './vehicle';
+import { randomOf } from '../circuit/model/random';
+import type { Random } from '../circuit/model/random';
+import { TUNING_SPREAD } from '../circuit/model/spread';
+import type { Spread } from '../circuit/model/spread';
+import { soundVehicle } from './sound-vehicle';
+import type { Vehicle } from '../circuit/model/vehicle';
 
 export interface SimulationOptions {
   readonly faults: readonly FaultName[];
@@ -29,7 +30,7 @@ export interface SimulationOptions {
 
 /** What a hurried hand may get wrong once: a reading of a full set that has a usual mistake, or the label. */
 const MISTAKEN: readonly (TestName | 'label')[] = [
-  ...FULL_SET.filter((test) => TESTS[test].slips !== undefined),
+  ...FULL_SET.filter((test) => TEST_MODELS[test].slips !== undefined),
   'label',
 ];
 
@@ -54,7 +55,7 @@ export class SimulatedVisit {
     if (severity !== undefined && !(severity >= 0 && severity <= 1))
       throw new RangeError(`severity must lie from 0 to 1, got ${severity}`);
     for (const fault of faults)
-      FAULTS[fault].effect(this.vehicle, severity ?? this.#random.between(0, 1), this.#random, spread);
+      FAULT_EFFECTS[fault](this.vehicle, severity ?? this.#random.between(0, 1), this.#random, spread);
     this.#symptoms = complainOf(this.vehicle, this.#random);
     this.#rating = this.vehicle.system.battery.rating;
     this.#mistaken = oneMistake ? this.#random.pick(MISTAKEN) : null;
@@ -82,10 +83,10 @@ export class SimulatedVisit {
 
   /** One reading, now and then with one of the usual mistakes of its test. */
   #take(test: TestName, wanted: Readonly<Record<string, unknown>>): Measured {
-    const measured = TESTS[test].simulated(this.#bench(wanted));
+    const measured = TEST_MODELS[test].reads(this.#bench(wanted));
     const isFirst = !this.#readings.some((reading) => reading.test === test);
     const errs = (this.#mistaken === test && isFirst) || (this.#mistakes > 0 && this.#random.chance(this.#mistakes));
-    const slips = errs ? TESTS[test].slips : undefined;
+    const slips = errs ? TEST_MODELS[test].slips : undefined;
     const { value } = measured;
     return slips && typeof value === 'number' && value > 0
       ? this.#random.pick(slips)(measured, value, this.vehicle.scale, this.#random)

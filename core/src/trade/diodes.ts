@@ -1,20 +1,21 @@
 /** What the two halves of the static diode check share. */
 import type { Reading } from '../format/case-shape';
-import { readingsOf } from '../judge/situation';
-import type { Situation } from '../judge/situation';
-import { causes, fixed } from '../judge/weigh/finding';
-import type { Finding } from '../judge/weigh/finding';
+import { readingsOf } from '../evidence/case-context';
+import type { GradedCase } from '../evidence/case-context';
+import { causes, fixed } from '../evidence/finding';
+import type { Finding } from '../evidence/finding';
+import { message } from '../evidence/messages';
 
 /** The meter shows OL: nothing flows this way. */
 export const isBlocking = (value: Reading['value']): boolean => value === 'OL';
 
 /** What one direction of the check says of the diodes. */
 export function diodeFinding(
-  situation: Situation,
+  gradedCase: GradedCase,
   test: 'diode-forward' | 'diode-reverse',
   isGood: (value: Reading['value']) => boolean,
 ): readonly Finding[] {
-  const reading = readingsOf(situation, test).findLast(({ value }) => value !== null);
+  const reading = readingsOf(gradedCase, test).findLast(({ value }) => value !== null);
   if (!reading) return [];
   const good = isGood(reading.value);
   return [
@@ -22,10 +23,7 @@ export function diodeFinding(
       good ? 'diode-good' : 'diode-bad',
       causes('alternator-diode'),
       { reading: reading.id },
-      {
-        code: good ? 'diode-as-it-should' : 'diode-not-as-it-should',
-        with: { reading },
-      },
+      message(good ? 'diode-as-it-should' : 'diode-not-as-it-should', { reading }),
     ),
   ];
 }

@@ -2,10 +2,7 @@
 import type { Case } from '../format/case-shape';
 import type { StepName } from '../format/names';
 import type { Part } from '../format/words';
-import type { WeightName } from '../criteria/evidence';
-import type { Random } from '../simulation/random';
-import type { Spread } from '../simulation/spread';
-import type { Vehicle } from '../simulation/vehicle';
+import type { WeightName } from '../criteria/weights';
 import type { ExcuseName } from './excuses';
 import type { SymptomName } from './symptoms';
 
@@ -33,6 +30,4 @@ export interface Fault {
   readonly excuses: readonly Excused[];
   /** The step that reads straight across it. */
   readonly where?: StepName;
-  /** What it does to a vehicle of the circuit model, from slight (severity 0) to complete (1). */
-  readonly effect: (vehicle: Vehicle, severity: number, random: Random, spread: Spread) => void;
 }

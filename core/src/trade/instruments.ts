@@ -1,4 +1,4 @@
-/** What a shop measures with: kinds of instrument, what each reads, and what is looked at before the first car of a day. */
+/** What a shop measures params: kinds of instrument, what each reads, and what is looked at before the first car of a day. */
 import { number, object, word } from '../format/shape';
 import type { Infer } from '../format/shape';
 import type { ObservationName } from '../format/names';
@@ -31,16 +31,16 @@ export const INSTRUMENT_KINDS = Object.keys(INSTRUMENTS) as readonly InstrumentK
 /** What is looked at in the check of a kind. */
 export const checksOf = (kind: InstrumentKind): readonly ObservationName[] => INSTRUMENTS[kind].checks;
 
-const MOST = { V: 50, A: 500, ohm: 10, SG: 0.1 } as const;
+const MAX = { V: 50, A: 500, ohm: 10, SG: 0.1 } as const;
 
 /** How far an instrument may be wrong, by the unit it reads. */
 export const uncertaintyShape = object(
   {},
   {
-    V: number({ min: 0, max: MOST.V, unit: 'V' }),
-    A: number({ min: 0, max: MOST.A, unit: 'A' }),
-    ohm: number({ min: 0, max: MOST.ohm, unit: 'ohm' }),
-    SG: number({ min: 0, max: MOST.SG }),
+    V: number({ min: 0, max: MAX.V, unit: 'V' }),
+    A: number({ min: 0, max: MAX.A, unit: 'A' }),
+    ohm: number({ min: 0, max: MAX.ohm, unit: 'ohm' }),
+    SG: number({ min: 0, max: MAX.SG }),
   },
   { isClosed: true },
 );

@@ -2,16 +2,23 @@
 import type { Observation } from '../format/observation-shape';
 import type { FaultName } from '../format/names';
 import type { Reading } from '../format/case-shape';
-import type { WeightName } from '../criteria/evidence';
-import type { SimulatedBench } from '../simulation/bench';
-import type { PhraseTable, Said } from '../words/phrases';
+import type { WeightName } from '../criteria/weights';
+import type { SimulatedBench } from '../evidence/simulated-bench';
+import type { PhraseTable, Message } from '../format/message';
+import type { LeadPlacing } from '../circuit/points';
 import type { Place } from './route';
-import type { Step } from './step';
+import type { Step } from '../evidence/step';
 
 /** What one finding says: these causes, by this weight of the table. */
 export interface Speaks {
   readonly of: readonly (FaultName | readonly [FaultName, number])[];
   readonly weight: WeightName;
+}
+
+/** What of a test's row tells by which instrument it is read. */
+export interface DoubtedTest {
+  readonly unit: string;
+  readonly leads: LeadPlacing | null;
 }
 
 export interface ObservationKind {
@@ -27,12 +34,15 @@ export interface ObservationKind {
   readonly isLooking: boolean;
   readonly speaks: Readonly<Record<string, readonly Speaks[]>>;
   /** A finding that ends all testing: what is said, and whether the battery must go. */
-  readonly stops?: Readonly<Record<string, { readonly says: Said; readonly replace: boolean }>>;
+  readonly stops?: Readonly<Record<string, { readonly says: Message; readonly replace: boolean }>>;
   /** A finding that makes readings of an instrument doubtful: why this reading is void. */
-  readonly doubts?: (finding: Observation['finding'], reading: Reading) => Said | null;
+  readonly doubts?: (finding: Observation['finding'], reading: Reading, row: DoubtedTest) => Message | null;
   readonly phrases?: PhraseTable;
-  /** What the circuit model shows. */
-  readonly simulated: (bench: SimulatedBench) => string;
+}
+
+/** What the circuit model shows of it; a value of its own, so that the judge is bundled without it. */
+export interface ObservationModel {
+  readonly shows: (bench: SimulatedBench) => string;
   /** True where the simulated hand never errs. */
   readonly isUnmistakable?: true;
 }

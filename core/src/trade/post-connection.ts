@@ -1,5 +1,4 @@
 /** A bad connection between a post and its clamp: the same at both posts. */
-import { badPiece } from '../simulation/bad-piece';
 import type { Fault } from './fault';
 
 export const postConnection = (sign: 'positive' | 'negative'): Fault => ({
@@ -23,5 +22,4 @@ export const postConnection = (sign: 'positive' | 'negative'): Fault => ({
     },
   ],
   where: `drop-${sign}-post`,
-  effect: badPiece(`${sign}-post`),
 });

@@ -1,5 +1,5 @@
 /** The order of work: groups of steps, and what a place in the route holds. */
-import type { ConditionName, ReadingConditions } from './conditions';
+import type { ConditionName, ReadingConditions } from '../format/conditions';
 import type { TickName } from './ticks';
 import type { WaitKind } from './waits';
 
@@ -7,7 +7,7 @@ import type { WaitKind } from './waits';
 export const ROUTE_GROUPS = ['Ask and look', 'Battery', 'Connections', 'Starting', 'Charging', 'Drain'] as const;
 export type RouteGroup = (typeof ROUTE_GROUPS)[number];
 
-/** What an entry begins with: a value, or null where the person must say. */
+/** What an entry begins params: a value, or null where the person must say. */
 export type Begins = Readonly<Partial<Record<ConditionName, string | number | boolean | null>>>;
 
 /** A place in the route. */

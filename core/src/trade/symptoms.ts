@@ -1,5 +1,7 @@
 /** Symptoms as customers and technicians say them. Which faults give them stands with each fault. */
-import type { WeightName } from '../criteria/evidence';
+import type { WeightName } from '../criteria/weights';
+import { SYMPTOM_WORDS } from '../format/words';
+import type { SymptomName } from '../format/words';
 
 /** What must be read before nothing may be found; see must-be-read.ts. */
 export type SymptomKind = 'starting' | 'charging' | 'standing' | 'ripple' | 'overcharge' | 'none';
@@ -31,7 +33,7 @@ export const SYMPTOMS = {
   'radio-whine': { name: 'Whine in the radio', kinds: ['ripple'], weight: 'symptom-whine' },
   'battery-smell': { name: 'Battery smells or is swollen', kinds: ['overcharge'], weight: 'symptom-smell' },
   'belt-squeal': { name: 'Belt squeals', kinds: ['charging'], weight: 'symptom-squeal' },
-} as const satisfies Record<string, SymptomRow>;
+} as const satisfies Record<SymptomName, SymptomRow>;
 
-export type SymptomName = keyof typeof SYMPTOMS;
-export const SYMPTOM_NAMES = Object.keys(SYMPTOMS) as readonly SymptomName[];
+export type { SymptomName };
+export const SYMPTOM_NAMES: readonly SymptomName[] = SYMPTOM_WORDS;

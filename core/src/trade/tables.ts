@@ -10,17 +10,19 @@ import { OBSERVATION_FILES } from './observations';
 import type { ObservationKind } from './observation';
 import { ROUTE_GROUPS } from './route';
 import type { Place } from './route';
-import { sameShape } from './same-shape';
-import type { Step } from './step';
+import { normalizeRecordShape } from './normalize-record-shape';
+import type { Step } from '../evidence/step';
 import { TEST_FILES } from './tests';
 import type { Test } from './test';
 
-export const TESTS: Readonly<Record<TestName, Test>> = /* @__PURE__ */ sameShape(TEST_FILES);
-export const OBSERVATIONS: Readonly<Record<ObservationName, ObservationKind>> = /* @__PURE__ */ sameShape<
+export const TESTS: Readonly<Record<TestName, Test>> = /* @__PURE__ */ normalizeRecordShape(TEST_FILES);
+export const OBSERVATIONS: Readonly<Record<ObservationName, ObservationKind>> = /* @__PURE__ */ normalizeRecordShape<
   ObservationName,
   ObservationKind
 >(OBSERVATION_FILES);
-export const FAULTS: Readonly<Record<FaultName, Fault>> = /* @__PURE__ */ sameShape<FaultName, Fault>(FAULT_FILES);
+export const FAULTS: Readonly<Record<FaultName, Fault>> = /* @__PURE__ */ normalizeRecordShape<FaultName, Fault>(
+  FAULT_FILES,
+);
 
 const orderOf = ({ group, at }: Place): number => ROUTE_GROUPS.indexOf(group) * 100 + at;
 

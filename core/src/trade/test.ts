@@ -5,17 +5,15 @@
  */
 import type { Case, Reading } from '../format/case-shape';
 import type { FaultName, ObservationName, TestName } from '../format/names';
-import type { Finding } from '../judge/weigh/finding';
-import type { Seen } from '../judge/weigh/seen';
-import type { Sight, Situation } from '../judge/situation';
-import type { VoidRule } from '../judge/void/void-rule';
-import type { Measured, SimulatedBench } from '../simulation/bench';
-import type { Slip } from '../simulation/slips';
-import type { PhraseTable, Said } from '../words/phrases';
-import type { ConditionName, ReadingConditions } from './conditions';
-import type { LeadPlacing } from './points';
+import type { Finding } from '../evidence/finding';
+import type { DerivedCase } from '../evidence/derived-case';
+import type { CaseContext, GradedCase } from '../evidence/case-context';
+import type { VoidRule } from '../evidence/void/void-rule';
+import type { PhraseTable, Message } from '../format/message';
+import type { ConditionName, ReadingConditions } from '../format/conditions';
+import type { LeadPlacing } from '../circuit/points';
 import type { ReadingPlace } from './route';
-import type { Step } from './step';
+import type { Step } from '../evidence/step';
 
 /** What a test's value is made of. */
 export type ValueKind = 'number' | 'list' | 'number-or-OL';
@@ -51,9 +49,9 @@ export interface Test {
   readonly isOnce?: true;
   readonly step: Step;
   /** Conditions the judge asks for with it. */
-  readonly asked?: (situation: Situation) => ReadingConditions;
+  readonly asked?: (gradedCase: GradedCase) => ReadingConditions;
   /** Conditions known before anything is typed, of the pack as connected or of one battery. */
-  readonly known?: (situation: Situation, battery: number | undefined) => ReadingConditions;
+  readonly known?: (gradedCase: GradedCase, battery: number | undefined) => ReadingConditions;
   /** The maker's figure for this reading, where there is one. */
   readonly specified?: (system: Case['system'], reading: Reading) => SpecifiedRange | undefined;
   /** What makes a reading of it unfit to judge by, beside the rules that all tests share. */
@@ -61,20 +59,16 @@ export interface Test {
   /** By the code of a void: what settles the instrument before this is read again. */
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */
-  readonly noted?: (reading: Reading, sight: Sight) => Said | null;
+  readonly noted?: (reading: Reading, context: CaseContext) => Message | null;
   /** By the code of such a note: it is worth taking again, under the conditions that the note asks for. */
   readonly retaken?: readonly string[];
   /** What else to say of a reading within its limit. */
-  readonly remark?: (reading: Reading, sight: Sight) => Said | null;
+  readonly remark?: (reading: Reading, context: CaseContext) => Message | null;
   /** Faults it lies straight across: a valid reading outside its limit is proof of one of them by itself. */
   readonly direct?: readonly FaultName[];
-  readonly findings?: (seen: Seen) => readonly Finding[];
+  readonly findings?: (seen: DerivedCase) => readonly Finding[];
   /** Sentences that its void rules and findings are told with. */
   readonly phrases?: PhraseTable;
-  /** How the circuit model gives it. */
-  readonly simulated: (bench: SimulatedBench) => Measured;
-  /** The usual mistakes of the hand, as they stand in the record. */
-  readonly slips?: readonly Slip[];
 }
 
 export type Tests = Readonly<Record<TestName, Test>>;

@@ -5,7 +5,7 @@
  * length; a count (crank, load) has fixed phases, so that every device that shows it is in step.
  */
 import type { StepName } from '../format/names';
-import type { ReadingConditions } from './conditions';
+import type { ReadingConditions } from '../format/conditions';
 
 export interface WaitPhase {
   readonly name: string;

@@ -1,6 +1,7 @@
 /** A battery's label, from the text of its barcode or as typed from the print. */
-import { RATING_STANDARDS } from '../format/words';
-import type { Chemistry, NominalVolts, RatingStandard } from '../format/words';
+import { RATING_STANDARDS } from '../battery/battery-words';
+import type { Chemistry, RatingStandard } from '../battery/battery-words';
+import type { NominalVolts } from '../quantities/nominal-volts';
 
 export interface LabelText {
   readonly nominalVolts?: NominalVolts;

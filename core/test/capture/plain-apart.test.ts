@@ -1,6 +1,6 @@
 /** The fast way of taking a start apart against the plain one, and frequencies against those put in. */
 import fc from 'fast-check';
-import { takeApart } from '../../src/capture';
+import { analyzeRecording } from '../../src/capture';
 import { plainApart } from './plain-apart';
 import { recordingOf, start, valueOf } from './records';
 
@@ -15,7 +15,7 @@ it('finds in any sound start what a walk sample by sample finds', () => {
     fc.property(fc.integer({ min: 1, max: 2 ** 31 }), fc.constantFrom(500, 1000), (seed, sampleRateHz) => {
       const { record, cylinders } = start({ seed, sampleRateHz, crankS: 3 });
       const plain = plainApart(record);
-      const fast = takeApart(recordingOf(record), { cylinders });
+      const fast = analyzeRecording(recordingOf(record), { cylinders });
       expect({
         rest: apartBy(valueOf(fast, 'resting-voltage'), plain.restV) < APART.volts,
         inrushVolts: apartBy(valueOf(fast, 'inrush-voltage'), plain.inrushV) < APART.volts,
@@ -52,7 +52,7 @@ it('tells the strongest frequencies of the charging volts, each with its own str
   });
   const channels = [{ name: 'volts', unit: 'V' as const, column: 2, samples: volts }];
   const source = { source: 'csv' as const, gaps: [], truncated: false, clampMillivoltsPerAmp: null };
-  const { frequencies = [] } = takeApart({ ...source, sampleRateHz, samples: volts.length, channels });
+  const { frequencies = [] } = analyzeRecording({ ...source, sampleRateHz, samples: volts.length, channels });
   for (const [at, { hz, rms }] of [hum, whine].entries()) {
     expect(Math.abs(frequencies[at]!.hz - hz)).toBeLessThan(4);
     expect(Math.abs(frequencies[at]!.rmsV / rms - 1)).toBeLessThan(0.1);

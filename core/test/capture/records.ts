@@ -1,8 +1,8 @@
 /** Simulated starts for the tests of captures, and the file a recorder would write of them. */
 import { SimulatedVisit, randomOf, recorded, startRecord, writeDialect } from '../../src/simulation';
 import type { Dialect, RecorderOptions, SimulationOptions, StartOptions, StartRecord } from '../../src/simulation';
-import { readCapture, takeApart } from '../../src/capture';
-import type { Capture, Recording, TakeApartOptions } from '../../src/capture';
+import { readCapture, analyzeRecording } from '../../src/capture';
+import type { Capture, Recording, AnalysisOptions } from '../../src/capture';
 
 export interface Wanted extends StartOptions {
   readonly seed?: number;
@@ -37,9 +37,9 @@ export const recordingOf = ({ volts, amps, sampleRateHz }: StartRecord): Recordi
 });
 
 /** Simulated, recorded and taken apart. */
-export function apart(wanted: Wanted = {}, options: TakeApartOptions = {}) {
+export function apart(wanted: Wanted = {}, options: AnalysisOptions = {}) {
   const { record, cylinders, vehicle } = start(wanted);
-  const capture = takeApart(recordingOf(record), { cylinders, ...options });
+  const capture = analyzeRecording(recordingOf(record), { cylinders, ...options });
   return { capture, truth: record.truth, vehicle, cylinders };
 }
 

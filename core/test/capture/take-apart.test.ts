@@ -1,7 +1,7 @@
 /** What a recorded start shows, and what it cannot. */
 import fc from 'fast-check';
 import { TESTS, checkShape } from '../../src';
-import { asCaseReading, captureShape, takeApart } from '../../src/capture';
+import { asCaseReading, captureShape, analyzeRecording } from '../../src/capture';
 import type { Recording } from '../../src/capture';
 import { apart, findingsOf, recordingOf, start, valueOf } from './records';
 import type { Wanted } from './records';
@@ -111,7 +111,7 @@ describe('the clamp', () => {
   it('whose scale is off by ten is told by what a battery can give', () => {
     const { record, cylinders } = start();
     const wrong: Recording = recordingOf({ ...record, amps: record.amps.map((value) => value / 10) });
-    const capture = takeApart(wrong, { cylinders });
+    const capture = analyzeRecording(wrong, { cylinders });
     expect(findingsOf(capture)).toContain('clamp-scale');
     const draw = capture.readings.find(({ test }) => test === 'starter-draw')!;
     near(draw.value, record.truth.sustained!.amps, 0.02);
@@ -131,7 +131,7 @@ describe('the clamp', () => {
               samples: channel.samples.map((value) => (value * millivoltsPerAmp) / 1000),
             },
       );
-      const capture = takeApart({ ...recordingOf(record), channels }, { cylinders });
+      const capture = analyzeRecording({ ...recordingOf(record), channels }, { cylinders });
       near(valueOf(capture, 'starter-draw'), record.truth.sustained!.amps, 0.02);
     }
   });
@@ -224,7 +224,7 @@ describe('what else a record can show', () => {
     const switched = record.volts.map((_, at) => ((at % 50) / 50 < 0.36 ? 12.4 : 0.2));
     const recording = recordingOf(record);
     const channels = [...recording.channels, { name: 'Field', unit: 'V' as const, column: 4, samples: switched }];
-    const capture = takeApart({ ...recording, channels }, { cylinders: 4 });
+    const capture = analyzeRecording({ ...recording, channels }, { cylinders: 4 });
     expect(capture.channels.map(({ role }) => role)).toEqual(['volts', 'amps', 'field']);
     near(valueOf(capture, 'field-duty'), 36, 0.03);
     near(capture.field!.reservePercent, 64, 0.03);
@@ -236,7 +236,7 @@ describe('what else a record can show', () => {
     const lost = record.amps.map((amps) => Math.max(0, amps) * 0.002);
     const recording = recordingOf(record);
     const channels = [...recording.channels, { name: 'Engine ground', unit: 'V' as const, column: 4, samples: lost }];
-    const capture = takeApart({ ...recording, channels }, { cylinders: 4 });
+    const capture = analyzeRecording({ ...recording, channels }, { cylinders: 4 });
     near(valueOf(capture, 'drop-engine-ground'), record.truth.sustained!.amps * 0.002, 0.03);
     expect(capture.groundNoiseV).toBeLessThan(0.01);
   });
@@ -244,7 +244,7 @@ describe('what else a record can show', () => {
   it('volts alone show the start too: speed from their pulses, and no current is claimed', () => {
     const { record, cylinders } = start();
     const recording = recordingOf(record);
-    const capture = takeApart({ ...recording, channels: [recording.channels[0]!] }, { cylinders });
+    const capture = analyzeRecording({ ...recording, channels: [recording.channels[0]!] }, { cylinders });
     near(valueOf(capture, 'cranking-voltage'), record.truth.sustained!.volts, 0.01);
     near(valueOf(capture, 'cranking-speed'), record.truth.sustained!.rpm, 0.03);
     expect(valueOf(capture, 'starter-draw')).toBeNull();
@@ -261,7 +261,7 @@ describe('the record itself', () => {
     const { record } = start({ restS: 3 });
     const samples = 2 * record.sampleRateHz;
     const rest = recordingOf({ ...record, volts: record.volts.slice(0, samples), amps: record.amps.slice(0, samples) });
-    const capture = takeApart(rest, { cylinders: 4 });
+    const capture = analyzeRecording(rest, { cylinders: 4 });
     expect(capture.segments.map(({ kind }) => kind)).toEqual(['rest']);
     expect(capture.readings.map(({ test }) => test)).toEqual(['resting-voltage']);
   });
@@ -269,10 +269,12 @@ describe('the record itself', () => {
   it('of nothing is refused as silence', () => {
     const { record } = start();
     const silent = recordingOf({ ...record, volts: record.volts.map(() => 0), amps: record.amps.map(() => 0) });
-    expect(() => takeApart(silent)).toThrow(/silence/);
+    expect(() => analyzeRecording(silent)).toThrow(/silence/);
   });
 
   it('without a column that was named is refused with those it has', () => {
-    expect(() => takeApart(recordingOf(start().record), { voltsColumn: 'battery' })).toThrow(/“battery”.*volts, amps/);
+    expect(() => analyzeRecording(recordingOf(start().record), { voltsColumn: 'battery' })).toThrow(
+      /“battery”.*volts, amps/,
+    );
   });
 });

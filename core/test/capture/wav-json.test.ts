@@ -1,7 +1,7 @@
 /** WAV files and our own format. */
 import fc from 'fast-check';
 import { writeWav } from '../../src/simulation';
-import { CaptureError, readCapture, takeApart, withSamples } from '../../src/capture';
+import { CaptureError, readCapture, analyzeRecording, withSamples } from '../../src/capture';
 import { bytesOf, findingsOf, recordingOf, start, valueOf } from './records';
 
 const FULL = { volts: 20, amps: 1500 };
@@ -52,8 +52,8 @@ const bytesIn = (
 describe('a WAV', () => {
   it('of a start is taken apart like its CSV once full scale is told', () => {
     const read = readCapture(writeWav(record, FULL), { wavScale: FULL });
-    const capture = takeApart(read, { cylinders });
-    const plain = takeApart(recordingOf(record), { cylinders });
+    const capture = analyzeRecording(read, { cylinders });
+    const plain = analyzeRecording(recordingOf(record), { cylinders });
     for (const test of ['resting-voltage', 'cranking-voltage', 'starter-draw', 'cranking-speed'])
       expect(valueOf(capture, test)! / valueOf(plain, test)!).toBeCloseTo(1, 2);
   });
@@ -111,11 +111,11 @@ describe('a WAV', () => {
 });
 
 describe('tetrad-capture/1', () => {
-  const capture = takeApart(recordingOf(record), { cylinders });
+  const capture = analyzeRecording(recordingOf(record), { cylinders });
   const document = withSamples(capture, recordingOf(record));
 
   it('written with its samples and read again gives the same findings and readings', () => {
-    const again = takeApart(readCapture(bytesOf(JSON.stringify(document))), { cylinders });
+    const again = analyzeRecording(readCapture(bytesOf(JSON.stringify(document))), { cylinders });
     expect(findingsOf(again)).toEqual(findingsOf(capture));
     expect(again.readings.map(({ test, value }) => [test, value])).toEqual(
       capture.readings.map(({ test, value }) => [test, value]),

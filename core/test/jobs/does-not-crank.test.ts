@@ -127,7 +127,7 @@ describe('whoever follows the judge from “it did not crank”', () => {
 
 test('the bench says which step comes first, and frees the drops once the solenoid is known to be told', () => {
   const blocked = (...readings: readonly Reading[]) =>
-    blockedSteps(survey(caseOf([rest(12.62), ...readings])).situation, ['drop-starter-ground', 'starter-draw']);
+    blockedSteps(survey(caseOf([rest(12.62), ...readings])).gradedCase, ['drop-starter-ground', 'starter-draw']);
   expect(blocked(draw(0)).get('drop-starter-ground')).toMatchObject({ first: 'starter-control-voltage' });
   expect(blocked(cannot('cranking-voltage')).has('starter-draw')).toBe(false);
   expect(blocked(draw(0), control(12.2)).size).toBe(0);

@@ -1,5 +1,5 @@
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
-import { outlineOf, pyramidOf, readCapture, takeApart } from '@tetrad/core/capture';
+import { outlineOf, pyramidOf, readCapture, analyzeRecording } from '@tetrad/core/capture';
 import type { Sql } from '../sql/pool';
 import { addCapture, addFound, addPiece } from './captures.sql';
 import { pieceOf } from './piece';
@@ -21,7 +21,7 @@ export async function storeFile(
     await addPiece(sql, shop, id, await pieceOf(number, piece));
   }
   const recording = readCapture(file);
-  const found = takeApart(recording, { cylinders });
+  const found = analyzeRecording(recording, { cylinders });
   const outline = (role: string): number[] | null => {
     const at = found.channels.findIndex((channel) => channel.role === role);
     if (at < 0) return null;

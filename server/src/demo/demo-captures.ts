@@ -13,7 +13,7 @@ export interface DemoCapture {
 }
 
 const SEVERITY = 0.45;
-const MOST_SEEDS = 400;
+const MAX_SEEDS = 400;
 
 export const DEMO_CAPTURES: readonly DemoCapture[] = [
   { job: 0, name: 'cold-start.csv', fault: 'battery-worn', dialect: { units: 'in-names' } },
@@ -69,7 +69,7 @@ export const DEMO_CAPTURES: readonly DemoCapture[] = [
 
 /** A simulated vehicle as large as one of the demo's: same volts, same cylinders. */
 function vehicleLike({ nominalVolts, engine }: System, fault: FaultName): { vehicle: Vehicle; seed: number } {
-  for (let seed = 1; seed <= MOST_SEEDS; seed++) {
+  for (let seed = 1; seed <= MAX_SEEDS; seed++) {
     const { vehicle } = new SimulatedVisit({ faults: [fault], severity: SEVERITY, seed });
     if (vehicle.system.nominalVolts === nominalVolts && vehicle.system.engine?.cylinders === engine?.cylinders)
       return { vehicle, seed };

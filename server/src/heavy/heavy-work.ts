@@ -9,7 +9,7 @@ import type { Judged, JudgeTask, PdfTask } from './tasks';
 /** A case with fewer readings is judged faster than it is handed over. */
 export const HEAVY_FROM = 200;
 /** More than these do not wait; a task that takes longer is given up, ms. */
-const MOST_WAITING = 40;
+const MAX_WAITING = 40;
 const LONGEST_MS = 30_000;
 
 export interface HeavyWork {
@@ -32,7 +32,7 @@ export function inThreads(file: URL): HeavyWork {
     filename: fileURLToPath(file),
     minThreads: 1,
     maxThreads: Math.max(1, availableParallelism() - 1),
-    maxQueue: MOST_WAITING,
+    maxQueue: MAX_WAITING,
     idleTimeout: 30_000,
   });
   const run = async <T>(name: string, task: unknown, signal?: AbortSignal): Promise<T> => {
@@ -43,7 +43,7 @@ export function inThreads(file: URL): HeavyWork {
       if (limit.aborted)
         throw new Refusal(problem(422, 'too-heavy', `This takes longer than ${LONGEST_MS / 1000} s and was given up.`));
       if (error instanceof Error && /queue.*limit/i.test(error.message))
-        throw new Refusal(problem(503, 'busy', `${MOST_WAITING} such tasks wait already; try again in a moment.`), 2);
+        throw new Refusal(problem(503, 'busy', `${MAX_WAITING} such tasks wait already; try again in a moment.`), 2);
       throw error;
     }
   };

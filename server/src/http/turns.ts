@@ -5,7 +5,7 @@
 import { Refusal, problem } from './problem';
 
 /** More than these do not wait for one thing. */
-const MOST_WAITING = 50;
+const MAX_WAITING = 50;
 const AGAIN_S = 1;
 
 export class Turns {
@@ -15,7 +15,7 @@ export class Turns {
   /** @throws Refusal 503 where too many wait already. */
   async take<T>(key: string, work: () => Promise<T>): Promise<T> {
     const waiting = this.#waiting.get(key) ?? 0;
-    if (waiting >= MOST_WAITING)
+    if (waiting >= MAX_WAITING)
       throw new Refusal(
         problem(503, 'busy', `${waiting} others wait to change this. Nothing was stored; try again in a moment.`),
         AGAIN_S,

@@ -21,7 +21,7 @@ export interface Packed {
 }
 
 /** Lists of more entries are not compared entry by entry: that takes the square of them. */
-const MOST_COMPARED = 400;
+const MAX_COMPARED = 400;
 
 interface Entry {
   readonly id?: unknown;
@@ -63,7 +63,7 @@ export function written({ document, profile }: Said): Written {
 /** @param before The judgement it follows, as it was stored; null where there is none, or it is to be whole. */
 export function packed(before: Said | null, now: Written): Packed {
   const { said, digest } = now;
-  const isLong = said.document.readings.length > MOST_COMPARED;
+  const isLong = said.document.readings.length > MAX_COMPARED;
   if (before === null || isLong) return { packed: deflateRawSync(textOf(now)), isChange: false, digest };
   const change = JSON.stringify(differ.diff(before, sharing(said, before)) ?? null);
   return { packed: deflateRawSync(change), isChange: true, digest };

@@ -19,7 +19,7 @@ const shownTime = (iso: string): string =>
   new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(iso));
 
 /** Readings that paper holds; the earlier ones of more are in the exported case. */
-const MOST_READINGS = 400;
+const MAX_READINGS = 400;
 
 export interface PdfOptions {
   /** The shop's name. */
@@ -147,8 +147,8 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
     ]),
   );
   heading(paper, `Readings, judged by ${report.criteria}`);
-  const left = report.readings.length - MOST_READINGS;
-  if (left > 0) paragraph(paper, `The newest ${MOST_READINGS}; ${left} earlier ones are in the exported case.`);
+  const left = report.readings.length - MAX_READINGS;
+  if (left > 0) paragraph(paper, `The newest ${MAX_READINGS}; ${left} earlier ones are in the exported case.`);
   if (report.readings.length === 0) paragraph(paper, 'Nothing has been read yet.', { ink: INK.soft });
   else
     drawTable(
@@ -161,7 +161,7 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
         { head: 'How', share: 0.24 },
       ],
       report.readings
-        .slice(-MOST_READINGS)
+        .slice(-MAX_READINGS)
         .map(({ test, value, grade, limit, how, isAfter }) => [
           { text: isAfter ? `${test}, after` : test },
           { text: value, strong: true },

@@ -1,7 +1,7 @@
 /** How right captures are taken apart: simulated starts of all kinds against what was true in the model. */
 import { SimulatedVisit, TESTING_SPREAD, randomOf, recorded, startRecord } from '@tetrad/core';
 import type { Random, StartRecord } from '@tetrad/core';
-import { takeApart } from '@tetrad/core/capture';
+import { analyzeRecording } from '@tetrad/core/capture';
 import type { Capture, Recording } from '@tetrad/core/capture';
 
 const STARTS = 600;
@@ -98,7 +98,7 @@ for (let seed = 1; seed <= STARTS; seed++) {
   const random = randomOf(seed * 7919);
   const { record, cylinders, weak, diode, reversed, ceilingAmps } = draw(seed, random);
   const { truth, sampleRateHz } = record;
-  const found = takeApart(unnamed(record, random.pick([1, 0.1, 0.01, 0.001])), { cylinders });
+  const found = analyzeRecording(unnamed(record, random.pick([1, 0.1, 0.01, 0.001])), { cylinders });
   const has = (name: string): boolean => found.findings.some(({ finding }) => finding === name);
   note('resting volts within 1 %', near(valueOf(found, 'resting-voltage'), truth.restVolts, 0.01));
   if (!truth.inrush || !truth.sustained) continue;

@@ -4,7 +4,7 @@ import type { FaultName, Judgement } from '@tetrad/core';
 import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
 import type { Row, Setting } from './setting';
 
-const MOST_STEPS = 40;
+const MAX_STEPS = 40;
 /** A charge as a technician waits for it while doing something else, min. */
 const FIXED_ORDER_MINUTES = 197;
 
@@ -51,7 +51,7 @@ export function following(setting: Setting): Following {
       let count = 1;
       let minutes = 1;
       let isCharged = false;
-      while (count < MOST_STEPS && isOpen(said, fault)) {
+      while (count < MAX_STEPS && isOpen(said, fault)) {
         const step = said.next[0]!;
         if (step.test === 'charge' && isCharged) break;
         isCharged ||= step.test === 'charge';

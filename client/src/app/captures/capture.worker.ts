@@ -2,13 +2,13 @@
 /** Reads, takes apart and draws one recording, away from the page. */
 import {
   CaptureError,
-  MOST_BYTES,
+  MAX_BYTES,
   RecordingReader,
   coupled,
   drawn,
   outlineOf,
   pyramidOf,
-  takeApart,
+  analyzeRecording,
 } from '@tetrad/core/capture';
 import type { Capture, ChannelRole, Pyramid, Recording } from '@tetrad/core/capture';
 import type { Between, Drawn, FromWorker, Measured, ToWorker, Understanding } from './worker-messages';
@@ -67,7 +67,7 @@ async function read(source: Blob | string, { wavScale }: Understanding): Promise
       say({ kind: 'progress', share: whole > 0 ? got / whole : null });
     }
   } else {
-    if (source.size > MOST_BYTES) throw new CaptureError({ code: 'too-large', bytes: source.size, most: MOST_BYTES });
+    if (source.size > MAX_BYTES) throw new CaptureError({ code: 'too-large', bytes: source.size, most: MAX_BYTES });
     for (let at = 0; at < source.size; at += PIECE) {
       reader.push(new Uint8Array(await source.slice(at, at + PIECE).arrayBuffer()));
       say({ kind: 'progress', share: Math.min(1, (at + PIECE) / source.size) });
@@ -79,7 +79,7 @@ async function read(source: Blob | string, { wavScale }: Understanding): Promise
 
 function understand({ cylinders, roles, ampsPerVolt }: Understanding): void {
   if (!recording) return;
-  const found = takeApart(recording, { cylinders, roles, ...(ampsPerVolt !== null && { ampsPerVolt }) });
+  const found = analyzeRecording(recording, { cylinders, roles, ...(ampsPerVolt !== null && { ampsPerVolt }) });
   channels = found.channels.flatMap(({ role = 'unused', name, scale }, at) => {
     if (role === 'unused') return [];
     const { samples } = recording!.channels[at]!;

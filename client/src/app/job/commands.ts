@@ -9,7 +9,7 @@ import { Clock } from '../device/clock';
 import { Sentences } from '../device/sentences';
 import type { Act } from '../outbox/outbox-item';
 import { newId } from '../state/new-id';
-import { MOST_UNDONE } from './undo';
+import { MAX_UNDONE } from './undo';
 import type { Done } from './undo';
 
 /** What is saved of one entry; the command adds id, test, pass and who. */
@@ -40,7 +40,7 @@ export const withCommands = <_>() =>
       /** Does something, and keeps how it is taken back. */
       const take = (says: string, act: Act, back: readonly Act[], at: string | null = null): void => {
         store.act(act);
-        patchState(store, ({ done }) => ({ done: [...done, { says, back, at }].slice(-MOST_UNDONE) }));
+        patchState(store, ({ done }) => ({ done: [...done, { says, back, at }].slice(-MAX_UNDONE) }));
       };
       const voiding = (id: string, reason: string): Act => ({ kind: 'void', reading: id, body: { reason } });
       const starting = (body: { kind: WaitKind; seconds?: number }, startedAt: number): Act => ({

@@ -9,4 +9,4 @@ export interface Done {
   readonly at: string | null;
 }
 /** Acts that can be taken back, at most. */
-export const MOST_UNDONE = 50;
+export const MAX_UNDONE = 50;

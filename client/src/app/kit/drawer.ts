@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { Drawer as PDrawer } from 'primeng/drawer';
 
-/** A sheet from the side that leaves the page in sight. */
+/** A sheet from the side that leaves the page in view. */
 @Component({
   selector: 'tt-drawer',
   imports: [PDrawer],

@@ -31,7 +31,7 @@ import { selectItems } from './outbox.feature';
 
 /** The server failed at it; tried so often before it is put aside. */
 const FAULT = 500;
-const MOST_FAULTS = 4;
+const MAX_FAULTS = 4;
 /** Pause before a failed item is sent again, ms. */
 const RETRY_MS = 2000;
 
@@ -159,7 +159,7 @@ export class OutboxEffects {
     if (status !== FAULT) return false;
     const faults = (this.#faults.get(id) ?? 0) + 1;
     this.#faults.set(id, faults);
-    return faults >= MOST_FAULTS;
+    return faults >= MAX_FAULTS;
   }
 
   #sendOne(item: OutboxItem): Observable<Action> {

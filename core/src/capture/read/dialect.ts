@@ -30,12 +30,12 @@ export interface TextDialect {
 }
 
 /** A unit's symbol is no longer than this: mV, µs, sec. */
-const MOST_SYMBOL = 3;
+const MAX_SYMBOL = 3;
 /** A unit in brackets, or a symbol; `seconds` and `volts` are names. */
 const isUnitRow = (cells: readonly string[]): boolean => {
   const filled = cells.filter((cell) => cell !== '');
   const isUnit = (cell: string): boolean =>
-    /^[([][^)\]]*[)\]]$/.test(cell) || (cell.length <= MOST_SYMBOL && unitOf(cell) !== null);
+    /^[([][^)\]]*[)\]]$/.test(cell) || (cell.length <= MAX_SYMBOL && unitOf(cell) !== null);
   return filled.length > 0 && filled.every(isUnit);
 };
 

@@ -1,7 +1,7 @@
 /** From the times of the rows to an even time base: steps told too coarsely, pauses, uneven steps. */
 import type { Gap } from '../recording';
 import { CaptureError } from './capture-fault';
-import { MOST_SAMPLES } from './read-limits';
+import { MAX_SAMPLES } from './read-limits';
 
 /** Times of rows that still wait for a unit, and what is wrong with them so far. */
 export interface RowTimes {
@@ -111,7 +111,7 @@ export function evenTime(
     paused += pause;
     if (pause > span / 2 && pause > rows * step) throw new CaptureError({ code: 'gap-too-long', ...gaps.at(-1)! });
   }
-  if (samples > MOST_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MOST_SAMPLES });
+  if (samples > MAX_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MAX_SAMPLES });
   // where most steps are unlike, nothing was lost: the recorder was only uneven
   const isUneven = gaps.length > rows / 4 || paused > span / 2;
   return {

@@ -1,10 +1,10 @@
 /** Reads `tetrad-capture/1`, our own format, with its samples beside it. */
 import { show } from '../../format/shape';
-import { CAPTURE_FORMAT, SAMPLE_ENCODING } from '../capture-format';
+import { CAPTURE_FORMAT, SAMPLE_ENCODING } from '../../format/capture-format';
 import type { Recording } from '../recording';
 import { CaptureError } from './capture-fault';
 import type { CaptureReader } from './capture-reader';
-import { LEAST_SAMPLES, MOST_CHANNELS, MOST_SAMPLES } from './read-limits';
+import { MIN_SAMPLES, MAX_CHANNELS, MAX_SAMPLES } from './read-limits';
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -40,17 +40,16 @@ export class JsonReader implements CaptureReader {
     if (typeof dtS !== 'number' || !(dtS > 0 && Number.isFinite(dtS)))
       throw fault('$.data.dtS', show(dtS), 'seconds between samples, above 0');
     const columns = data['columns'];
-    if (!Array.isArray(columns) || columns.length < 1 || columns.length > MOST_CHANNELS)
-      throw fault('$.data.columns', show(columns), `a list of 1 to ${MOST_CHANNELS} columns`);
+    if (!Array.isArray(columns) || columns.length < 1 || columns.length > MAX_CHANNELS)
+      throw fault('$.data.columns', show(columns), `a list of 1 to ${MAX_CHANNELS} columns`);
     const told = Array.isArray(document['channels']) ? document['channels'] : [];
     const samples = columns.map((column, at) => floatsOf(column, `$.data.columns[${at}]`));
     const length = samples[0]!.length;
     const uneven = samples.findIndex((column) => column.length !== length);
     if (uneven >= 0)
       throw fault(`$.data.columns[${uneven}]`, `${samples[uneven]!.length} samples`, `${length} as in the first`);
-    if (length < LEAST_SAMPLES)
-      throw new CaptureError({ code: 'too-few-samples', samples: length, least: LEAST_SAMPLES });
-    if (length > MOST_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MOST_SAMPLES });
+    if (length < MIN_SAMPLES) throw new CaptureError({ code: 'too-few-samples', samples: length, least: MIN_SAMPLES });
+    if (length > MAX_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MAX_SAMPLES });
     return {
       source: 'json',
       sampleRateHz: 1 / dtS,

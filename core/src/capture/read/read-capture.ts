@@ -5,7 +5,7 @@ import type { CaptureReader } from './capture-reader';
 import { CsvReader } from './csv-reader';
 import { joined } from './joined';
 import { JsonReader } from './json-reader';
-import { MOST_BYTES } from './read-limits';
+import { MAX_BYTES } from './read-limits';
 import { WavReader } from './wav-reader';
 import type { WavScale } from './wav-reader';
 
@@ -31,7 +31,7 @@ export class RecordingReader implements CaptureReader {
 
   push(chunk: Uint8Array): void {
     this.#bytes += chunk.length;
-    const { mostBytes: most = MOST_BYTES } = this.options;
+    const { mostBytes: most = MAX_BYTES } = this.options;
     if (this.#bytes > most) throw new CaptureError({ code: 'too-large', bytes: this.#bytes, most });
     if (this.#reader) return this.#reader.push(chunk);
     this.#head = joined([this.#head, chunk]);

@@ -5,12 +5,12 @@ import { LINE_FEED, RETURN } from './cells';
 import type { TextDialect } from './dialect';
 import { evenTime } from './even-time';
 import { fillGaps } from './fill-gaps';
-import { LEAST_SAMPLES, MOST_CHANNELS, MOST_SAMPLES } from './read-limits';
+import { MIN_SAMPLES, MAX_CHANNELS, MAX_SAMPLES } from './read-limits';
 import { RowReader } from './row-reader';
 import { SampleStore } from './sample-store';
 
 /** Lists of single empty cells longer than this are told as one stretch. */
-const MOST_GAPS = 1000;
+const MAX_GAPS = 1000;
 /** The end-of-file mark that some recorders leave on a line of its own. */
 const END_OF_FILE = 0x1a;
 
@@ -30,7 +30,7 @@ export class SampleTable {
     const { columns, intervalS, firstRow } = dialect;
     const channels = columns.filter(({ kind }) => kind === 'channel').length;
     if (channels === 0) throw new CaptureError({ code: 'one-column', line: firstRow + 1 });
-    if (channels > MOST_CHANNELS) throw new CaptureError({ code: 'too-many-channels', channels, most: MOST_CHANNELS });
+    if (channels > MAX_CHANNELS) throw new CaptureError({ code: 'too-many-channels', channels, most: MAX_CHANNELS });
     this.#stores = columns.map(({ kind }) =>
       kind === 'channel' ? new SampleStore((length) => new Float32Array(length)) : null,
     );
@@ -67,8 +67,8 @@ export class SampleTable {
       this.#line++;
       truncated = !this.#readWithCare(last, 0, end, true);
     }
-    if (this.#rows < LEAST_SAMPLES)
-      throw new CaptureError({ code: 'too-few-samples', samples: this.#rows, least: LEAST_SAMPLES });
+    if (this.#rows < MIN_SAMPLES)
+      throw new CaptureError({ code: 'too-few-samples', samples: this.#rows, least: MIN_SAMPLES });
     return this.#recording(truncated);
   }
 
@@ -92,7 +92,7 @@ export class SampleTable {
     for (let column = 0; column < columns.length; column++)
       this.#stores[column]?.push(row[column]! * columns[column]!.factor!);
     if (this.#timeColumn >= 0) this.#keepTime(row[this.#timeColumn]!);
-    if (++this.#rows > MOST_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MOST_SAMPLES });
+    if (++this.#rows > MAX_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MAX_SAMPLES });
   }
 
   #keepTime(time: number): void {
@@ -150,6 +150,6 @@ export class SampleTable {
 /** Stretches of empty cells of all channels, s; many short ones are told as one. */
 function blankStretches(missing: readonly (readonly Gap[])[], dtS: number): readonly Gap[] {
   const all = missing.flat().map(({ fromS, toS }) => ({ fromS: fromS * dtS, toS: toS * dtS }));
-  if (all.length <= MOST_GAPS) return all;
+  if (all.length <= MAX_GAPS) return all;
   return [{ fromS: all[0]!.fromS, toS: all.at(-1)!.toS }];
 }

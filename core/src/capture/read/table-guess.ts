@@ -4,7 +4,7 @@ import { timeSeconds } from './clock';
 /** Rows that are looked at to tell one dialect from another. */
 const ROWS_LOOKED_AT = 25;
 /** Lines that may stand above the rows. */
-const MOST_NOTES = 400;
+const MAX_NOTES = 400;
 const DELIMITERS = ['\t', ';', ','] as const;
 const NUMBER = { '.': /^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i, ',': /^[-+]?(?:\d+,?\d*|,\d+)(?:e[-+]?\d+)?$/i };
 
@@ -50,7 +50,7 @@ const isRow = (cells: readonly string[], number: RegExp): boolean =>
 function guess(lines: readonly string[], delimiter: string, decimal: '.' | ','): TableGuess | null {
   if (delimiter === ',' && decimal === ',' && !lines.some((line) => line.includes('"'))) return null;
   const number = NUMBER[decimal];
-  for (let first = 0; first < Math.min(lines.length, MOST_NOTES); first++) {
+  for (let first = 0; first < Math.min(lines.length, MAX_NOTES); first++) {
     const rows: string[][] = [];
     for (let at = first; at < lines.length && rows.length < ROWS_LOOKED_AT; at++) {
       if (lines[at]!.trim() === '') continue;

@@ -6,7 +6,7 @@ import type { Recording } from '../recording';
 import { CaptureError } from './capture-fault';
 import type { CaptureReader } from './capture-reader';
 import { joined } from './joined';
-import { LEAST_SAMPLES, MOST_CHANNELS, MOST_SAMPLES } from './read-limits';
+import { MIN_SAMPLES, MAX_CHANNELS, MAX_SAMPLES } from './read-limits';
 import { SampleStore } from './sample-store';
 
 export interface WavScale {
@@ -29,7 +29,7 @@ const EXTENSIBLE = 0xfffe;
 const CHUNK_HEADER = 8;
 const RIFF_HEADER = 12;
 /** Headers and notes before the samples are no longer than this. */
-const MOST_HEADER_BYTES = 1 << 20;
+const MAX_HEADER_BYTES = 1 << 20;
 const HIGHEST = { 16: 2 ** 15, 24: 2 ** 23, 32: 2 ** 31 } as const;
 
 export class WavReader implements CaptureReader {
@@ -63,7 +63,7 @@ export class WavReader implements CaptureReader {
         'a header that is true',
       );
     const samples = this.#stores[0]!.length;
-    if (samples < LEAST_SAMPLES) throw new CaptureError({ code: 'too-few-samples', samples, least: LEAST_SAMPLES });
+    if (samples < MIN_SAMPLES) throw new CaptureError({ code: 'too-few-samples', samples, least: MIN_SAMPLES });
     const channels = this.#stores.map((store) => store.take());
     const isAbsolute = format.isFloat && channels.some((channel) => channel.some((value) => Math.abs(value) > 1.5));
     const quiet = channels.every((channel) => channel.every((value) => value === 0));
@@ -101,13 +101,13 @@ export class WavReader implements CaptureReader {
         this.#read = body;
         return;
       }
-      if (size > MOST_HEADER_BYTES)
+      if (size > MAX_HEADER_BYTES)
         throw fault(at + 4, `a part of ${size} bytes before the samples`, 'a header that is true');
       if (body + size > bytes.length) return;
       if (word(at) === 'fmt ') this.#format = formatOf(view, body, size);
       at = body + size + (size % 2);
     }
-    if (bytes.length > MOST_HEADER_BYTES * 2) throw fault(at, 'no samples', 'the part “data”');
+    if (bytes.length > MAX_HEADER_BYTES * 2) throw fault(at, 'no samples', 'the part “data”');
   }
 
   #readFrames(): void {
@@ -124,8 +124,7 @@ export class WavReader implements CaptureReader {
     for (; at + frame <= end; at += frame)
       for (let channel = 0; channel < channels; channel++)
         this.#stores[channel]!.push(sampleAt(view, at - offset + channel * width, bits, isFloat));
-    if (this.#stores[0]!.length > MOST_SAMPLES)
-      throw new CaptureError({ code: 'too-many-samples', most: MOST_SAMPLES });
+    if (this.#stores[0]!.length > MAX_SAMPLES) throw new CaptureError({ code: 'too-many-samples', most: MAX_SAMPLES });
     this.#read = at;
     this.#bytes = this.#bytes.slice(at - offset);
   }
@@ -148,7 +147,7 @@ function formatOf(view: DataView, at: number, size: number): WavFormat {
   const isKnown = (kind === PCM && [16, 24, 32].includes(bits)) || (kind === FLOAT && [32, 64].includes(bits));
   if (!isKnown)
     throw fault(at, `samples of kind ${kind} with ${bits} bits`, 'PCM of 16, 24 or 32 bits, or float of 32 or 64');
-  if (channels < 1 || channels > MOST_CHANNELS) throw fault(at + 2, `${channels} channels`, `1 to ${MOST_CHANNELS}`);
+  if (channels < 1 || channels > MAX_CHANNELS) throw fault(at + 2, `${channels} channels`, `1 to ${MAX_CHANNELS}`);
   if (sampleRateHz < 1) throw fault(at + 4, `${sampleRateHz} samples a second`, 'at least 1');
   return { isFloat: kind === FLOAT, channels, sampleRateHz, bits };
 }

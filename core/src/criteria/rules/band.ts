@@ -1,9 +1,7 @@
-import { finiteEnds, sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { finiteEnds, sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { TestName } from '../../format/names';
-import type { Reading } from '../../format/case-shape';
-import type { Sight } from '../../judge/situation';
-import { TESTS } from '../../trade/tables';
+import type { LimitInput } from '../limit-input';
 import { openRange } from './rule';
 import type { Rule, RuleFigures } from './rule';
 
@@ -26,11 +24,10 @@ const phrases = {
 };
 const say = sayer(phrases);
 
-function rangeOf(figures: Band, { test }: Reading, { scale, case: { conditions } }: Sight): RuleFigures {
-  const factor = TESTS[test].scales ? scale : 1;
+function rangeOf(figures: Band, { test, testScale: factor, ambientCelsius = BAND_CELSIUS }: LimitInput): RuleFigures {
   const { perCelsius = 0, ceiling = Infinity } = figures;
   const { min, max } = openRange(figures);
-  const shift = perCelsius * (BAND_CELSIUS - (conditions?.ambientCelsius ?? BAND_CELSIUS));
+  const shift = perCelsius * (BAND_CELSIUS - ambientCelsius);
   const range = {
     min: (min + Math.min(0, shift)) * factor,
     max: Math.min(ceiling, max + Math.max(0, shift)) * factor,
@@ -40,9 +37,9 @@ function rangeOf(figures: Band, { test }: Reading, { scale, case: { conditions }
 }
 
 export const band: Rule<Band> = {
-  zone: (borderline, _made, { test }, { scale }) => borderline * (TESTS[test].scales ? scale : 1),
+  zone: (borderline, _made, { testScale }) => borderline * testScale,
   phrases,
-  resolve: rangeOf,
+  resolve: (figures, _value, input) => rangeOf(figures, input),
   // over every range of the meter
-  resolveOpen: (figures, reading, sight) => ({ ...rangeOf(figures, reading, sight), value: Infinity }),
+  resolveOpen: (figures, input) => ({ ...rangeOf(figures, input), value: Infinity }),
 };

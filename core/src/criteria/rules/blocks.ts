@@ -1,4 +1,4 @@
-import { sayer } from '../../words/phrases';
+import { sayer } from '../../format/message';
 import type { Rule } from './rule';
 
 /** It must block: the meter shows OL, and any figure means that it conducts. */

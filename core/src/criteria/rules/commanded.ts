@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { TestName } from '../../format/names';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
@@ -18,8 +18,8 @@ const say = sayer(phrases);
 export const commanded: Rule<Commanded> = {
   zone: scaledZone,
   phrases,
-  resolve({ tolerance }, { test, conditions }, { scale }) {
-    const target = conditions?.commandedVolts;
+  resolve({ tolerance }, _value, { test, conditions, scale }) {
+    const target = conditions.commandedVolts;
     if (target === undefined) return null;
     const [min, max] = [target - tolerance * scale, target + tolerance * scale];
     return { min, max, drawn: { min, max }, bound: say('commanded', { test, min, max, target }) };

@@ -1,8 +1,6 @@
-import { isOpen, referenceAmps, toldAmps } from '../../judge/derive/path-amps';
-import { isPathTest, pathOf } from '../../trade/paths';
 import type { TestName } from '../../format/names';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
 
@@ -14,7 +12,7 @@ export interface Drop {
 /** Under this share of the usual current no current flows to speak of. */
 const NO_CURRENT_SHARE = 0.15;
 /** Nothing is projected to or from less than this, A. */
-const LEAST_AMPS = 0.1;
+const MIN_AMPS = 0.1;
 
 const phrases = {
   drop: ({ test, max }: { test: TestName; max: number }, voice: Voice) => `at most ${voice.value(test, max)}`,
@@ -26,18 +24,16 @@ const say = sayer(phrases);
 export const drop: Rule<Drop> = {
   zone: scaledZone,
   phrases,
-  resolve({ max: perTwelve }, reading, sight) {
-    const { test } = reading;
-    if (!isPathTest(test)) return null;
-    const max = perTwelve * sight.scale;
-    const usualAmps = referenceAmps(pathOf(test).loadedBy, sight);
-    const amps = toldAmps(reading, sight);
-    const value = Math.abs(reading.value);
-    const isPlain = amps === undefined || usualAmps === null || usualAmps < LEAST_AMPS || isOpen(reading, sight);
+  resolve({ max: perTwelve }, read, { test, scale, path }) {
+    if (!path) return null;
+    const { amps, usualAmps, isOpen } = path;
+    const max = perTwelve * scale;
+    const value = Math.abs(read);
+    const isPlain = amps === undefined || usualAmps === null || usualAmps < MIN_AMPS || isOpen;
     if (isPlain || Math.abs(amps / usualAmps - 1) < 0.02)
       return { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };
     // next to no current: near zero says only that nothing is open here
-    if (amps < Math.max(usualAmps * NO_CURRENT_SHARE, LEAST_AMPS)) return null;
+    if (amps < Math.max(usualAmps * NO_CURRENT_SHARE, MIN_AMPS)) return null;
     const factor = usualAmps / amps;
     const allowed = max / factor;
     return {

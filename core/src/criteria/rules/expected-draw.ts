@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
 
 /** Inside the usual draw by cylinders and fuel, warmer or colder than 21 °C. */
@@ -14,8 +14,8 @@ const say = sayer(phrases);
 export const expectedDraw: Rule<UsualDraw> = {
   phrases,
   // a typical range has soft ends, a share of its upper one; the maker's has none
-  zone: (share, { max = 0 }, _reading, { draw }) => (draw.source === 'typical' ? share * max : 0),
-  resolve(_figures, _reading, { draw: { min, max, source } }) {
+  zone: (share, { max = 0 }, { draw }) => (draw.source === 'typical' ? share * max : 0),
+  resolve(_figures, _value, { draw: { min, max, source } }) {
     return { min, max, drawn: { min, max }, bound: say('usual-draw', { min, max, source }) };
   },
 };

@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
 
@@ -17,8 +17,8 @@ const say = sayer(phrases);
 export const loss: Rule<Loss> = {
   zone: scaledZone,
   phrases,
-  resolve({ maxVolts }, { value, conditions }, { resting, scale }) {
-    const start = conditions?.startVolts ?? resting;
+  resolve({ maxVolts }, value, { conditions, resting, scale }) {
+    const start = conditions.startVolts ?? resting;
     if (start === null) return null;
     const min = start - maxVolts * scale;
     return {

@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
 
 /** At most so many humps of six missing in the waveform; where nobody counted them it says nothing. */
@@ -18,8 +18,8 @@ const say = sayer(phrases);
 
 export const missingHumps: Rule<MissingHumps> = {
   phrases,
-  resolve({ most }, { conditions }) {
-    const missing = conditions?.humpsMissing;
+  resolve({ most }, _value, { conditions }) {
+    const missing = conditions.humpsMissing;
     if (missing === undefined) return null;
     return { value: missing, max: most, drawn: null, bound: say('missing-humps', { most, found: missing }) };
   },

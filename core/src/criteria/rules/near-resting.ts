@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
 
@@ -16,7 +16,7 @@ const say = sayer(phrases);
 export const nearResting: Rule<NearResting> = {
   zone: scaledZone,
   phrases,
-  resolve({ tolerance }, _reading, { resting, scale }) {
+  resolve({ tolerance }, _value, { resting, scale }) {
     if (resting === null) return null;
     const min = resting - tolerance * scale;
     return { min, drawn: { min, max: Infinity }, bound: say('near-resting', { min }) };

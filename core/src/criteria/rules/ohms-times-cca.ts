@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
 
 /** A resistance of at most this many volts (12 V) per CCA: ohms × CCA. */
@@ -15,8 +15,8 @@ const say = sayer(phrases);
 
 export const ohmsTimesCca: Rule<OhmsTimesCca> = {
   phrases,
-  resolve({ max: volts }, { value }, { packCca, scale, labelDoubt }) {
-    if (packCca === null || labelDoubt) return null;
+  resolve({ max: volts }, value, { packCca, scale, isLabelDoubted }) {
+    if (packCca === null || isLabelDoubted) return null;
     const perOhm = packCca / scale;
     const max = volts / perOhm;
     return {

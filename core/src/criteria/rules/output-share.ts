@@ -1,6 +1,5 @@
-import { showsCapability } from '../../trade/capability';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
 
 /** At least this share of the alternator's rating, once the reading shows what it can give. */
@@ -16,12 +15,12 @@ const say = sayer(phrases);
 
 export const outputShare: Rule<OutputShare> = {
   phrases,
-  resolve({ minShare }, reading, sight) {
-    const rated = sight.case.system.alternator?.ratedAmps;
-    if (rated === undefined || !showsCapability(reading, sight)) return null;
+  resolve({ minShare }, value, { system, showsCapability }) {
+    const rated = system.alternator?.ratedAmps;
+    if (rated === undefined || !showsCapability) return null;
     const min = minShare * rated;
     return {
-      value: reading.value / rated,
+      value: value / rated,
       min: minShare,
       perUnit: 1 / rated,
       drawn: { min, max: Infinity },

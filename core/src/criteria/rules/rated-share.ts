@@ -1,6 +1,6 @@
 import { ratedIn } from '../../battery/rating';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
 
 /** At least this share of the battery's rating, in the same standard. */
@@ -16,9 +16,9 @@ const say = sayer(phrases);
 
 export const ratedShare: Rule<RatedShare> = {
   phrases,
-  resolve({ minShare }, { value }, { case: { system }, labelDoubt }) {
+  resolve({ minShare }, value, { system, isLabelDoubted }) {
     const rated = ratedIn(system.battery);
-    if (rated === null || labelDoubt) return null;
+    if (rated === null || isLabelDoubted) return null;
     const share = value / rated;
     return {
       value: share,

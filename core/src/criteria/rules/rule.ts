@@ -1,11 +1,20 @@
-import type { Reading } from '../../format/case-shape';
-import type { ResolvedLimit } from '../../judge/grade/assessment';
-import type { NumericReading, Sight } from '../../judge/situation';
-import type { PhraseTable } from '../../words/phrases';
+import type { Message, PhraseTable } from '../../format/message';
+import type { LimitInput } from '../limit-input';
 
 /** What a rule makes of a reading; what it leaves out is the reading itself, in its own unit. */
-export type RuleFigures = Partial<Pick<ResolvedLimit, 'value' | 'min' | 'max' | 'perUnit' | 'drawn'>> &
-  Pick<ResolvedLimit, 'bound'>;
+export interface RuleFigures {
+  /** The figure compared: the reading itself, or what the rule makes of it (a share, a spread, a loss). */
+  readonly value?: number;
+  /** Lowest and highest allowed figure; infinite where there is none. */
+  readonly min?: number;
+  readonly max?: number;
+  /** How many units of the figure one unit of the reading is: brings the reading's uncertainty along. */
+  readonly perUnit?: number;
+  /** The limit as a message. */
+  readonly bound: Message;
+  /** The range in the reading's own unit, for drawing beside it; null where it cannot be drawn. */
+  readonly drawn?: { readonly min: number; readonly max: number } | null;
+}
 
 /** A kind of limit: how its figures become an allowed range for one reading. */
 export interface Rule<F> {
@@ -13,13 +22,13 @@ export interface Rule<F> {
    * Brings the borderline zone to this reading; without it the zone is as the set has it. Zones in volts are of
    * a 12 V system and scale with nominal volts.
    */
-  readonly zone?: (borderline: number, made: RuleFigures, reading: Reading, sight: Sight) => number;
+  readonly zone?: (borderline: number, made: RuleFigures, input: LimitInput) => number;
   /** @returns null where the case lacks what the rule needs, so that the reading is only noted. */
-  readonly resolve: (figures: F, reading: NumericReading, sight: Sight) => RuleFigures | null;
+  readonly resolve: (figures: F, value: number, input: LimitInput) => RuleFigures | null;
   /** For a test whose value is a list. */
-  readonly resolveList?: (figures: F, values: readonly number[], reading: Reading) => RuleFigures | null;
+  readonly resolveList?: (figures: F, values: readonly number[], input: LimitInput) => RuleFigures | null;
   /** For a meter that shows OL; without it such a reading is only noted. */
-  readonly resolveOpen?: (figures: F, reading: Reading, sight: Sight) => RuleFigures | null;
+  readonly resolveOpen?: (figures: F, input: LimitInput) => RuleFigures | null;
   readonly phrases: PhraseTable;
 }
 
@@ -30,5 +39,4 @@ export const openRange = ({ min = -Infinity, max = Infinity }: { readonly min?: 
 });
 
 /** A zone in volts of a 12 V system. */
-export const scaledZone = (borderline: number, _made: RuleFigures, _reading: Reading, { scale }: Sight): number =>
-  borderline * scale;
+export const scaledZone = (borderline: number, _made: RuleFigures, { scale }: LimitInput): number => borderline * scale;

@@ -1,5 +1,5 @@
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
 
@@ -17,7 +17,7 @@ const say = sayer(phrases);
 export const sag: Rule<Sag> = {
   zone: scaledZone,
   phrases,
-  resolve({ maxVolts }, _reading, { resting, scale }) {
+  resolve({ maxVolts }, _value, { resting, scale }) {
     if (resting === null) return null;
     const min = resting - maxVolts * scale;
     return { min, drawn: { min, max: Infinity }, bound: say('most-sag', { min, sag: maxVolts * scale }) };

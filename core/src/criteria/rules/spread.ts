@@ -1,6 +1,6 @@
 import { cellSpread } from '../../battery/gravity';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
 
 /** At most this difference between the highest and the lowest cell. */

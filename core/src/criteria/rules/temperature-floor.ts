@@ -1,7 +1,7 @@
 import { interpolate } from '../../quantities/interpolate';
 import type { Points } from '../../quantities/interpolate';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
 
@@ -19,7 +19,7 @@ const say = sayer(phrases);
 export const temperatureFloor: Rule<TemperatureFloor> = {
   zone: scaledZone,
   phrases,
-  resolve({ points }, _reading, { celsius, scale }) {
+  resolve({ points }, _value, { celsius, scale }) {
     const min = interpolate(points, celsius) * scale;
     return { min, drawn: { min, max: Infinity }, bound: say('temperature-floor', { min, celsius }) };
   },

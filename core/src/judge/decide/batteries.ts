@@ -1,25 +1,19 @@
 /** Packs: every battery its own charge, health and verdict, and which ones a decision speaks of. */
 import type { Reading } from '../../format/case-shape';
-import type { BatteryVerdict } from '../../format/judgement-shape';
 import type { Verdict } from '../../format/words';
 import { HEALTH_TESTS } from '../../trade/health-tests';
-import type { Said } from '../../words/phrases';
-import { isChargeOwed } from '../derive/charge';
-import { fuseHealth } from '../derive/health';
-import type { Figures } from '../derive/derive';
-import { isOutside } from '../grade/limit-of';
-import type { Evidence } from '../prove/evidence';
+import type { Message } from '../../format/message';
+import { isChargeOwed } from '../../evidence/charge';
+import type { DerivedCase } from '../../evidence/derived-case';
+import { fuseHealth } from '../../evidence/health';
+import type { Figures } from '../../evidence/figures';
+import { isOutside } from '../../evidence/limit-of';
+import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { forUnit } from '../see';
-import type { Situation } from '../situation';
-
-/** Of a pack: the weak battery, the ones that go with it, and how they are joined. */
-export interface PackSaid {
-  readonly weak: readonly number[];
-  readonly batteries: readonly number[];
-  readonly arrangement: 'parallel' | 'series';
-  readonly count: number;
-}
+import { asOwnBattery } from '../../evidence/own-battery';
+import type { GradedCase } from '../../evidence/case-context';
+import { message } from '../messages';
+import type { PackParams } from '../messages';
 
 /** Under this share of its rating a battery is worn. */
 const WORN_HEALTH = 0.7;
@@ -29,24 +23,24 @@ const BEYOND_HEALTH: readonly string[] = ['specific-gravity', 'hold-charge'];
 const CONDEMNING: readonly string[] = [...HEALTH_TESTS, ...BEYOND_HEALTH];
 
 /** Readings of single batteries that condemn them. */
-const condemning = (situation: Situation): readonly Reading[] =>
-  situation.readings.filter(
-    (reading) => reading.battery !== undefined && CONDEMNING.includes(reading.test) && isOutside(situation, reading),
+const condemning = (gradedCase: GradedCase): readonly Reading[] =>
+  gradedCase.readings.filter(
+    (reading) => reading.battery !== undefined && CONDEMNING.includes(reading.test) && isOutside(gradedCase, reading),
   );
 
 /**
  * The batteries whose own readings speak for the fault; one in parallel takes the whole pack with it. Beside a
  * battery that is worn by all its measures together, one narrow failure of another names nobody.
  */
-export function packOf({ lines }: Ranked, { situation, figures }: Evidence): PackSaid | null {
-  const { count = 1, arrangement } = situation.case.system.battery;
+export function packOf({ lines }: Ranked, { gradedCase, figures }: ProvenCase): PackParams | null {
+  const { count = 1, arrangement } = gradedCase.case.system.battery;
   if (count < 2 || arrangement === undefined || arrangement === 'single') return null;
   const all = Array.from({ length: count }, (_, i) => i + 1);
-  const outside = condemning(situation);
+  const outside = condemning(gradedCase);
   const against = new Set(
     lines.flatMap(({ finding: { source }, weight }) => (weight > 0 && 'reading' in source ? [source.reading] : [])),
   );
-  const named = situation.readings.filter(({ id, battery }) => battery !== undefined && against.has(id));
+  const named = gradedCase.readings.filter(({ id, battery }) => battery !== undefined && against.has(id));
   const plain = outside.filter(
     ({ battery, test }) => BEYOND_HEALTH.includes(test) || isWorn(healthOf(battery!, figures)),
   );
@@ -64,21 +58,29 @@ function healthOf(battery: number, figures: Figures): number | null {
 const isWorn = (health: number | null): boolean => health !== null && health < WORN_HEALTH;
 
 /** The batteries of a pack that must be charged before anything else. */
-export const flatBatteries = (situation: Situation): readonly number[] =>
-  situation.units.filter((unit) => isChargeOwed(forUnit(situation, unit)));
+export const flatBatteries = (gradedCase: GradedCase): readonly number[] =>
+  gradedCase.units.filter((unit) => isChargeOwed(asOwnBattery(gradedCase, unit)));
+
+/** The verdict of one battery of a pack. */
+export interface OwnVerdict {
+  readonly battery: number;
+  readonly verdict: Verdict;
+  readonly stateOfCharge?: number;
+  readonly health?: number;
+  readonly because: Message;
+}
 
 /** Every battery that was read on its own. */
 export const batteryVerdicts = (
-  situation: Situation,
-  figures: Figures,
+  { gradedCase, figures }: DerivedCase,
   pack: { readonly verdict: Verdict; readonly batteries: readonly number[] },
-): readonly (Omit<BatteryVerdict, 'because' | 'code' | 'with'> & { readonly because: Said })[] => {
-  const outside = condemning(situation);
-  return situation.units.map((battery) => {
-    const unit = forUnit(situation, battery);
+): readonly OwnVerdict[] => {
+  const outside = condemning(gradedCase);
+  return gradedCase.units.map((battery) => {
+    const unit = asOwnBattery(gradedCase, battery);
     const health = healthOf(battery, figures);
     const isWeak = isWorn(health) || outside.some((reading) => reading.battery === battery);
-    const verdict: Verdict =
+    const verdict =
       pack.verdict === 'replace' && pack.batteries.includes(battery)
         ? 'replace'
         : isChargeOwed(unit)
@@ -93,15 +95,12 @@ export const batteryVerdicts = (
       verdict,
       ...(unit.charge !== null && { stateOfCharge: unit.charge }),
       ...(health !== null && { health }),
-      because: {
-        code: `battery-${verdict}`,
-        with: {
-          battery,
-          ...(unit.charge !== null && { charge: unit.charge }),
-          ...(health !== null && { health }),
-          isWeak,
-        },
-      },
+      because: message(`battery-${verdict}` as const, {
+        battery,
+        ...(unit.charge !== null && { charge: unit.charge }),
+        ...(health !== null && { health }),
+        isWeak,
+      }),
     };
   });
 };

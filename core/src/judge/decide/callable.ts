@@ -1,34 +1,33 @@
 /** Which fault may be called: probable enough, and proven. */
-import { threshold } from '../../criteria/evidence';
+import { threshold } from '../../criteria/weights';
 import type { FaultName } from '../../format/names';
 import type { Part } from '../../format/words';
 import { FAULTS, stepOf } from '../../trade/tables';
-import { isOpen } from '../next/is-open';
-import type { Evidence } from '../prove/evidence';
-import { proofOf } from '../prove/prove';
+import { isOpen } from '../propose/is-open';
+import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import type { Situation } from '../situation';
-import type { DecisionInput } from './decide';
+import type { GradedCase } from '../../evidence/case-context';
+import type { DecisionInput } from './decision-input';
 import type { Failure } from './failures';
-import { isCallable, isReplaced, partOf } from './part-of';
+import { isCallable, isReplaced, partOf } from '../rank/part-of';
 
 /** With every useful test done and something that was read outside its limit, a proven fault is called from here on. */
 const EVEN_ODDS = 0.5;
 
 /** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
-export function callable({ evidence, ranked, uncovered, failing, proposed }: DecisionInput): Ranked | undefined {
-  const { criteria } = evidence.situation;
+export function callable({ provenCase, ranked, uncovered, failing, proposed }: DecisionInput): Ranked | undefined {
+  const { criteria } = provenCase.gradedCase;
   const find = (least: number, among: (fault: FaultName) => boolean = () => true): Ranked | undefined =>
     ranked.find(
       ({ fault, probability }) =>
-        isCallable(fault) && probability >= least && among(fault) && proofOf(fault, evidence).proven,
+        isCallable(fault) && probability >= least && among(fault) && provenCase.proofOf(fault).proven,
     );
   const isAcross = (fault: FaultName): boolean => failing.some(({ faults }) => faults.includes(fault));
   const sure =
     find(criteria.callProbability) ??
-    find(threshold('across'), (fault) => isAcross(fault) && !hasOpenRival(fault, evidence, failing)) ??
-    callablePart(evidence, ranked) ??
-    callablePath(evidence, ranked, failing);
+    find(threshold('across'), (fault) => isAcross(fault) && !hasOpenRival(fault, provenCase, failing)) ??
+    callablePart(provenCase, ranked) ??
+    callablePath(provenCase, ranked, failing);
   if (sure) return sure;
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
@@ -40,16 +39,16 @@ export function callable({ evidence, ranked, uncovered, failing, proposed }: Dec
 }
 
 /** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */
-function hasOpenRival(fault: FaultName, { situation, probability }: Evidence, failing: readonly Failure[]): boolean {
-  const part = partOf(fault, situation);
+function hasOpenRival(fault: FaultName, { gradedCase, probability }: ProvenCase, failing: readonly Failure[]): boolean {
+  const part = partOf(fault, gradedCase);
   return failing.some(
     ({ faults }) =>
       faults.includes(fault) &&
       faults.some(
         (rival) =>
           probability[rival] >= threshold('unlikely') &&
-          partOf(rival, situation) !== part &&
-          canBeHalvedBy(rival, situation),
+          partOf(rival, gradedCase) !== part &&
+          canBeHalvedBy(rival, gradedCase),
       ),
   );
 }
@@ -59,18 +58,18 @@ function hasOpenRival(fault: FaultName, { situation, probability }: Evidence, fa
  * and are replaced alike. They compete for the same evidence, so that their probabilities add. The most probable
  * of them gives the decision its name.
  */
-function callablePart(evidence: Evidence, ranked: readonly Ranked[]): Ranked | undefined {
-  const { situation } = evidence;
-  const isProven = ({ fault }: Ranked): boolean => isCallable(fault) && proofOf(fault, evidence).proven;
+function callablePart(provenCase: ProvenCase, ranked: readonly Ranked[]): Ranked | undefined {
+  const { gradedCase } = provenCase;
+  const isProven = ({ fault }: Ranked): boolean => isCallable(fault) && provenCase.proofOf(fault).proven;
   const shared = (part: Part | null): number =>
     ranked
-      .filter((entry) => isReplaced(part) && partOf(entry.fault, situation) === part && isProven(entry))
+      .filter((entry) => isReplaced(part) && partOf(entry.fault, gradedCase) === part && isProven(entry))
       .reduce((sum, { probability }) => sum + probability, 0);
   return ranked.find(
     (entry) =>
       entry.probability >= EVEN_ODDS &&
       isProven(entry) &&
-      shared(partOf(entry.fault, situation)) >= situation.criteria.callProbability,
+      shared(partOf(entry.fault, gradedCase)) >= gradedCase.criteria.callProbability,
   );
 }
 
@@ -78,22 +77,26 @@ function callablePart(evidence: Evidence, ranked: readonly Ranked[]): Ranked | u
  * A path that fails is repaired whichever piece of it is bad, once nothing is left to halve it by: the faults in it
  * compete for the same reading, so that their probabilities add.
  */
-function callablePath(evidence: Evidence, ranked: readonly Ranked[], failing: readonly Failure[]): Ranked | undefined {
-  const { situation, probability } = evidence;
+function callablePath(
+  provenCase: ProvenCase,
+  ranked: readonly Ranked[],
+  failing: readonly Failure[],
+): Ranked | undefined {
+  const { gradedCase, probability } = provenCase;
   for (const { faults } of failing) {
     const likely = faults.filter((fault) => probability[fault] >= threshold('unlikely'));
-    const isOnePart = new Set(faults.map((fault) => partOf(fault, situation))).size === 1;
+    const isOnePart = new Set(faults.map((fault) => partOf(fault, gradedCase))).size === 1;
     const together = faults.reduce((sum, fault) => sum + probability[fault], 0);
-    if (!isOnePart || together < situation.criteria.callProbability) continue;
-    if (likely.some((fault) => canBeHalvedBy(fault, situation))) continue;
-    const found = ranked.find(({ fault }) => likely.includes(fault) && proofOf(fault, evidence).proven);
+    if (!isOnePart || together < gradedCase.criteria.callProbability) continue;
+    if (likely.some((fault) => canBeHalvedBy(fault, gradedCase))) continue;
+    const found = ranked.find(({ fault }) => likely.includes(fault) && provenCase.proofOf(fault).proven);
     if (found) return found;
   }
   return undefined;
 }
 
 /** The test that lies straight across this fault alone can still be read. */
-function canBeHalvedBy(fault: FaultName, situation: Situation): boolean {
+function canBeHalvedBy(fault: FaultName, gradedCase: GradedCase): boolean {
   const { where } = FAULTS[fault];
-  return where !== undefined && isOpen(where, stepOf(where)!, situation);
+  return where !== undefined && isOpen(where, stepOf(where)!, gradedCase);
 }

@@ -1,9 +1,10 @@
 import type { FaultName } from '../../format/names';
-import { PIECES, isPathTest } from '../../trade/paths';
+import { PIECES, isPathTest } from '../../circuit/paths';
 import { TESTS } from '../../trade/tables';
-import { isFarOutside, isOutside } from '../grade/limit-of';
-import { loadsOf } from '../situation';
-import type { Situation } from '../situation';
+import { isFarOutside, isOutside } from '../../evidence/limit-of';
+import { loadsOf } from '../../evidence/case-context';
+import type { DerivedCase } from '../../evidence/derived-case';
+import type { PathSolution } from '../../evidence/path-solution';
 import type { Reading } from '../../format/case-shape';
 
 /** A valid reading outside its limit, and the faults it lies straight across; of many tests none. */
@@ -17,16 +18,16 @@ export interface Failure {
 }
 
 /** The newest reading of every test, of each battery and under each load by itself, that fails. */
-export function failuresOf(situation: Situation): readonly Failure[] {
+export function failuresOf({ gradedCase, figures }: DerivedCase): readonly Failure[] {
   const failures: Failure[] = [];
-  for (const readings of situation.byTest.values()) {
+  for (const readings of gradedCase.byTest.values()) {
     for (const reading of newestOfEach(readings)) {
-      if (!isOutside(situation, reading)) continue;
+      if (!isOutside(gradedCase, reading)) continue;
       const isRepeated = readings.some(
-        (other) => other.id !== reading.id && isSameCase(other, reading) && isOutside(situation, other),
+        (other) => other.id !== reading.id && isSameCase(other, reading) && isOutside(gradedCase, other),
       );
-      const isFar = isFarOutside(situation, reading);
-      failures.push({ reading, faults: faultsOf(reading, situation), isFar, isRepeated });
+      const isFar = isFarOutside(gradedCase, reading);
+      failures.push({ reading, faults: faultsOf(reading, figures.paths), isFar, isRepeated });
     }
   }
   return failures;
@@ -45,11 +46,11 @@ function newestOfEach(readings: readonly Reading[]): readonly Reading[] {
   );
 }
 
-function faultsOf({ test, id }: Reading, situation: Situation): readonly FaultName[] {
+function faultsOf({ test, id }: Reading, { rests }: PathSolution): readonly FaultName[] {
   if (!isPathTest(test)) return TESTS[test].direct ?? [];
-  const rest = situation.paths().rests.find(({ reading }) => reading.id === id);
+  const rest = rests.find(({ reading }) => reading.id === id);
   // a whole whose measured part explains it speaks of the part
-  const parts = (rest?.parts ?? []).flatMap((part) => situation.paths().rests.filter((entry) => entry.test === part));
+  const parts = (rest?.parts ?? []).flatMap((part) => rests.filter((entry) => entry.test === part));
   const own = [rest, ...parts].flatMap((entry) => entry?.pieces ?? []).map((piece) => PIECES[piece].fault);
   return [...new Set(own)];
 }

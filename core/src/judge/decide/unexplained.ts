@@ -1,12 +1,12 @@
-import { threshold } from '../../criteria/evidence';
+import { threshold } from '../../criteria/weights';
 import type { Reading } from '../../format/case-shape';
 import type { FaultName, StepName } from '../../format/names';
-import type { Step } from '../next/next-step';
-import type { Evidence } from '../prove/evidence';
+import type { Step } from '../propose/propose-steps';
+import type { ProvenCase } from '../prove/prove';
 import type { Failure } from './failures';
 
 export interface Standing {
-  readonly evidence: Evidence;
+  readonly provenCase: ProvenCase;
   readonly failing: readonly Failure[];
   /** What must be read before nothing may be found, and is not. */
   readonly uncovered: readonly StepName[];
@@ -23,9 +23,9 @@ export interface Standing {
  */
 export function unexplained(
   leading: FaultName | null,
-  { evidence: { situation, probability }, failing, uncovered, proposed }: Standing,
+  { provenCase: { gradedCase, probability }, failing, uncovered, proposed }: Standing,
 ): readonly Reading[] {
-  if (situation.resting === null && proposed().length > 0) return []; // everything leans on it
+  if (gradedCase.resting === null && proposed().length > 0) return []; // everything leans on it
   const isExplained = (fault: FaultName): boolean => probability[fault] >= threshold('excused');
   const isSettling = (uncovered.length === 0 && leading === null) || proposed().length === 0;
   return failing

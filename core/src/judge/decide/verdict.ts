@@ -1,25 +1,25 @@
 /** The verdict of one part: keep, replace, repair, charge first, not tested, or not proven with what is missing. */
-import { threshold } from '../../criteria/evidence';
+import { threshold } from '../../criteria/weights';
 import type { Reading } from '../../format/case-shape';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
-import { isJudged, isOutside, limitOf } from '../grade/limit-of';
-import { isPathTest } from '../../trade/paths';
+import { isJudged, isOutside, limitOf } from '../../evidence/limit-of';
+import { isPathTest } from '../../circuit/paths';
 import { FAULTS } from '../../trade/tables';
-import { NEEDED_TO_KEEP, TELLS_OF } from '../../trade/must-be-read';
-import type { Said } from '../../words/phrases';
-import type { Evidence } from '../prove/evidence';
-import { proofOf } from '../prove/prove';
+import { NEEDED_TO_KEEP, TELLS_OF } from '../propose/must-be-read';
+import type { Message } from '../../format/message';
+import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { isCharged, readingsOf } from '../situation';
-import type { Situation } from '../situation';
-import { strongest } from './decide';
+import { isCharged, readingsOf } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import { strongest } from './decision-input';
 import type { Failure } from './failures';
-import { isCallable, partOf } from './part-of';
+import { isCallable, partOf } from '../rank/part-of';
+import { message } from '../messages';
 
 export interface Verdicted {
   readonly verdict: Verdict;
-  readonly because: Said;
+  readonly because: Message;
   readonly missing: readonly StepName[];
   readonly where?: readonly StepName[];
 }
@@ -27,12 +27,12 @@ export interface Verdicted {
 /** The faults that may be called, most probable first, by the part they belong to in this vehicle. */
 export function suspectsByPart(
   ranked: readonly Ranked[],
-  situation: Situation,
+  gradedCase: GradedCase,
 ): ReadonlyMap<Part | null, readonly Ranked[]> {
   const byPart = new Map<Part | null, Ranked[]>();
   for (const entry of ranked) {
     if (!isCallable(entry.fault)) continue;
-    const part = partOf(entry.fault, situation);
+    const part = partOf(entry.fault, gradedCase);
     const own = byPart.get(part);
     if (own) own.push(entry);
     else byPart.set(part, [entry]);
@@ -41,7 +41,7 @@ export function suspectsByPart(
 }
 
 interface VerdictInput {
-  readonly evidence: Evidence;
+  readonly provenCase: ProvenCase;
   /** The fault that was decided on; its part is called by it. */
   readonly decided: FaultName | null;
   /** The faults of this part, most probable first. */
@@ -49,34 +49,34 @@ interface VerdictInput {
   readonly failing: readonly Failure[];
 }
 
-export function partVerdict(part: JudgedPart, { evidence, decided, suspects, failing }: VerdictInput): Verdicted {
-  const { situation } = evidence;
+export function partVerdict(part: JudgedPart, { provenCase, decided, suspects, failing }: VerdictInput): Verdicted {
+  const { gradedCase } = provenCase;
   const [worst] = suspects;
   const proven = suspects.find(
     ({ fault, probability }) =>
-      fault === decided || (probability >= situation.criteria.callProbability && proofOf(fault, evidence).proven),
+      fault === decided || (probability >= gradedCase.criteria.callProbability && provenCase.proofOf(fault).proven),
   );
   if (proven) return call(part, proven, failing);
-  if (part === 'battery' && situation.charge !== null && !isCharged(situation))
-    return { verdict: 'charge-first', because: { code: 'charge-first-part', with: {} }, missing: ['charge'] };
-  const lost = part === 'connections' ? losing(failing, situation) : undefined;
-  if (lost) return repairPath(lost, situation);
-  const { read, unread, isTouched } = readFor(part, situation);
+  if (part === 'battery' && gradedCase.charge !== null && !isCharged(gradedCase))
+    return { verdict: 'charge-first', because: message('charge-first-part', {}), missing: ['charge'] };
+  const lost = part === 'connections' ? losing(failing, gradedCase) : undefined;
+  if (lost) return repairPath(lost, gradedCase);
+  const { read, unread, isTouched } = readFor(part, gradedCase);
   if (worst && worst.probability >= threshold('kept')) {
-    const missing = [...new Set([...proofOf(worst.fault, evidence).missing, ...unread])];
-    return { verdict: 'not-proven', because: { code: 'suspected', with: { fault: worst.fault, missing } }, missing };
+    const missing = [...new Set([...provenCase.proofOf(worst.fault).missing, ...unread])];
+    return { verdict: 'not-proven', because: message('suspected', { fault: worst.fault, missing }), missing };
   }
-  const across = failing.find(({ faults }) => faults.some((fault) => partOf(fault, situation) === part));
+  const across = failing.find(({ faults }) => faults.some((fault) => partOf(fault, gradedCase) === part));
   if (across) return inDoubt(across.reading, part);
   if (!isTouched)
-    return { verdict: 'not-tested', because: { code: 'not-tested', with: { missing: unread } }, missing: unread };
+    return { verdict: 'not-tested', because: message('not-tested', { missing: unread }), missing: unread };
   if (unread.length > 0)
-    return { verdict: 'not-proven', because: { code: 'not-read-yet', with: { missing: unread } }, missing: unread };
+    return { verdict: 'not-proven', because: message('not-read-yet', { missing: unread }), missing: unread };
   const failed = failing.find(({ reading }) => TELLS_OF[part].includes(reading.test))?.reading;
   if (failed) return inDoubt(failed, part);
   return {
     verdict: 'keep',
-    because: { code: 'keep', with: { part, readings: read } },
+    because: message('keep', { part, readings: read }),
     missing: [],
   };
 }
@@ -84,25 +84,22 @@ export function partVerdict(part: JudgedPart, { evidence, decided, suspects, fai
 /** A reading outside its limit speaks of the part, and nothing is proven by it: another tells. */
 const inDoubt = (reading: Reading, part: JudgedPart): Verdicted => ({
   verdict: 'not-proven',
-  because: { code: 'outside-across', with: { reading, part } },
+  because: message('outside-across', { reading, part }),
   missing: [reading.test],
 });
 
 /** A reading straight across a path of which nothing belongs to another part: whatever of it is bad, it is repaired. */
-const losing = (failing: readonly Failure[], situation: Situation): Failure | undefined =>
+const losing = (failing: readonly Failure[], gradedCase: GradedCase): Failure | undefined =>
   failing.find(
-    ({ faults }) => faults.length > 0 && faults.every((fault) => partOf(fault, situation) === 'connections'),
+    ({ faults }) => faults.length > 0 && faults.every((fault) => partOf(fault, gradedCase) === 'connections'),
   );
 
-function repairPath({ reading }: Failure, situation: Situation): Verdicted {
-  const bound = limitOf(situation, reading)?.bound;
+function repairPath({ reading }: Failure, gradedCase: GradedCase): Verdicted {
+  const bound = limitOf(gradedCase, reading)?.bound;
   const amps = reading.conditions?.amps;
   return {
     verdict: 'repair',
-    because: {
-      code: 'path-fails',
-      with: { reading, ...(amps !== undefined && { amps }), ...(bound && { bound }) },
-    },
+    because: message('path-fails', { reading, ...(amps !== undefined && { amps }), ...(bound && { bound }) }),
     missing: [],
     where: [reading.test],
   };
@@ -118,29 +115,29 @@ interface ReadForPart {
   readonly isTouched: boolean;
 }
 
-function readFor(part: JudgedPart, situation: Situation): ReadForPart {
+function readFor(part: JudgedPart, gradedCase: GradedCase): ReadForPart {
   const read: Reading[] = [];
   const unread: StepName[] = [];
   let isTouched = false;
   for (const needed of NEEDED_TO_KEEP[part]) {
-    const valid = needed.anyOf.map((test) => newestOf(test, situation));
+    const valid = needed.anyOf.map((test) => newestOf(test, gradedCase));
     isTouched ||= valid.some((reading) => reading !== undefined);
-    const reading = valid.find((one) => one && (needed.passed?.(one, situation) ?? true));
+    const reading = valid.find((one) => one && (needed.passed?.(one, gradedCase) ?? true));
     const open = needed.anyOf.find((_test, place) => valid[place] === undefined);
     if (reading) read.push(reading);
     else if (open !== undefined) unread.push(open);
-    else if (!valid.some((one) => one && isOutside(situation, one))) unread.push(needed.anyOf[0]!);
+    else if (!valid.some((one) => one && isOutside(gradedCase, one))) unread.push(needed.anyOf[0]!);
   }
   return { read, unread, isTouched };
 }
 
 /** The newest that a limit speaks of: what is only noted keeps nothing. */
-const newestOf = (test: TestName, situation: Situation): Reading | undefined =>
-  readingsOf(situation, test).findLast((reading) => reading.value !== null && isJudged(situation, reading));
+const newestOf = (test: TestName, gradedCase: GradedCase): Reading | undefined =>
+  readingsOf(gradedCase, test).findLast((reading) => reading.value !== null && isJudged(gradedCase, reading));
 
 function call(part: JudgedPart, worst: Ranked, failing: readonly Failure[]): Verdicted {
   const evidence = strongest(worst);
-  const because: Said = { code: 'called', with: { fault: worst.fault, ...(evidence && { evidence }) } };
+  const because: Message = message('called', { fault: worst.fault, ...(evidence && { evidence }) });
   if (part !== 'connections') return { verdict: 'replace', because, missing: [] };
   const { where } = FAULTS[worst.fault];
   const outside = failing.map(({ reading }) => reading.test).filter(isPathTest);

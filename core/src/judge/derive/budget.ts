@@ -1,22 +1,22 @@
 /** Where the volts went: from the resting voltage down to what the starter or the battery got, by the solved paths. */
 import type { BudgetPiece } from '../../format/judgement-shape';
-import { PATHS, PIECES, isPartOf, pathOf } from '../../trade/paths';
-import type { PathLoad, PieceName } from '../../trade/paths';
-import { latest, latestUnder } from '../situation';
-import type { Situation } from '../situation';
-import type { PathRest } from './path-solution';
+import { PATHS, PIECES, isPartOf, pathOf } from '../../circuit/paths';
+import type { PathLoad, PieceName } from '../../circuit/paths';
+import { latest, latestUnder } from '../../evidence/case-context';
+import type { DerivedCase } from '../../evidence/derived-case';
+import type { PathRest, PathSolution } from '../../evidence/path-solution';
 
 /** Under this no resistance is told, A. */
-const LEAST_AMPS = 5;
+const MIN_AMPS = 5;
 
 const thousandth = (value: number): number => Math.round(value * 1000) / 1000;
 
 /** Under this a resistance is nothing, ohm: far less than any lead has, and dividing on would leave the range of numbers. */
-const LEAST_OHM = 1e-9;
+const MIN_OHM = 1e-9;
 
 /** To three digits; arithmetic, since a number's own `toPrecision` goes by way of text. */
 function threeDigits(value: number): number {
-  if (Math.abs(value) < LEAST_OHM) return 0;
+  if (Math.abs(value) < MIN_OHM) return 0;
   const power = 10 ** (2 - Math.floor(Math.log10(Math.abs(value))));
   return Math.round(value * power) / power;
 }
@@ -34,7 +34,7 @@ function entry(
     volts: thousandth(volts),
     share: thousandth(total > 0 ? volts / total : 0),
   };
-  if (amps !== null && amps > LEAST_AMPS) line.ohms = threeDigits(volts / amps);
+  if (amps !== null && amps > MIN_AMPS) line.ohms = threeDigits(volts / amps);
   if (pieces && pieces.length > 0) line.pieces = pieces;
   return line;
 }
@@ -52,8 +52,7 @@ const nameOf = (pieces: readonly PieceName[]): string =>
     : (SIDES.find(({ of }) => pieces.every((piece) => of.includes(piece)))?.name ?? 'path');
 
 /** Readings of one load that lie in no other: their rests and those of their parts add up to the whole. */
-function disjoint(situation: Situation, loadedBy: PathLoad, ends: readonly PieceName[]): readonly PathRest[] {
-  const { rests } = situation.paths();
+function disjoint({ rests }: PathSolution, loadedBy: PathLoad, ends: readonly PieceName[]): readonly PathRest[] {
   const own = rests.filter(
     ({ test }) => pathOf(test).loadedBy === loadedBy && pathOf(test).pieces.every((piece) => ends.includes(piece)),
   );
@@ -80,18 +79,18 @@ const inOrder = (a: PathRest, b: PathRest): number =>
   STARTING_PIECES.indexOf(a.pieces[0]!) - STARTING_PIECES.indexOf(b.pieces[0]!);
 
 /** The starting budget; empty without resting and cranking voltage. Shares are of the resting voltage. */
-export function startingBudget(situation: Situation): readonly BudgetPiece[] {
-  const cranking = latest(situation, 'cranking-voltage');
-  const { resting } = situation;
+export function startingBudget({ gradedCase, figures }: DerivedCase): readonly BudgetPiece[] {
+  const cranking = latest(gradedCase, 'cranking-voltage');
+  const { resting } = gradedCase;
   if (resting === null || !cranking) return [];
-  const amps = latest(situation, 'starter-draw')?.value ?? null;
-  const lost = disjoint(situation, 'cranking', STARTING_PIECES)
+  const amps = latest(gradedCase, 'starter-draw')?.value ?? null;
+  const lost = disjoint(figures.paths, 'cranking', STARTING_PIECES)
     .filter(({ pieces, isOpen }) => pieces.length > 0 && !isOpen)
     .sort(inOrder)
     .map((rest) => ({
       name: nameOf(rest.pieces),
       pieces: rest.pieces,
-      volts: rest.volts * (amps !== null && amps > LEAST_AMPS ? amps / rest.amps : 1),
+      volts: rest.volts * (amps !== null && amps > MIN_AMPS ? amps / rest.amps : 1),
     }));
   const battery = Math.max(0, resting - cranking.value);
   const left = resting - battery - lost.reduce((sum, { volts }) => sum + volts, 0);
@@ -103,9 +102,9 @@ export function startingBudget(situation: Situation): readonly BudgetPiece[] {
 }
 
 /** The charging budget; empty without a charging voltage and a drop. Shares are of the alternator's volts. */
-export function chargingBudget(situation: Situation): readonly BudgetPiece[] {
-  const volts = latestUnder(situation, 'charging-voltage', 'on') ?? latest(situation, 'charging-voltage');
-  const tops = situation.paths().rests.filter(({ test }) => pathOf(test).loadedBy === 'charging');
+export function chargingBudget({ gradedCase, figures }: DerivedCase): readonly BudgetPiece[] {
+  const volts = latestUnder(gradedCase, 'charging-voltage', 'on') ?? latest(gradedCase, 'charging-voltage');
+  const tops = figures.paths.rests.filter(({ test }) => pathOf(test).loadedBy === 'charging');
   if (!volts || tops.length === 0) return [];
   const lost = tops.map(({ test, reading, amps }) => ({
     name: nameOf(pathOf(test).pieces),

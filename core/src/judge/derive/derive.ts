@@ -5,25 +5,15 @@ import { halfCcaVolts } from '../../battery/sag-share';
 import { limitsOf } from '../../criteria/criteria-set';
 import type { Derived } from '../../format/judgement-shape';
 import { interpolate } from '../../quantities/interpolate';
-import { latest } from '../situation';
-import type { Situation } from '../situation';
+import { latest } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
 import { healthWays } from './health';
-import type { HealthWay } from './health';
-
-/** What the readings give together; null where a part is missing. */
-export interface Figures {
-  readonly crankingOhms: number | null;
-  /** The voltage a half-CCA load test would have shown, from cranking volts and amps, V. */
-  readonly halfCcaVolts: number | null;
-  /** Sustained draw over the usual draw; 1 is usual. */
-  readonly drawRatio: number | null;
-  /** The battery's health by every way it was measured. */
-  readonly ways: readonly HealthWay[];
-  readonly published: Derived;
-}
+import type { HealthWay } from '../../evidence/health';
+import type { Figures } from '../../evidence/figures';
+import { solvePaths } from './solve-paths';
 
 /** Least current, A, for which a resistance may be computed from cranking volts. */
-const LEAST_AMPS = 20;
+const MIN_AMPS = 20;
 /** Share of capacity that may go before the vehicle no longer starts. */
 const USABLE_SHARE = 0.5;
 /** Twenty-hour capacity of a starter battery per SAE amp, Ah, where the label gives no capacity. */
@@ -33,26 +23,26 @@ const SOME_DRAIN_AMPS = 0.001;
 const HOURS_A_DAY = 24;
 
 /** @returns the floor of a load test at this temperature, V, where the set has one. */
-function loadFloor({ criteria, celsius, scale }: Situation): number | null {
+function loadFloor({ criteria, celsius, scale }: GradedCase): number | null {
   for (const { rule } of limitsOf(criteria, 'load-test'))
     if (rule.kind === 'temperature-floor') return interpolate(rule.points, celsius) * scale;
   return null;
 }
 
-export function derive(situation: Situation): Figures {
-  const { resting, charge, packCca: pack, cca, draw: usual } = situation;
-  const cranking = latest(situation, 'cranking-voltage');
-  const draw = latest(situation, 'starter-draw');
-  const isCranked = resting !== null && cranking && draw && draw.value >= LEAST_AMPS && resting > cranking.value;
+export function derive(gradedCase: GradedCase): Figures {
+  const { resting, charge, packCca: pack, cca, draw: usual } = gradedCase;
+  const cranking = latest(gradedCase, 'cranking-voltage');
+  const draw = latest(gradedCase, 'starter-draw');
+  const isCranked = resting !== null && cranking && draw && draw.value >= MIN_AMPS && resting > cranking.value;
   const ohms = isCranked ? crankingOhms(resting, cranking.value, draw.value) : null;
   const half = isCranked && pack !== null ? halfCcaVolts(resting, cranking.value, draw.value, pack) : null;
-  const floor = loadFloor(situation);
-  const ways = healthWays(situation, floor, half);
-  const days = daysToNoStart(situation);
+  const floor = loadFloor(gradedCase);
+  const ways = healthWays(gradedCase, floor, half);
+  const days = daysToNoStart(gradedCase);
   const excess = isCranked && ohms !== null ? Math.max(0, draw.value - usual.max) * ohms : null;
   const published: { -readonly [Name in keyof Derived]: Derived[Name] } = {};
   if (charge !== null) published.stateOfCharge = charge;
-  if (cca !== null) published.loadAmps = loadTestAmps(situation.units.length > 0 ? cca : pack!);
+  if (cca !== null) published.loadAmps = loadTestAmps(gradedCase.units.length > 0 ? cca : pack!);
   if (floor !== null) published.loadFloorVolts = floor;
   published.expectedDrawAmps = { min: usual.min, max: usual.max };
   if (ohms !== null) published.crankingOhms = ohms;
@@ -65,6 +55,7 @@ export function derive(situation: Situation): Figures {
     halfCcaVolts: half,
     drawRatio: draw ? draw.value / usual.reference : null,
     ways,
+    paths: solvePaths(gradedCase),
     published,
   };
 }
@@ -78,11 +69,11 @@ const publishedWay = ({ way, health, spread, reading, battery }: HealthWay): Non
 });
 
 /** Days of standing until a no-start from the measured drain; null where nothing drains. */
-function daysToNoStart(situation: Situation): number | null {
-  const draw = latest(situation, 'parasitic-draw')?.value;
-  const { capacityAh, count = 1, arrangement } = situation.case.system.battery;
-  const one = capacityAh ?? (situation.cca === null ? null : situation.cca * AH_PER_CCA);
+function daysToNoStart(gradedCase: GradedCase): number | null {
+  const draw = latest(gradedCase, 'parasitic-draw')?.value;
+  const { capacityAh, count = 1, arrangement } = gradedCase.case.system.battery;
+  const one = capacityAh ?? (gradedCase.cca === null ? null : gradedCase.cca * AH_PER_CCA);
   if (draw === undefined || draw <= SOME_DRAIN_AMPS || one === null) return null;
   const capacity = arrangement === 'parallel' ? one * count : one;
-  return (capacity * USABLE_SHARE * (situation.charge ?? 1)) / draw / HOURS_A_DAY;
+  return (capacity * USABLE_SHARE * (gradedCase.charge ?? 1)) / draw / HOURS_A_DAY;
 }

@@ -1,8 +1,8 @@
 /** Halving a failing path: which parts it has, what each lost, and where to measure next. */
-import { isPathTest, partsOf, pathOf } from '../../trade/paths';
-import type { PathTest, PieceName } from '../../trade/paths';
+import { isPathTest, partsOf, pathOf } from '../../circuit/paths';
+import type { PathTest, PieceName } from '../../circuit/paths';
 import type { TestName } from '../../format/names';
-import type { Situation } from '../situation';
+import type { PathSolution } from '../../evidence/path-solution';
 
 export interface PathPart {
   /** The reading of this part; null for what no measured part explains. */
@@ -26,7 +26,7 @@ export interface HalvedPath {
 }
 
 /** Under this no resistance is told, A. */
-const LEAST_AMPS = 5;
+const MIN_AMPS = 5;
 
 /**
  * Takes a measured path apart. Parts read at another current are brought to the current of the whole; a part
@@ -34,14 +34,13 @@ const LEAST_AMPS = 5;
  *
  * @returns null where the test is no path with parts, or has no valid reading.
  */
-export function halvePath(situation: Situation, test: TestName): HalvedPath | null {
+export function halvePath({ rests }: PathSolution, test: TestName): HalvedPath | null {
   if (!isPathTest(test)) return null;
-  const { rests } = situation.paths();
   const whole = rests.find((rest) => rest.test === test);
   const known = partsOf(test);
   if (!whole || known.length === 0) return null;
   const ohmsOf = (volts: number | null): number | null =>
-    volts !== null && whole.amps > LEAST_AMPS ? volts / whole.amps : null;
+    volts !== null && whole.amps > MIN_AMPS ? volts / whole.amps : null;
   const parts = known.map((part): PathPart => {
     const found = rests.find((rest) => rest.test === part);
     const volts = found ? (found.volts * whole.amps) / found.amps : null;

@@ -4,25 +4,13 @@
  */
 import { sagShare } from '../../battery/sag-share';
 import { loadTestAmps } from '../../battery/rating';
-import { HEALTH_TESTS } from '../../trade/health-tests';
-import { limitOf } from '../grade/limit-of';
-import { forUnit } from '../see';
-import { isNumeric, latest } from '../situation';
-import type { NumericReading, Situation } from '../situation';
-
-export const HEALTH_WAYS = [...HEALTH_TESTS, 'cranking'] as const;
-export type HealthWayName = (typeof HEALTH_WAYS)[number];
-
-/** One measure of a battery's health. */
-export interface HealthWay {
-  readonly way: HealthWayName;
-  readonly reading: NumericReading;
-  /** Which of a pack; absent: the pack as connected. */
-  readonly battery: number | undefined;
-  readonly health: number;
-  /** Standard deviation of ln(health) from measurement and method. */
-  readonly spread: number;
-}
+import { limitOf } from '../../evidence/limit-of';
+import { asOwnBattery } from '../../evidence/own-battery';
+import { isNumeric, latest } from '../../evidence/case-context';
+import { fuseHealth } from '../../evidence/health';
+import type { HealthWay } from '../../evidence/health';
+import type { HealthWayName } from '../../format/words';
+import type { NumericReading, GradedCase } from '../../evidence/case-context';
 
 /**
  * Health of a battery that lies exactly at the limit of this way, and how far the way itself may be off
@@ -42,34 +30,34 @@ const FLOOR_FROM_VOLTS = 12.6;
 /** How much more an empty battery resists than a full one. */
 const EMPTY_RESISTS = 0.5;
 /** A sag under this (12 V) is no measure, V. */
-const LEAST_SAG_VOLTS = 0.05;
-const LEAST_LOAD_AMPS = 20;
+const MIN_SAG_VOLTS = 0.05;
+const MIN_LOAD_AMPS = 20;
 
 /** Beyond these a figure says no more of a battery than these do. */
-const LEAST_HEALTH = 0.05;
-const MOST_HEALTH = 3;
-const held = (health: number): number => Math.min(Math.max(health, LEAST_HEALTH), MOST_HEALTH);
+const MIN_HEALTH = 0.05;
+const MAX_HEALTH = 3;
+const held = (health: number): number => Math.min(Math.max(health, MIN_HEALTH), MAX_HEALTH);
 
 /** Volts that the load test's floor allows a battery of this charge to lose, V. */
-const allowedSag = (floor: number, { scale, charge }: Situation): number =>
+const allowedSag = (floor: number, { scale, charge }: GradedCase): number =>
   (FLOOR_FROM_VOLTS * scale - floor) * (1 + EMPTY_RESISTS * (1 - (charge ?? 1)));
 
 /**
  * @param floor Load test's floor, V, or null.
  * @param half What a half-CCA load test would have shown by cranking volts and amps, V, or null.
  */
-export function healthWays(situation: Situation, floor: number | null, half: number | null): readonly HealthWay[] {
+export function healthWays(gradedCase: GradedCase, floor: number | null, half: number | null): readonly HealthWay[] {
   const ways: HealthWay[] = [];
-  if (situation.labelDoubt) return ways;
-  for (const reading of situation.readings) {
+  if (gradedCase.labelDoubt) return ways;
+  for (const reading of gradedCase.readings) {
     if (!isNumeric(reading) || reading.value <= 0) continue;
-    const over = overLimit(reading, situation, floor);
+    const over = overLimit(reading, gradedCase, floor);
     if (!over) continue;
     const { health, spread } = AT_LIMIT[over.way];
     ways.push({ way: over.way, reading, battery: reading.battery, health: held(health * over.ratio), spread });
   }
-  const cranking = latest(situation, 'cranking-voltage');
-  const { resting } = situation;
+  const cranking = latest(gradedCase, 'cranking-voltage');
+  const { resting } = gradedCase;
   if (cranking && half !== null && floor !== null && resting !== null) {
     const isMinMax = cranking.conditions?.method === 'min-max';
     const { health, spread } = AT_LIMIT.cranking;
@@ -78,7 +66,7 @@ export function healthWays(situation: Situation, floor: number | null, half: num
       way: 'cranking',
       reading: cranking,
       battery: undefined,
-      health: held((health * allowedSag(floor, situation)) / sag),
+      health: held((health * allowedSag(floor, gradedCase)) / sag),
       spread: spread * (isMinMax ? MIN_MAX.spread : 1),
     });
   }
@@ -88,7 +76,7 @@ export function healthWays(situation: Situation, floor: number | null, half: num
 /** How many times better than its limit a reading is; null where it is no measure of health. */
 function overLimit(
   reading: NumericReading,
-  whole: Situation,
+  whole: GradedCase,
   floor: number | null,
 ): { readonly way: HealthWayName; readonly ratio: number } | null {
   const { test, value } = reading;
@@ -98,34 +86,14 @@ function overLimit(
     return { way: test, ratio: test === 'conductance' ? limit.value / limit.min : limit.max / limit.value };
   }
   if (test !== 'load-test' || floor === null) return null;
-  const unit = forUnit(whole, reading.battery);
+  const unit = asOwnBattery(whole, reading.battery);
   const { packCca: cca } = unit;
   const amps = reading.conditions?.amps ?? (cca === null ? 0 : loadTestAmps(cca));
-  if (cca === null || unit.resting === null || amps < LEAST_LOAD_AMPS) return null;
+  if (cca === null || unit.resting === null || amps < MIN_LOAD_AMPS) return null;
   const sag = unit.resting - value;
-  if (sag < LEAST_SAG_VOLTS * unit.scale) return null;
+  if (sag < MIN_SAG_VOLTS * unit.scale) return null;
   const ownFloor = (floor * unit.scale) / whole.scale;
   return { way: 'load-test', ratio: allowedSag(ownFloor, unit) / (sag / sagShare(amps / cca)) };
-}
-
-/** All measures of one battery's health, averaged by their precision and never counted one by one. */
-export interface FusedHealth {
-  readonly lnHealth: number;
-  readonly spread: number;
-  readonly ways: readonly HealthWay[];
-}
-
-/** @param battery Which of a pack; undefined for the pack as connected. */
-export function fuseHealth(ways: readonly HealthWay[], battery: number | undefined): FusedHealth | null {
-  const own = ways.filter((way) => way.battery === undefined || way.battery === battery);
-  if (own.length === 0) return null;
-  let weights = 0;
-  let sum = 0;
-  for (const { health, spread } of own) {
-    weights += 1 / spread ** 2;
-    sum += Math.log(health) / spread ** 2;
-  }
-  return { lnHealth: sum / weights, spread: 1 / Math.sqrt(weights), ways: own };
 }
 
 /** Ways that differ by more than this many of their spreads disagree: a third is asked for. */

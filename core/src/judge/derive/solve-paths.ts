@@ -6,21 +6,16 @@
  * or above zero. The prior has a heavy tail (Student's t, by reweighting): what a sound vehicle cannot
  * explain goes into one bad piece and is not smeared over all.
  */
+import { PIECES, PIECE_NAMES, partsOf, pathOf } from '../../circuit/paths';
+import type { PathTest, PieceName } from '../../circuit/paths';
+import type { CaseContext } from '../../evidence/case-context';
+import { SOME_AMPS, referenceAmps } from '../../evidence/path-amps';
+import { isClosed, pathReadings } from '../../evidence/path-readings';
+import type { PathReading } from '../../evidence/path-readings';
+import type { PathRest, PathSolution, PieceEstimate } from '../../evidence/path-solution';
 import { once } from '../once';
-import { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPartOf, partsOf, pathOf } from '../../trade/paths';
-import type { PathTest, PieceName } from '../../trade/paths';
-import { SOME_AMPS, ampsOf, isOpen, referenceAmps } from './path-amps';
 import { solveSymmetric } from './solve-symmetric';
-import { latest } from '../situation';
-import type { NumericReading, Sight } from '../situation';
-import type { PieceEstimate, PathRest, Contradiction, PathSolution } from './path-solution';
 
-/** Relative error of a drop, and of two cranks that are not the same; its last digits, V. */
-const RELATIVE_ERROR = 0.04;
-const DIGITS_VOLTS = 0.006;
-/** A part may lose this share of itself, and this much (12 V), more than its whole before the two contradict. */
-const CONTRADICTS_SHARE = 0.25;
-const CONTRADICTS_VOLTS = 0.15;
 /** How far sound pieces differ, as a share of their usual ohms. */
 const SOUND_SPREAD = 0.6;
 /** Degrees of freedom of the prior's tail, and rounds of reweighting. */
@@ -33,55 +28,31 @@ const HELD = 1e9;
 /** A piece is told apart where its estimate is this much sharper than the sum it lies in. */
 const TOLD_SHARE = 0.35;
 
-interface Row {
-  readonly test: PathTest;
-  readonly reading: NumericReading;
-  readonly amps: number;
-  readonly volts: number;
-  readonly error: number;
-  readonly isOpen: boolean;
-}
-
-/** @returns the newest valid reading of every path as one equation. */
-function rowsOf(sight: Sight): readonly Row[] {
-  const rows: Row[] = [];
-  for (const test of PATH_TESTS) {
-    const reading = latest(sight, test);
-    const amps = reading && ampsOf(reading, sight);
-    if (!reading || amps === null || amps === undefined) continue;
-    const volts = Math.abs(reading.value);
-    const error = Math.max(reading.uncertainty ?? 0, DIGITS_VOLTS * sight.scale + RELATIVE_ERROR * volts);
-    rows.push({ test, reading, amps, volts, error, isOpen: isOpen(reading, sight) });
-  }
-  return rows;
-}
-
 /**
- * @param sight One pass of a case; it keeps the solution (`sight.paths`).
+ * @param context One pass of a case, its void readings left out.
  * @returns what its drops tell of each piece.
  */
-export function solvePaths(sight: Sight): PathSolution {
-  const rows = rowsOf(sight);
-  const closed = rows.filter(({ amps, isOpen: open }) => amps > SOME_AMPS && !open);
+export function solvePaths(context: CaseContext): PathSolution {
+  const rows = pathReadings(context);
+  const closed = rows.filter(isClosed);
   return {
-    pieces: once(() => estimate(closed, sight)),
-    rests: rows.filter(({ amps, isOpen: open }) => open || amps > SOME_AMPS).map((row) => restOf(row, rows)),
-    contradictions: contradictionsOf(closed, sight),
+    pieces: once(() => estimate(closed, context)),
+    rests: rows.filter((row) => row.isOpen || row.amps > SOME_AMPS).map((row) => restOf(row, rows)),
   };
 }
 
 /** The sound ohms of a piece in this vehicle. */
-function soundOhms(piece: PieceName, sight: Sight): number {
+function soundOhms(piece: PieceName, context: CaseContext): number {
   const { loadedBy, soundVolts } = PIECES[piece];
-  return (soundVolts * sight.scale) / (referenceAmps(loadedBy, sight) ?? sight.draw.reference);
+  return (soundVolts * context.scale) / (referenceAmps(loadedBy, context) ?? context.draw.reference);
 }
 
-function estimate(rows: readonly Row[], sight: Sight): ReadonlyMap<PieceName, PieceEstimate> {
+function estimate(rows: readonly PathReading[], context: CaseContext): ReadonlyMap<PieceName, PieceEstimate> {
   const read = PIECE_NAMES.filter((piece) => rows.some(({ test }) => pathOf(test).pieces.includes(piece)));
   const found = new Map<PieceName, PieceEstimate>();
   if (read.length === 0) return found;
   const size = read.length;
-  const prior = read.map((piece) => soundOhms(piece, sight));
+  const prior = read.map((piece) => soundOhms(piece, context));
   const tight = prior.map((ohms) => 1 / (ohms * SOUND_SPREAD) ** 2);
   const members = rows.map(({ test }) =>
     pathOf(test)
@@ -123,11 +94,11 @@ function estimate(rows: readonly Row[], sight: Sight): ReadonlyMap<PieceName, Pi
   return found;
 }
 
-const isTold = (own: readonly Row[], spread: number, atMostOhms: number): boolean =>
+const isTold = (own: readonly PathReading[], spread: number, atMostOhms: number): boolean =>
   own.some(({ test }) => pathOf(test).pieces.length === 1) || spread < TOLD_SHARE * atMostOhms;
 
 /** Takes off a reading what the largest measured parts that do not overlap explain. */
-function restOf(row: Row, rows: readonly Row[]): PathRest {
+function restOf(row: PathReading, rows: readonly PathReading[]): PathRest {
   const left = new Set<PieceName>(pathOf(row.test).pieces);
   const parts: PathTest[] = [];
   let { volts } = row;
@@ -154,16 +125,4 @@ function restOf(row: Row, rows: readonly Row[]): PathRest {
     pieces: [...left],
     isOpen: row.isOpen && volts >= row.volts / 2,
   };
-}
-
-function contradictionsOf(rows: readonly Row[], { scale }: Sight): readonly Contradiction[] {
-  const found: Contradiction[] = [];
-  for (const part of rows)
-    for (const whole of rows) {
-      if (!isPartOf(part.test, whole.test) || PATHS[part.test].loadedBy !== PATHS[whole.test].loadedBy) continue;
-      const more = part.volts - (whole.volts * part.amps) / whole.amps;
-      if (more > CONTRADICTS_SHARE * part.volts && part.volts > CONTRADICTS_VOLTS * scale)
-        found.push({ part: part.test, whole: whole.test });
-    }
-  return found;
 }

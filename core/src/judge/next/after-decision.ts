@@ -2,17 +2,18 @@
 import type { Reading } from '../../format/case-shape';
 import type { ObservationName } from '../../format/names';
 import { TESTS, isTestName } from '../../trade/tables';
-import type { Assessment } from '../grade/assessment';
+import type { Assessment } from '../../evidence/assessment';
 import type { Decided } from '../decide/decide';
 import { flatBatteries } from '../decide/batteries';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
-import { openRepeats, testsToRepeat } from '../repeat-tests';
-import { isTried, notPossible, observed } from '../situation';
-import type { Situation } from '../situation';
-import type { Survey } from '../survey';
-import { chargeStep, stepAs } from './next-step';
-import type { Step } from './next-step';
+import { openRepeats, testsToRepeat } from '../compare/repeat-tests';
+import { isTried, notPossible, observed } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import type { Survey } from '../grade/survey';
+import { chargeStep, stepAs } from '../propose/propose-steps';
+import type { Step } from '../propose/propose-steps';
+import { message } from '../messages';
 
 export interface NextAfter extends Standing {
   readonly decided: Decided;
@@ -22,14 +23,14 @@ export interface NextAfter extends Standing {
 /** A settled case asks for nothing more; charge-first asks for the charge. */
 export function nextFor(given: NextAfter): readonly Step[] {
   const { decided, proposed, surveyed } = given;
-  const { situation, before, assessments } = surveyed;
+  const { gradedCase, before, assessments } = surveyed;
   switch (decided.action) {
     case 'charge-first':
-      return [chargeStep(situation, flatBatteries(situation)[0])];
+      return [chargeStep(gradedCase, flatBatteries(gradedCase)[0])];
     case 'test-next':
       return withoutTwins([
-        ...(before ? repeats(situation, before) : instrumentChecks(proposed(), situation, assessments)),
-        ...unexplained(decided.fault, given).map((reading) => readAgain(reading, situation)),
+        ...(before ? repeats(gradedCase, before) : instrumentChecks(proposed(), gradedCase, assessments)),
+        ...unexplained(decided.fault, given).map((reading) => readAgain(reading, gradedCase)),
         ...proposed(),
       ]);
     default:
@@ -40,25 +41,25 @@ export function nextFor(given: NextAfter): readonly Step[] {
 /** Where a test is asked for again because its instrument was off, the look at the instrument comes first. */
 function instrumentChecks(
   proposed: readonly Step[],
-  situation: Situation,
+  gradedCase: GradedCase,
   assessments: readonly Assessment[],
 ): readonly Step[] {
   const checks = new Set<ObservationName>();
   for (const { test } of proposed) {
     if (!isTestName(test)) continue;
-    const newest = assessments.findLast(({ reading }) => reading.test === test && isTried(reading, situation.pass));
+    const newest = assessments.findLast(({ reading }) => reading.test === test && isTried(reading, gradedCase.pass));
     const check = newest?.grade === 'void' && TESTS[test].settledBy?.[newest.because.code];
-    if (check && !observed(situation, check)) checks.add(check);
+    if (check && !observed(gradedCase, check)) checks.add(check);
   }
-  return [...checks].map((check) => stepAs(check, { code: 'instrument-first', with: { check } }, situation));
+  return [...checks].map((check) => stepAs(check, message('instrument-first', { check }), gradedCase));
 }
 
 /** The step under the loads it was taken under; as it is asked where nobody told them. */
 const under = (step: Step, loads: 'off' | 'on' | undefined): Step =>
   loads ? { ...step, conditions: { ...step.conditions, loads } } : step;
 
-function readAgain(reading: Reading, situation: Situation): Step {
-  const again = stepAs(reading.test, { code: 'read-again', with: { reading } }, situation);
+function readAgain(reading: Reading, gradedCase: GradedCase): Step {
+  const again = stepAs(reading.test, message('read-again', { reading }), gradedCase);
   return {
     ...under(again, reading.conditions?.loads),
     ...(reading.battery !== undefined && { battery: reading.battery }),
@@ -75,7 +76,7 @@ const withoutTwins = (steps: readonly Step[]): readonly Step[] =>
   );
 
 /** After a repair the same tests come first: what was measured before is measured again. */
-const repeats = (situation: Situation, before: Situation): readonly Step[] =>
-  openRepeats(testsToRepeat(before, situation))
-    .filter(({ test }) => !notPossible(situation, test))
-    .map(({ test, loads }) => under(stepAs(test, { code: 'again-after-repair', with: {} }, situation), loads));
+const repeats = (gradedCase: GradedCase, before: GradedCase): readonly Step[] =>
+  openRepeats(testsToRepeat(before, gradedCase))
+    .filter(({ test }) => !notPossible(gradedCase, test))
+    .map(({ test, loads }) => under(stepAs(test, message('again-after-repair', {}), gradedCase), loads));

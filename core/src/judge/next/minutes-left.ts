@@ -1,7 +1,6 @@
 import { stepOf } from '../../trade/tables';
-import type { FaultName, StepName } from '../../format/names';
-import type { ProofState } from '../prove/prove';
-import type { Step } from './next-step';
+import type { StepName } from '../../format/names';
+import type { LeadingFault, Step } from '../propose/propose-steps';
 
 /** Minutes of a step that is no step of the route, like a charge. */
 const OTHER_MINUTES = 5;
@@ -20,7 +19,7 @@ export function minutesLeft({
   uncovered,
   next,
 }: {
-  readonly leading: { readonly fault: FaultName; readonly probability: number; readonly proof: ProofState } | null;
+  readonly leading: LeadingFault | null;
   readonly uncovered: readonly StepName[];
   readonly next: readonly Step[];
 }): number {

@@ -3,9 +3,9 @@ import type { FaultName, StepName } from '../../format/names';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { FAULTS, isTestName, stepOf } from '../../trade/tables';
-import { notPossible } from '../situation';
-import type { Situation } from '../situation';
-import type { Evidence } from './evidence';
+import { notPossible } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import type { WeighedCase } from '../../evidence/derived-case';
 
 /** What still stands between a fault and its verdict. */
 export interface ProofState {
@@ -15,28 +15,37 @@ export interface ProofState {
   readonly excuses: readonly ExcuseName[];
 }
 
-/** Which excuses of a fault are left. A step that was not possible is passed over for another way. */
-export function proofOf(fault: FaultName, evidence: Evidence): ProofState {
-  let proof = evidence.proofs.get(fault);
-  if (!proof) evidence.proofs.set(fault, (proof = findProof(fault, evidence)));
-  return proof;
+/** A weighed case, with the proof of every fault; each is worked out when it is first asked for, and once. */
+export interface ProvenCase extends WeighedCase {
+  readonly proofOf: (fault: FaultName) => ProofState;
 }
 
-function findProof(fault: FaultName, evidence: Evidence): ProofState {
+export function proveCase(weighed: WeighedCase): ProvenCase {
+  const proofs = new Map<FaultName, ProofState>();
+  const proofOf = (fault: FaultName): ProofState => {
+    let proof = proofs.get(fault);
+    if (!proof) proofs.set(fault, (proof = findProof(fault, weighed)));
+    return proof;
+  };
+  return { ...weighed, proofOf };
+}
+
+/** Which excuses of a fault are left. A step that was not possible is passed over for another way. */
+function findProof(fault: FaultName, evidence: WeighedCase): ProofState {
   const own = FAULTS[fault].excuses;
   const left = own.map(({ excuse }) => excuse).filter((excuse) => !EXCUSES[excuse].excluded(evidence));
   return {
     // a fault without excuses is one that is never called: nothing would have been asked
     proven: own.length > 0 && left.length === 0,
-    missing: [...new Set(left.map((excuse) => quickest(EXCUSES[excuse].steps, evidence.situation)))],
+    missing: [...new Set(left.map((excuse) => quickest(EXCUSES[excuse].steps, evidence.gradedCase)))],
     excuses: left,
   };
 }
 
-const quickest = (steps: readonly StepName[], situation: Situation): StepName =>
-  steps.find((step) => isPossible(step, situation)) ?? steps[0]!;
+const quickest = (steps: readonly StepName[], gradedCase: GradedCase): StepName =>
+  steps.find((step) => isPossible(step, gradedCase)) ?? steps[0]!;
 
-function isPossible(step: StepName, situation: Situation): boolean {
+function isPossible(step: StepName, gradedCase: GradedCase): boolean {
   if (!isTestName(step)) return true;
-  return !notPossible(situation, step) && (stepOf(step)?.when?.(situation) ?? true);
+  return !notPossible(gradedCase, step) && (stepOf(step)?.when?.(gradedCase) ?? true);
 }

@@ -1,7 +1,7 @@
 import type { FaultName } from '../../format/names';
 import { FAULTS, FAULT_NAMES } from '../../trade/tables';
-import { placeOf } from '../weigh/finding';
-import type { Finding } from '../weigh/finding';
+import { placeOf } from '../../evidence/finding';
+import type { Finding } from '../../evidence/finding';
 
 /** A fault with its probability and the findings that speak for or against it, strongest first. */
 export interface Ranked {
@@ -11,14 +11,14 @@ export interface Ranked {
 }
 
 /** Most rounds of message passing; the graph is small and mostly settles after three. */
-const MOST_ROUNDS = 3;
+const MAX_ROUNDS = 3;
 /** A round that moves no fault's log-odds by more than this was the last. */
 const SETTLED = 0.1;
 /** Evidence under this weight is not worth a line. */
-const LEAST_WEIGHT = 0.15;
+const MIN_WEIGHT = 0.15;
 /** Lines of evidence listed with one fault, and the probability from which a fault has any. */
-const MOST_LINES = 4;
-const LEAST_PROBABILITY = 0.05;
+const MAX_LINES = 4;
+const MIN_PROBABILITY = 0.05;
 /** No fault is more certain than this: something outside the model is always possible. */
 const CERTAIN = 0.995;
 
@@ -51,7 +51,7 @@ interface Network {
  */
 export function rankFaults(findings: readonly Finding[]): readonly Ranked[] {
   const network = layOut(findings);
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < MAX_ROUNDS; round++) {
     let moved = 0;
     for (let k = 0; k < findings.length; k++) moved = Math.max(moved, pass(network, k));
     if (moved < SETTLED) break;
@@ -135,9 +135,9 @@ function linesOf(
   findings.forEach((finding, k) => {
     for (let i = 0; i < finding.causes.length; i++) {
       const index = finding.causes[i]!.place;
-      if (probabilities[index]! < LEAST_PROBABILITY) continue;
+      if (probabilities[index]! < MIN_PROBABILITY) continue;
       const weight = Math.round(messages[begins[k]! + i]! * 100) / 100;
-      if (Math.abs(weight) < LEAST_WEIGHT) continue;
+      if (Math.abs(weight) < MIN_WEIGHT) continue;
       const own = heard.get(index);
       if (own) own.push({ finding, weight });
       else heard.set(index, [{ finding, weight }]);
@@ -145,6 +145,6 @@ function linesOf(
   });
   return probabilities.map((_, index) => {
     const own = heard.get(index);
-    return own ? own.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).slice(0, MOST_LINES) : NO_LINES;
+    return own ? own.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)).slice(0, MAX_LINES) : NO_LINES;
   });
 }

@@ -1,25 +1,25 @@
 /** Fifth stage: everything the valid readings, observations and symptoms of a case say. */
 import { TESTS } from '../../trade/tables';
-import type { Finding } from './finding';
+import type { Finding } from '../../evidence/finding';
 import { healthFindings } from './health';
 import { pathFindings } from './paths';
-import { ageFindings, didNotCrankFindings, observationFindings, symptomFindings } from './seen-and-said';
-import type { Seen } from './seen';
+import { ageFindings, didNotCrankFindings, observationFindings, symptomFindings } from './observation-findings';
+import type { DerivedCase } from '../../evidence/derived-case';
 
-export function findingsOf(seen: Seen): readonly Finding[] {
-  const { situation } = seen;
+export function findingsOf(seen: DerivedCase): readonly Finding[] {
+  const { gradedCase } = seen;
   const found: Finding[] = [];
-  for (const test of situation.byTest.keys()) {
+  for (const test of gradedCase.byTest.keys()) {
     const own = TESTS[test].findings?.(seen);
     if (own) found.push(...own);
   }
   found.push(
     ...healthFindings(seen),
-    ...pathFindings(situation),
-    ...didNotCrankFindings(situation),
-    ...ageFindings(situation),
-    ...observationFindings(situation),
-    ...symptomFindings(situation),
+    ...pathFindings(seen),
+    ...didNotCrankFindings(gradedCase),
+    ...ageFindings(gradedCase),
+    ...observationFindings(gradedCase),
+    ...symptomFindings(gradedCase),
   );
   return found;
 }

@@ -1,41 +1,43 @@
 /** What voltage drops say: each piece of a path by its own reading, a whole path by what its parts leave. */
 import { limitsOf } from '../../criteria/criteria-set';
-import { threshold, weightOf } from '../../criteria/evidence';
+import { threshold, weightOf } from '../../criteria/weights';
 import { spreadOf } from '../../criteria/spreads';
 import { FAULTS } from '../../trade/tables';
-import { PIECES, isPartOf, pathOf, piecesOf } from '../../trade/paths';
-import type { PathTest, PieceName } from '../../trade/paths';
+import { PIECES, isPartOf, pathOf, piecesOf } from '../../circuit/paths';
+import type { PathTest, PieceName } from '../../circuit/paths';
 import type { FaultName } from '../../format/names';
-import type { Said } from '../../words/phrases';
-import { SOME_AMPS, referenceAmps, toldAmps } from '../derive/path-amps';
-import type { PathRest } from '../derive/path-solution';
-import type { Situation } from '../situation';
-import { causeOf, weigh } from './finding';
-import type { Cause, Finding } from './finding';
+import type { Message } from '../../format/message';
+import { SOME_AMPS, referenceAmps, toldAmps } from '../../evidence/path-amps';
+import type { PathRest } from '../../evidence/path-solution';
+import type { GradedCase } from '../../evidence/case-context';
+import type { DerivedCase } from '../../evidence/derived-case';
+import { causeOf, weigh } from '../../evidence/finding';
+import type { Cause, Finding } from '../../evidence/finding';
+import { message } from '../messages';
 
 /** Noise of a drop reading (12 V), V: keeps a few millivolts from counting as evidence. */
 const FLOOR_VOLTS = 0.01;
 /** Of a whole path's limit its measured parts may use up this share of their own limits, but leave this much. */
 const PARTS_USE = 0.5;
-const LEAST_LEFT = 0.4;
+const MIN_LEFT = 0.4;
 /** Share of a piece that lies in this path besides the one the reading is meant for. */
 const BESIDES = 0.9;
 /** A projection to the usual current is told from this difference on. */
 const TOLD_FROM = 0.1;
 
 /** Limit of a path in the set in use, V at the usual current, 12 V. */
-export function dropLimit(test: PathTest, { criteria }: Situation): number {
+export function dropLimit(test: PathTest, { criteria }: GradedCase): number {
   for (const { rule } of limitsOf(criteria, test)) if (rule.kind === 'drop') return rule.max;
   return pathOf(test).lenientVolts;
 }
 
-export function pathFindings(situation: Situation): readonly Finding[] {
-  const { rests } = situation.paths();
-  const passing = rests.filter(({ reading }) => situation.graded.get(reading.id)?.grade !== 'outside');
+export function pathFindings({ gradedCase, figures }: DerivedCase): readonly Finding[] {
+  const { rests } = figures.paths;
+  const passing = rests.filter(({ reading }) => gradedCase.grades.get(reading.id)?.grade !== 'outside');
   // what an open piece leaves of a whole that carries no current is the difference of two meters
   const telling = rests.filter(({ isOpen, amps }) => isOpen || amps > SOME_AMPS);
   return telling.map((rest) => {
-    const finding = findingOf(rest, situation, passing);
+    const finding = findingOf(rest, gradedCase, passing);
     return finding.weight >= 0 ? finding : { ...finding, causes: cleared(finding.causes, rest, passing) };
   });
 }
@@ -51,7 +53,7 @@ const cleared = (causes: readonly Cause[], rest: PathRest, passing: readonly Pat
     ),
   );
 
-function findingOf(rest: PathRest, situation: Situation, passing: readonly PathRest[]): Finding {
+function findingOf(rest: PathRest, gradedCase: GradedCase, passing: readonly PathRest[]): Finding {
   const source = { reading: rest.reading.id };
   const own = suspects(rest, passing);
   if (rest.isOpen)
@@ -59,23 +61,23 @@ function findingOf(rest: PathRest, situation: Situation, passing: readonly PathR
       causes: own,
       weight: weightOf('open-path'),
       source,
-      says: { code: 'path-open', with: { test: rest.test, value: Math.abs(rest.reading.value) } },
+      says: message('path-open', { test: rest.test, value: Math.abs(rest.reading.value) }),
     };
-  const limit = restLimit(rest, situation);
-  const usual = referenceAmps(pathOf(rest.test).loadedBy, situation);
+  const limit = restLimit(rest, gradedCase);
+  const usual = referenceAmps(pathOf(rest.test).loadedBy, gradedCase);
   const factor = usual === null ? 1 : usual / rest.amps;
-  const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / situation.scale;
+  const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / gradedCase.scale;
   const value = Math.log((volts + FLOOR_VOLTS) / limit);
   const { sound, faulty } = spreadOf('drop');
   const weight = weigh(value, { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] }, threshold('directOutliers'));
-  return { causes: own, weight, source, says: saysOf(rest, situation), figure: { spread: 'drop', value } };
+  return { causes: own, weight, source, says: saysOf(rest, gradedCase), figure: { spread: 'drop', value } };
 }
 
 /** What is left of a path's limit when its measured parts are taken off. */
-function restLimit({ test, parts }: PathRest, situation: Situation): number {
-  const whole = dropLimit(test, situation);
-  const used = parts.reduce((sum, part) => sum + dropLimit(part, situation) * PARTS_USE, 0);
-  return Math.max(whole - used, whole * LEAST_LEFT);
+function restLimit({ test, parts }: PathRest, gradedCase: GradedCase): number {
+  const whole = dropLimit(test, gradedCase);
+  const used = parts.reduce((sum, part) => sum + dropLimit(part, gradedCase) * PARTS_USE, 0);
+  return Math.max(whole - used, whole * MIN_LEFT);
 }
 
 /** Faults of the pieces that are left, less those that another reading excuses. */
@@ -89,26 +91,23 @@ function suspects(rest: PathRest, passing: readonly PathRest[]): readonly Cause[
 const isExcused = (piece: PieceName, rest: PathRest, passing: readonly PathRest[]): boolean =>
   passing.some(({ test }) => test !== rest.test && pathOf(test).pieces.includes(piece) && !isPartOf(rest.test, test));
 
-function saysOf(rest: PathRest, situation: Situation): Said {
+function saysOf(rest: PathRest, gradedCase: GradedCase): Message {
   const { test, reading, amps } = rest;
-  const told = toldAmps(reading, situation);
-  const usual = referenceAmps(pathOf(test).loadedBy, situation);
+  const told = toldAmps(reading, gradedCase);
+  const usual = referenceAmps(pathOf(test).loadedBy, gradedCase);
   const factor = usual === null ? 1 : usual / amps;
-  const limit = dropLimit(test, situation) * situation.scale;
+  const limit = dropLimit(test, gradedCase) * gradedCase.scale;
   const value = Math.abs(reading.value);
   const hasParts = rest.parts.length > 0;
   const isProjected = told !== undefined && Math.abs(factor - 1) > TOLD_FROM;
-  return {
-    code: hasParts ? 'drop-left' : 'drop-read',
-    with: {
-      test,
-      value,
-      amps: told,
-      allowed: told === undefined ? limit : limit / factor,
-      left: hasParts ? rest.volts : undefined,
-      parts: hasParts ? rest.parts : undefined,
-      usualAmps: isProjected ? usual : undefined,
-      projected: isProjected ? value * factor : undefined,
-    },
-  };
+  return message(hasParts ? 'drop-left' : 'drop-read', {
+    test,
+    value,
+    amps: told,
+    allowed: told === undefined ? limit : limit / factor,
+    left: hasParts ? rest.volts : undefined,
+    parts: hasParts ? rest.parts : undefined,
+    usualAmps: isProjected && usual !== null ? usual : undefined,
+    projected: isProjected ? value * factor : undefined,
+  });
 }

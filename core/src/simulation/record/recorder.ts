@@ -1,5 +1,5 @@
 /** What a recorder and its clamp make of a signal: noise, steps of the converter, a ceiling, a wrong arrow. */
-import type { Random } from '../random';
+import type { Random } from '../../circuit/model/random';
 import type { StartRecord } from './start-record';
 
 export interface RecorderOptions {

@@ -2,9 +2,9 @@
  * A whole start in time, as a recorder with two channels sees it: rest, key on, inrush, compressions, the
  * engine firing or not, recovery, charging with its ripple.
  */
-import { batteryOhmAt, emf, pathOhm } from '../cranking-circuit';
-import { charge } from '../charging-circuit';
-import type { Vehicle } from '../vehicle';
+import { batteryOhmAt, emf, pathOhm } from '../../circuit/model/cranking-circuit';
+import { charge } from '../../circuit/model/charging-circuit';
+import type { Vehicle } from '../../circuit/model/vehicle';
 import { patternAt, ripplePattern } from './bridge';
 import type { DiodeState } from './bridge';
 

@@ -1,7 +1,7 @@
 /** What else may make a battery look bad. */
-import { threshold } from '../../criteria/evidence';
-import { isCharged, latest, notPossible, readingsOf } from '../../judge/situation';
-import { weakest } from '../../judge/weigh/health';
+import { threshold } from '../../criteria/weights';
+import { isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
+import { weakestHealth } from '../../evidence/health';
 import { HEALTH_TESTS } from '../health-tests';
 import { has, fails, carriesOwnProof } from './excuse';
 import type { ExcuseRow } from './excuse';
@@ -10,50 +10,50 @@ export const BATTERY_EXCUSES = {
   'battery-flat': {
     says: 'the battery may only be flat',
     steps: ['charge'],
-    excluded: ({ situation }) => isCharged(situation) || carriesOwnProof(situation),
+    excluded: ({ gradedCase }) => isCharged(gradedCase) || carriesOwnProof(gradedCase),
   },
   'health-not-measured': {
     says: 'its health has not been measured',
     steps: HEALTH_TESTS,
-    excluded: ({ situation, figures }) => figures.ways.length > 0 || carriesOwnProof(situation),
+    excluded: ({ gradedCase, figures }) => figures.ways.length > 0 || carriesOwnProof(gradedCase),
   },
   'label-doubted': {
     says: 'the label’s rating does not fit the battery or the engine',
     steps: ['label'],
-    excluded: ({ situation }) => situation.labelDoubt === null || carriesOwnProof(situation),
+    excluded: ({ gradedCase }) => gradedCase.labelDoubt === null || carriesOwnProof(gradedCase),
   },
   'one-test-may-err': {
     says: 'one test alone does not condemn it: that takes a repeat after a full charge, or a second kind of test',
     steps: ['load-test', 'conductance', 'internal-resistance'],
-    excluded: ({ situation, figures }) => {
-      if (fails(situation, 'specific-gravity') || fails(situation, 'hold-charge')) return true;
+    excluded: ({ gradedCase, figures }) => {
+      if (fails(gradedCase, 'specific-gravity') || fails(gradedCase, 'hold-charge')) return true;
       // of a pack the weak battery by itself: what its neighbour read confirms nothing of it
-      const worst = weakest({ situation, figures });
+      const worst = weakestHealth(gradedCase, figures.ways);
       const agreeing = worst?.fused.ways.filter(({ health }) => health < threshold('agreesUnder')) ?? [];
       if (new Set(agreeing.map(({ way }) => way)).size >= 2) return true;
-      const load = readingsOf(situation, 'load-test').filter(({ battery }) => battery === worst?.battery);
+      const load = readingsOf(gradedCase, 'load-test').filter(({ battery }) => battery === worst?.battery);
       if (load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2) return true;
       return HEALTH_TESTS.every(
-        (test) => latest(situation, test, worst?.battery) !== undefined || notPossible(situation, test),
+        (test) => latest(gradedCase, test, worst?.battery) !== undefined || notPossible(gradedCase, test),
       );
     },
   },
   'cell-not-shown': {
     says: 'no reading has shown the cell yet',
     steps: ['specific-gravity', 'hold-charge', 'conductance', 'load-test'],
-    excluded: ({ situation }) =>
-      carriesOwnProof(situation) || has(situation, 'hold-charge', 'conductance', 'load-test'),
+    excluded: ({ gradedCase }) =>
+      carriesOwnProof(gradedCase) || has(gradedCase, 'hold-charge', 'conductance', 'load-test'),
   },
   'flat-looks-dead': {
     says: 'a flat battery can look like a dead cell',
     steps: ['charge', 'specific-gravity', 'conductance'],
-    excluded: ({ situation }) => isCharged(situation) || carriesOwnProof(situation),
+    excluded: ({ gradedCase }) => isCharged(gradedCase) || carriesOwnProof(gradedCase),
   },
   'battery-not-proven': {
     says: 'the battery is not proven good',
     steps: ['resting-voltage', 'conductance', 'load-test'],
-    excluded: ({ situation, figures, probability }) =>
-      isCharged(situation) &&
+    excluded: ({ gradedCase, figures, probability }) =>
+      isCharged(gradedCase) &&
       figures.ways.length > 0 &&
       probability['battery-worn'] < threshold('unlikely') &&
       probability['battery-dead-cell'] < threshold('unlikely'),

@@ -1,9 +1,9 @@
 /** What else may make an alternator, or what drives it, look bad. */
-import { threshold } from '../../criteria/evidence';
-import { pathIsGood } from '../../judge/derive/path-is-good';
-import { isOutside } from '../../judge/grade/limit-of';
-import type { Evidence } from '../../judge/prove/evidence';
-import { observed, readingsOf } from '../../judge/situation';
+import { threshold } from '../../criteria/weights';
+import { pathIsGood } from '../../evidence/path-is-good';
+import { isOutside } from '../../evidence/limit-of';
+import type { WeighedCase } from '../../evidence/derived-case';
+import { observed, readingsOf } from '../../evidence/case-context';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
 
@@ -11,21 +11,21 @@ const NOT_TOLD = {
   says: 'the alternator may not be told to charge',
   steps: ['excitation-voltage', 'field-duty'],
 } as const;
-const isTold = ({ situation, probability }: Evidence): boolean =>
-  has(situation, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
+const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
+  has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
 
 export const CHARGING_EXCUSES = {
   'belt-slips': { says: 'the belt may slip', steps: ['belt'], excluded: seen('belt', 'good') },
   'belt-not-seen': {
     says: 'nobody has looked at the belt',
     steps: ['belt'],
-    excluded: ({ situation }) => observed(situation, 'belt') !== undefined,
+    excluded: ({ gradedCase }) => observed(gradedCase, 'belt') !== undefined,
   },
   'output-path-open': {
     says: 'the output path may be open',
     steps: ['alternator-stud-voltage'],
-    excluded: ({ situation }) =>
-      pathIsGood(situation, 'alternator-stud-voltage') || pathIsGood(situation, 'drop-charge-positive'),
+    excluded: ({ gradedCase }) =>
+      pathIsGood(gradedCase, 'alternator-stud-voltage') || pathIsGood(gradedCase, 'drop-charge-positive'),
   },
   'not-told-to-charge': { ...NOT_TOLD, excluded: isTold },
   'not-told-with-this-belt': {
@@ -36,7 +36,7 @@ export const CHARGING_EXCUSES = {
   'sense-wire': {
     says: 'the regulator may see too little through a bad sense connection',
     steps: ['excitation-voltage'],
-    excluded: ({ situation }) => has(situation, 'excitation-voltage') && !fails(situation, 'excitation-voltage'),
+    excluded: ({ gradedCase }) => has(gradedCase, 'excitation-voltage') && !fails(gradedCase, 'excitation-voltage'),
   },
   'charging-cable': {
     says: 'the charging cable may be losing the volts',
@@ -51,23 +51,23 @@ export const CHARGING_EXCUSES = {
   'strap-broken': {
     says: 'the ground strap may be broken',
     steps: ['ground-strap'],
-    excluded: ({ situation }) =>
-      observed(situation, 'ground-strap') === 'sound' || pathIsGood(situation, 'drop-charge-ground'),
+    excluded: ({ gradedCase }) =>
+      observed(gradedCase, 'ground-strap') === 'sound' || pathIsGood(gradedCase, 'drop-charge-ground'),
   },
   'ripple-one-way': {
     says: 'a meter that lets DC through, or a poor battery connection, shows ripple of a sound alternator',
     steps: ['ripple-waveform', 'diode-reverse', 'alternator-current'],
-    excluded: ({ situation }) =>
+    excluded: ({ gradedCase }) =>
       (['ripple-ac', 'ripple-waveform', 'diode-forward', 'diode-reverse', 'alternator-current'] as const).filter(
-        (test) => readingsOf(situation, test).some(({ value }) => value !== null),
+        (test) => readingsOf(gradedCase, test).some(({ value }) => value !== null),
       ).length >= 2,
   },
   'volts-seen-once': {
     says: 'one reading of one meter may be wrong',
     steps: ['charging-voltage', 'module-voltage'],
-    excluded: ({ situation }) =>
-      readingsOf(situation, 'charging-voltage').filter((reading) => isOutside(situation, reading)).length >= 2 ||
-      (situation.case.complaint?.symptoms ?? []).some(
+    excluded: ({ gradedCase }) =>
+      readingsOf(gradedCase, 'charging-voltage').filter((reading) => isOutside(gradedCase, reading)).length >= 2 ||
+      (gradedCase.case.complaint?.symptoms ?? []).some(
         (symptom) => symptom === 'bright-lamps' || symptom === 'battery-smell',
       ),
   },

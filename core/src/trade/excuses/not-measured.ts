@@ -1,5 +1,5 @@
 /** Nothing is blamed before it was measured. */
-import { observed } from '../../judge/situation';
+import { observed } from '../../evidence/case-context';
 import { alternatorGives } from '../alternator-gives';
 import { has, fails, measuredAcross } from './excuse';
 import type { ExcuseRow } from './excuse';
@@ -17,30 +17,30 @@ export const NOT_MEASURED = {
     // without output there is no drop to read; a strap that is seen to be damaged is mended first
     excluded: (evidence) =>
       ALTERNATOR_GROUND.excluded(evidence) ||
-      (observed(evidence.situation, 'ground-strap') === 'damaged' && !alternatorGives(evidence.situation)),
+      (observed(evidence.gradedCase, 'ground-strap') === 'damaged' && !alternatorGives(evidence.gradedCase)),
   },
   'body-ground-not-measured': measuredAcross('drop-body-ground'),
   'charging-path-not-measured': {
     says: 'the path has not been measured',
     steps: ['drop-charge-positive', 'alternator-stud-voltage'],
-    excluded: ({ situation }) =>
-      has(situation, 'drop-charge-positive') ||
-      fails(situation, 'alternator-stud-voltage') ||
-      observed(situation, 'fusible-link') === 'blown',
+    excluded: ({ gradedCase }) =>
+      has(gradedCase, 'drop-charge-positive') ||
+      fails(gradedCase, 'alternator-stud-voltage') ||
+      observed(gradedCase, 'fusible-link') === 'blown',
   },
   'control-not-measured': {
     says: 'the control voltage has not been read',
     steps: ['starter-control-voltage'],
-    excluded: ({ situation }) => has(situation, 'starter-control-voltage'),
+    excluded: ({ gradedCase }) => has(gradedCase, 'starter-control-voltage'),
   },
   'excitation-not-measured': {
     says: 'the excitation has not been read',
     steps: ['excitation-voltage', 'field-duty'],
-    excluded: ({ situation }) => has(situation, 'excitation-voltage', 'field-duty'),
+    excluded: ({ gradedCase }) => has(gradedCase, 'excitation-voltage', 'field-duty'),
   },
   'drain-not-measured': {
     says: 'the drain has not been measured',
     steps: ['parasitic-draw'],
-    excluded: ({ situation }) => has(situation, 'parasitic-draw'),
+    excluded: ({ gradedCase }) => has(gradedCase, 'parasitic-draw'),
   },
 } as const satisfies Record<string, ExcuseRow>;

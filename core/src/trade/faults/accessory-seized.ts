@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const accessorySeized: Fault = {
@@ -15,8 +16,9 @@ export const accessorySeized: Fault = {
     },
   ],
   where: 'belt-removed-crank',
-  effect: (vehicle, severity) => {
-    vehicle.accessorySeized = true;
-    vehicle.loadAmps *= along([2.1, 3.4], severity);
-  },
+};
+
+export const accessorySeizedEffect: FaultEffect = (vehicle, severity) => {
+  vehicle.accessorySeized = true;
+  vehicle.loadAmps *= along([2.1, 3.4], severity);
 };

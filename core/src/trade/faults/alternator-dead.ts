@@ -1,4 +1,5 @@
 import { ALTERNATOR_EXCUSED } from '../excuses/shared';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const alternatorDead: Fault = {
@@ -11,5 +12,6 @@ export const alternatorDead: Fault = {
     ...ALTERNATOR_EXCUSED,
     { excuse: 'strap-broken', how: 'With its ground strap broken a sound alternator has no way back for its current.' },
   ],
-  effect: (vehicle) => void (vehicle.alternatorShare = 0),
 };
+
+export const alternatorDeadEffect: FaultEffect = (vehicle) => void (vehicle.alternatorShare = 0);

@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const alternatorDiode: Fault = {
@@ -17,11 +18,12 @@ export const alternatorDiode: Fault = {
       how: 'An AC range that lets DC through, or a battery connection that no longer filters, shows ripple of a sound alternator.',
     },
   ],
-  effect: (vehicle, severity, random, { badRippleVolts }) => {
-    vehicle.rippleVolts = along(badRippleVolts, severity) * vehicle.scale;
-    vehicle.humpsMissing = severity > 0.7 ? 2 : 1;
-    vehicle.alternatorShare *= along([0.8, 0.55], severity);
-    vehicle.diodeShorted = random.chance(0.4);
-    if (vehicle.diodeShorted) vehicle.drainAmps += 0.02;
-  },
+};
+
+export const alternatorDiodeEffect: FaultEffect = (vehicle, severity, random, { badRippleVolts }) => {
+  vehicle.rippleVolts = along(badRippleVolts, severity) * vehicle.scale;
+  vehicle.humpsMissing = severity > 0.7 ? 2 : 1;
+  vehicle.alternatorShare *= along([0.8, 0.55], severity);
+  vehicle.diodeShorted = random.chance(0.4);
+  if (vehicle.diodeShorted) vehicle.drainAmps += 0.02;
 };

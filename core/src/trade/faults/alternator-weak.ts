@@ -1,5 +1,6 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
 import { ALTERNATOR_EXCUSED } from '../excuses/shared';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const alternatorWeak: Fault = {
@@ -13,5 +14,7 @@ export const alternatorWeak: Fault = {
     { excuse: 'charging-cable', how: 'Volts lost in the output cable are missing at the battery.' },
     { excuse: 'alternator-ground', how: 'Volts lost in the alternator’s ground are missing at the battery.' },
   ],
-  effect: (vehicle, severity) => void (vehicle.alternatorShare = along([0.66, 0.25], severity)),
 };
+
+export const alternatorWeakEffect: FaultEffect = (vehicle, severity) =>
+  void (vehicle.alternatorShare = along([0.66, 0.25], severity));

@@ -1,3 +1,4 @@
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const batteryDeadCell: Fault = {
@@ -22,5 +23,6 @@ export const batteryDeadCell: Fault = {
       how: 'Resting volts show the sum of all cells; a single reading may be taken too soon after a load.',
     },
   ],
-  effect: (vehicle) => void (vehicle.deadCell = true),
 };
+
+export const batteryDeadCellEffect: FaultEffect = (vehicle) => void (vehicle.deadCell = true);

@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const batteryDischarged: Fault = {
@@ -17,5 +18,7 @@ export const batteryDischarged: Fault = {
   },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: [],
-  effect: (vehicle, severity) => void (vehicle.charge = along([0.6, 0.05], severity)),
 };
+
+export const batteryDischargedEffect: FaultEffect = (vehicle, severity) =>
+  void (vehicle.charge = along([0.6, 0.05], severity));

@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const batteryWorn: Fault = {
@@ -29,6 +30,7 @@ export const batteryWorn: Fault = {
       how: 'A tester clamped on paint or oxide, or too large a load, fails a sound battery once.',
     },
   ],
-  effect: (vehicle, severity, _random, { wornHealth: [low, high] }) =>
-    void (vehicle.health = along([high, low], severity)),
 };
+
+export const batteryWornEffect: FaultEffect = (vehicle, severity, _random, { wornHealth: [low, high] }) =>
+  void (vehicle.health = along([high, low], severity));

@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const beltSlip: Fault = {
@@ -15,5 +16,7 @@ export const beltSlip: Fault = {
     },
   ],
   where: 'belt',
-  effect: (vehicle, severity) => void (vehicle.beltShare = along([0.6, 0.15], severity)),
 };
+
+export const beltSlipEffect: FaultEffect = (vehicle, severity) =>
+  void (vehicle.beltShare = along([0.6, 0.15], severity));

@@ -1,4 +1,5 @@
-import { badPiece } from '../../simulation/bad-piece';
+import { badPiece } from '../../circuit/model/bad-piece';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const cableStarterGround: Fault = {
@@ -15,6 +16,7 @@ export const cableStarterGround: Fault = {
     },
   ],
   where: 'drop-starter-ground',
-  effect: (vehicle, severity, random, spread) =>
-    badPiece(random.chance(0.5) ? 'engine-strap' : 'starter-joint')(vehicle, severity, random, spread),
 };
+
+export const cableStarterGroundEffect: FaultEffect = (vehicle, severity, random, spread) =>
+  badPiece(random.chance(0.5) ? 'engine-strap' : 'starter-joint')(vehicle, severity, random, spread);

@@ -1,4 +1,5 @@
-import { badPiece } from '../../simulation/bad-piece';
+import { badPiece } from '../../circuit/model/bad-piece';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const cableStarterPositive: Fault = {
@@ -15,5 +16,6 @@ export const cableStarterPositive: Fault = {
     },
   ],
   where: 'drop-starter-positive',
-  effect: badPiece('positive-cable'),
 };
+
+export const cableStarterPositiveEffect: FaultEffect = badPiece('positive-cable');

@@ -1,4 +1,5 @@
-import { badPiece } from '../../simulation/bad-piece';
+import { badPiece } from '../../circuit/model/bad-piece';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const chargeCableGround: Fault = {
@@ -14,5 +15,6 @@ export const chargeCableGround: Fault = {
     },
   ],
   where: 'drop-charge-ground',
-  effect: badPiece('alternator-joint'),
 };
+
+export const chargeCableGroundEffect: FaultEffect = badPiece('alternator-joint');

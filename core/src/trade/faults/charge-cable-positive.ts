@@ -1,4 +1,5 @@
-import { badPiece } from '../../simulation/bad-piece';
+import { badPiece } from '../../circuit/model/bad-piece';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const chargeCablePositive: Fault = {
@@ -14,8 +15,9 @@ export const chargeCablePositive: Fault = {
     },
   ],
   where: 'drop-charge-positive',
-  effect: (vehicle, severity, random, spread) => {
-    vehicle.linkBlown = severity > 0.85 && random.chance(0.7);
-    badPiece('charge-cable')(vehicle, severity, random, spread);
-  },
+};
+
+export const chargeCablePositiveEffect: FaultEffect = (vehicle, severity, random, spread) => {
+  vehicle.linkBlown = severity > 0.85 && random.chance(0.7);
+  badPiece('charge-cable')(vehicle, severity, random, spread);
 };

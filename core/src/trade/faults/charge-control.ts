@@ -1,3 +1,4 @@
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const chargeControl: Fault = {
@@ -8,5 +9,6 @@ export const chargeControl: Fault = {
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 0.7 },
   excuses: [{ excuse: 'excitation-not-measured', how: 'A dead alternator is as silent: only the excitation tells.' }],
   where: 'excitation-voltage',
-  effect: (vehicle) => void (vehicle.excited = false),
 };
+
+export const chargeControlEffect: FaultEffect = (vehicle) => void (vehicle.excited = false);

@@ -1,3 +1,6 @@
+import { badPiece } from '../../circuit/model/bad-piece';
 import { postConnection } from '../post-connection';
 
 export const connectionPositivePost = postConnection('positive');
+
+export const connectionPositivePostEffect = badPiece('positive-post');

@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const engineDrag: Fault = {
@@ -13,8 +14,9 @@ export const engineDrag: Fault = {
     { excuse: 'accessory-holds-it', how: 'A seized accessory makes the engine hard to turn.' },
   ],
   where: 'crank-by-hand',
-  effect: (vehicle, severity) => {
-    vehicle.loadAmps *= along([2.1, 3.4], severity);
-    vehicle.locked = severity > 0.9;
-  },
+};
+
+export const engineDragEffect: FaultEffect = (vehicle, severity) => {
+  vehicle.loadAmps *= along([2.1, 3.4], severity);
+  vehicle.locked = severity > 0.9;
 };

@@ -1,4 +1,5 @@
-import { badPiece } from '../../simulation/bad-piece';
+import { badPiece } from '../../circuit/model/bad-piece';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const groundBody: Fault = {
@@ -14,5 +15,6 @@ export const groundBody: Fault = {
     },
   ],
   where: 'drop-body-ground',
-  effect: badPiece('body-strap'),
 };
+
+export const groundBodyEffect: FaultEffect = badPiece('body-strap');

@@ -1,3 +1,4 @@
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const none: Fault = {
@@ -7,5 +8,6 @@ export const none: Fault = {
   prior: 0.5,
   symptoms: {},
   excuses: [],
-  effect: () => undefined,
 };
+
+export const noneEffect: FaultEffect = () => undefined;

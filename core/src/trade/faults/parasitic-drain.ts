@@ -1,3 +1,4 @@
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const parasiticDrain: Fault = {
@@ -13,5 +14,7 @@ export const parasiticDrain: Fault = {
     },
   ],
   where: 'parasitic-draw',
-  effect: (vehicle, severity) => void (vehicle.drainAmps = 0.18 * 12 ** severity),
 };
+
+export const parasiticDrainEffect: FaultEffect = (vehicle, severity) =>
+  void (vehicle.drainAmps = 0.18 * 12 ** severity);

@@ -1,4 +1,5 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const regulatorHigh: Fault = {
@@ -12,5 +13,7 @@ export const regulatorHigh: Fault = {
     { excuse: 'alternator-ground', how: 'Through a bad ground the regulator sees too little and drives harder.' },
     { excuse: 'volts-seen-once', how: 'One reading of a meter with a weak battery of its own may be too high.' },
   ],
-  effect: (vehicle, severity) => void (vehicle.regulatorVolts = along([15.3, 16.8], severity) * vehicle.scale),
 };
+
+export const regulatorHighEffect: FaultEffect = (vehicle, severity) =>
+  void (vehicle.regulatorVolts = along([15.3, 16.8], severity) * vehicle.scale);

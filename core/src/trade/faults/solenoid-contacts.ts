@@ -1,4 +1,5 @@
-import { badPiece } from '../../simulation/bad-piece';
+import { badPiece } from '../../circuit/model/bad-piece';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const solenoidContacts: Fault = {
@@ -23,5 +24,6 @@ export const solenoidContacts: Fault = {
     },
   ],
   where: 'drop-solenoid',
-  effect: badPiece('solenoid'),
 };
+
+export const solenoidContactsEffect: FaultEffect = badPiece('solenoid');

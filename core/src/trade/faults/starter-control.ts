@@ -1,3 +1,4 @@
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const starterControl: Fault = {
@@ -14,6 +15,7 @@ export const starterControl: Fault = {
     },
   ],
   where: 'starter-control-voltage',
-  effect: (vehicle, severity, random) =>
-    void (vehicle.controlVolts = random.between(0.1, 1 + 6 * (1 - severity)) * vehicle.scale),
 };
+
+export const starterControlEffect: FaultEffect = (vehicle, severity, random) =>
+  void (vehicle.controlVolts = random.between(0.1, 1 + 6 * (1 - severity)) * vehicle.scale);

@@ -1,5 +1,6 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
 import { STARTER_EXCUSED } from '../excuses/shared';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const starterDragging: Fault = {
@@ -13,8 +14,9 @@ export const starterDragging: Fault = {
     ...STARTER_EXCUSED,
     { excuse: 'accessory-holds-it', how: 'A seized accessory asks for the same high current.' },
   ],
-  effect: (vehicle, severity) => {
-    vehicle.dragAmps = vehicle.usualAmps * along([0.8, 1.8], severity);
-    vehicle.voltsPerRpm *= 1.15;
-  },
+};
+
+export const starterDraggingEffect: FaultEffect = (vehicle, severity) => {
+  vehicle.dragAmps = vehicle.usualAmps * along([0.8, 1.8], severity);
+  vehicle.voltsPerRpm *= 1.15;
 };

@@ -1,3 +1,4 @@
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const starterDrive: Fault = {
@@ -23,5 +24,6 @@ export const starterDrive: Fault = {
     },
     { excuse: 'something-holds-it', how: 'A locked engine lets the drive slip over.' },
   ],
-  effect: (vehicle) => void (vehicle.driveEngages = false),
 };
+
+export const starterDriveEffect: FaultEffect = (vehicle) => void (vehicle.driveEngages = false);

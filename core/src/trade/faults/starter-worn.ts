@@ -1,5 +1,6 @@
-import { along } from '../../simulation/along';
+import { along } from '../../circuit/model/along';
 import { STARTER_EXCUSED } from '../excuses/shared';
+import type { FaultEffect } from '../../circuit/model/fault-effect';
 import type { Fault } from '../fault';
 
 export const starterWorn: Fault = {
@@ -10,5 +11,7 @@ export const starterWorn: Fault = {
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
   excuses: STARTER_EXCUSED,
-  effect: (vehicle, severity) => void (vehicle.motorOhm *= along([2.4, 3.6], severity)),
 };
+
+export const starterWornEffect: FaultEffect = (vehicle, severity) =>
+  void (vehicle.motorOhm *= along([2.4, 3.6], severity));

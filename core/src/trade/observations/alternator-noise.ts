@@ -1,4 +1,4 @@
-import type { ObservationKind } from '../observation';
+import type { ObservationKind, ObservationModel } from '../observation';
 
 export const alternatorNoise: ObservationKind = {
   name: 'Alternator noise',
@@ -16,5 +16,8 @@ export const alternatorNoise: ObservationKind = {
   speaks: {
     noisy: [{ of: ['alternator-weak', 'accessory-seized', 'alternator-diode'], weight: 'alternator-noisy' }],
   },
-  simulated: ({ random }) => (random.chance(0.05) ? 'noisy' : 'quiet'),
+};
+
+export const alternatorNoiseModel: ObservationModel = {
+  shows: ({ random }) => (random.chance(0.05) ? 'noisy' : 'quiet'),
 };

@@ -1,6 +1,6 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
-import { sayer } from '../../words/phrases';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { sayer } from '../../format/message';
 
 const phrases = {
   'case-frozen': () =>
@@ -36,6 +36,9 @@ export const batteryCase: ObservationKind = {
     swollen: { says: say('case-swollen', {}), replace: true },
   },
   phrases,
-  simulated: () => 'sound',
+};
+
+export const batteryCaseModel: ObservationModel = {
+  shows: () => 'sound',
   isUnmistakable: true,
 };

@@ -1,5 +1,5 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
 
 export const beltRemovedCrank: ObservationKind = {
   name: 'Crank, belt off',
@@ -21,6 +21,9 @@ export const beltRemovedCrank: ObservationKind = {
     ],
     unchanged: [{ of: ['accessory-seized'], weight: 'belt-off-unchanged' }],
   },
-  simulated: ({ vehicle }) => (vehicle.accessorySeized ? 'freed' : 'unchanged'),
+};
+
+export const beltRemovedCrankModel: ObservationModel = {
+  shows: ({ vehicle }) => (vehicle.accessorySeized ? 'freed' : 'unchanged'),
   isUnmistakable: true,
 };

@@ -1,5 +1,5 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
 
 const SLIPS = ['belt-slip'] as const;
 
@@ -22,5 +22,8 @@ export const belt: ObservationKind = {
     loose: [{ of: SLIPS, weight: 'belt-loose' }],
     missing: [{ of: SLIPS, weight: 'belt-missing' }],
   },
-  simulated: ({ vehicle, random }) => (vehicle.beltShare < 0.7 ? random.pick(['glazed', 'loose']) : 'good'),
+};
+
+export const beltModel: ObservationModel = {
+  shows: ({ vehicle, random }) => (vehicle.beltShare < 0.7 ? random.pick(['glazed', 'loose']) : 'good'),
 };

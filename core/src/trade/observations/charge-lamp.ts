@@ -1,5 +1,5 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
 
 export const chargeLamp: ObservationKind = {
   name: 'Charge lamp',
@@ -32,7 +32,10 @@ export const chargeLamp: ObservationKind = {
       },
     ],
   },
-  simulated: ({ vehicle, random, running }) => {
+};
+
+export const chargeLampModel: ObservationModel = {
+  shows: ({ vehicle, random, running }) => {
     if (!vehicle.excited && random.chance(0.6)) return 'dead';
     return running('off', 1500).outputAmps < 2 ? 'on-running' : 'works';
   },

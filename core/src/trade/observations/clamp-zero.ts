@@ -1,6 +1,5 @@
-import type { ObservationKind } from '../observation';
-import { TESTS } from '../tables';
-import { sayer } from '../../words/phrases';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { sayer } from '../../format/message';
 
 const phrases = {
   'clamp-drifts': () => 'The clamp does not stay at zero where it is used: demagnetise it, zero it and read again.',
@@ -25,11 +24,12 @@ export const clampZero: ObservationKind = {
   },
   isLooking: true,
   speaks: {},
-  doubts: (finding, { test }) =>
-    finding === 'drifts' && TESTS[test].leads?.clamp !== undefined && TESTS[test].unit === 'A'
-      ? say('clamp-drifts', {})
-      : null,
+  doubts: (finding, _reading, { unit, leads }) =>
+    finding === 'drifts' && leads?.clamp !== undefined && unit === 'A' ? say('clamp-drifts', {}) : null,
   phrases,
-  simulated: () => 'zeroed',
+};
+
+export const clampZeroModel: ObservationModel = {
+  shows: () => 'zeroed',
   isUnmistakable: true,
 };

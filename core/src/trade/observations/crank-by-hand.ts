@@ -1,6 +1,6 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
-import { isDragged } from '../../simulation/vehicle';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { isDragged } from '../../circuit/model/vehicle';
 
 const HELD = ['engine-drag', 'accessory-seized'] as const;
 
@@ -30,5 +30,8 @@ export const crankByHand: ObservationKind = {
     // a drive jammed in the ring gear locks it too
     locked: [{ of: [...HELD, ['starter-dragging', 0.4]], weight: 'hand-locked' }],
   },
-  simulated: ({ vehicle }) => (vehicle.locked ? 'locked' : isDragged(vehicle) ? 'tight' : 'turns'),
+};
+
+export const crankByHandModel: ObservationModel = {
+  shows: ({ vehicle }) => (vehicle.locked ? 'locked' : isDragged(vehicle) ? 'tight' : 'turns'),
 };

@@ -1,4 +1,4 @@
-import type { ObservationKind } from '../observation';
+import type { ObservationKind, ObservationModel } from '../observation';
 
 export const electrolyte: ObservationKind = {
   name: 'Electrolyte',
@@ -18,5 +18,8 @@ export const electrolyte: ObservationKind = {
   },
   isLooking: true,
   speaks: { low: [{ of: ['battery-worn', 'regulator-high'], weight: 'electrolyte-low' }] },
-  simulated: ({ vehicle, random }) => (random.chance(vehicle.health < 0.7 ? 0.3 : 0.05) ? 'low' : 'covered'),
+};
+
+export const electrolyteModel: ObservationModel = {
+  shows: ({ vehicle, random }) => (random.chance(vehicle.health < 0.7 ? 0.3 : 0.05) ? 'low' : 'covered'),
 };

@@ -1,4 +1,4 @@
-import type { ObservationKind } from '../observation';
+import type { ObservationKind, ObservationModel } from '../observation';
 
 const LINK = ['charge-cable-positive'] as const;
 
@@ -19,5 +19,8 @@ export const fusibleLink: ObservationKind = {
     blown: [{ of: LINK, weight: 'link-blown' }],
     sound: [{ of: LINK, weight: 'link-sound' }],
   },
-  simulated: ({ vehicle }) => (vehicle.linkBlown ? 'blown' : 'sound'),
+};
+
+export const fusibleLinkModel: ObservationModel = {
+  shows: ({ vehicle }) => (vehicle.linkBlown ? 'blown' : 'sound'),
 };

@@ -1,6 +1,6 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
-import { soundPieceOhms } from '../../simulation/vehicle';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { soundPieceOhms } from '../../circuit/model/vehicle';
 
 const GROUNDS = ['cable-starter-ground', 'charge-cable-ground', 'ground-body'] as const;
 /** Loss over a sound strap's from which it may show. */
@@ -27,7 +27,10 @@ export const groundStrap: ObservationKind = {
     damaged: [{ of: GROUNDS, weight: 'strap-damaged' }],
     sound: [{ of: GROUNDS, weight: 'strap-sound' }],
   },
-  simulated: ({ vehicle, random }) => {
+};
+
+export const groundStrapModel: ObservationModel = {
+  shows: ({ vehicle, random }) => {
     const shows = (['engine-strap', 'alternator-joint', 'body-strap'] as const).some(
       (piece) => vehicle.pieces[piece] > SHOWS_FROM * soundPieceOhms(piece, vehicle),
     );

@@ -1,5 +1,5 @@
-import type { ObservationKind } from '../observation';
-import { sayer } from '../../words/phrases';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { sayer } from '../../format/message';
 
 const phrases = {
   'ac-sees-dc': () =>
@@ -27,6 +27,9 @@ export const meterAc: ObservationKind = {
   speaks: {},
   doubts: (finding, { test }) => (finding === 'passes-dc' && test === 'ripple-ac' ? say('ac-sees-dc', {}) : null),
   phrases,
-  simulated: () => 'blocks-dc',
+};
+
+export const meterAcModel: ObservationModel = {
+  shows: () => 'blocks-dc',
   isUnmistakable: true,
 };

@@ -1,6 +1,5 @@
-import type { ObservationKind } from '../observation';
-import { TESTS } from '../tables';
-import { sayer } from '../../words/phrases';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { sayer } from '../../format/message';
 
 const phrases = {
   'leads-jump': () => 'The meter’s leads jump when they are wiggled: change them and read again.',
@@ -25,11 +24,12 @@ export const meterLeads: ObservationKind = {
   },
   isLooking: true,
   speaks: {},
-  doubts: (finding, { test }) =>
-    finding === 'jumping' && TESTS[test].unit === 'V' && TESTS[test].leads?.red !== undefined
-      ? say('leads-jump', {})
-      : null,
+  doubts: (finding, _reading, { unit, leads }) =>
+    finding === 'jumping' && unit === 'V' && leads?.red !== undefined ? say('leads-jump', {}) : null,
   phrases,
-  simulated: () => 'steady',
+};
+
+export const meterLeadsModel: ObservationModel = {
+  shows: () => 'steady',
   isUnmistakable: true,
 };

@@ -1,6 +1,6 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
-import { isDragged } from '../../simulation/vehicle';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { isDragged } from '../../circuit/model/vehicle';
 
 export const plugsRemovedCrank: ObservationKind = {
   name: 'Crank, plugs out',
@@ -29,7 +29,10 @@ export const plugsRemovedCrank: ObservationKind = {
       { of: ['engine-drag'], weight: 'plugs-out-not-engine' },
     ],
   },
-  simulated: ({ vehicle, random }) =>
+};
+
+export const plugsRemovedCrankModel: ObservationModel = {
+  shows: ({ vehicle, random }) =>
     isDragged(vehicle) && !vehicle.accessorySeized && random.chance(0.4) ? 'freed' : 'unchanged',
   isUnmistakable: true,
 };

@@ -1,6 +1,6 @@
-import { informs } from '../step';
-import type { ObservationKind } from '../observation';
-import { soundPieceOhms } from '../../simulation/vehicle';
+import { informs } from '../../evidence/step';
+import type { ObservationKind, ObservationModel } from '../observation';
+import { soundPieceOhms } from '../../circuit/model/vehicle';
 
 const POSTS = ['connection-positive-post', 'connection-negative-post'] as const;
 /** Loss over a sound post's from which it shows on the outside, and how often it does. */
@@ -24,7 +24,10 @@ export const terminals: ObservationKind = {
     loose: [{ of: POSTS, weight: 'terminals-loose' }],
     clean: [{ of: POSTS, weight: 'terminals-clean' }],
   },
-  simulated: ({ vehicle, random }) => {
+};
+
+export const terminalsModel: ObservationModel = {
+  shows: ({ vehicle, random }) => {
     const worst = Math.max(vehicle.pieces['positive-post'], vehicle.pieces['negative-post']);
     if (worst > SHOWS_FROM * soundPieceOhms('positive-post', vehicle))
       return random.chance(0.75) ? random.pick(['corroded', 'loose']) : 'clean';

@@ -1,15 +1,16 @@
-import { limitOf } from '../../judge/grade/limit-of';
-import { latest } from '../../judge/situation';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import { NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../../judge/weigh/groups';
-import { cannot, done } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
-import { showsCapability } from '../capability';
+import { limitOf } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import { NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../cause-groups';
+import { cannot, done } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
+import { showsCapability } from '../../evidence/capability';
 import { ampsBetween } from '../measures';
-import { atPosts } from '../points';
-import { RUNNING_STEP, informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Under this share of the rating nothing comes out; from the other on there is plenty, whatever the load. */
 const NOTHING_SHARE = 0.06;
@@ -53,24 +54,24 @@ export const alternatorCurrent: Test = {
   },
   asked: ({ scale }) => ({ rpm: FULL_RPM, loads: 'on', systemVolts: Number((LOADED_VOLTS * scale).toFixed(1)) }),
   retaken: ['only-demand'],
-  noted: (reading, sight) =>
+  noted: (reading, context) =>
     typeof reading.value !== 'number'
       ? null
-      : say(sight.case.system.alternator?.ratedAmps === undefined ? 'needs-output-rating' : 'only-demand', {
+      : say(context.case.system.alternator?.ratedAmps === undefined ? 'needs-output-rating' : 'only-demand', {
           value: reading.value,
         }),
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'alternator-current');
-    const rated = situation.case.system.alternator?.ratedAmps;
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'alternator-current');
+    const rated = gradedCase.case.system.alternator?.ratedAmps;
     if (!reading || rated === undefined) return [];
     const { value } = reading;
     const source = { reading: reading.id };
     const gives = say('gives-current', { value });
     if (value >= rated * PLENTY_SHARE)
       return [fixed('gives-plenty', [...WEAK_OUTPUT, ...causes('charge-control')], source, gives)];
-    const limit = limitOf(situation, reading);
-    if (!limit || !showsCapability(reading, situation)) return [];
+    const limit = limitOf(gradedCase, reading);
+    if (!limit || !showsCapability(reading, gradedCase)) return [];
     const says = say('amps-at-limit', { value, rated });
     if (value < rated * NOTHING_SHARE) return [fixed('not-charging', NO_OUTPUT, source, says)];
     return [
@@ -82,7 +83,10 @@ export const alternatorCurrent: Test = {
       fixed('gives-output', SILENT, source, gives),
     ];
   },
-  simulated: ({ starts, full, amps, volts }) =>
+};
+
+export const alternatorCurrentModel: TestModel = {
+  reads: ({ starts, full, amps, volts }) =>
     starts
       ? done(amps(full.outputAmps), {
           rpm: FULL_RPM,

@@ -1,13 +1,14 @@
-import { latest } from '../../judge/situation';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { done, round } from '../../simulation/bench';
-import { emf } from '../../simulation/cranking-circuit';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { causes, fixed } from '../../evidence/finding';
+import { done, round } from '../../evidence/simulated-bench';
+import { emf } from '../../circuit/model/cranking-circuit';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { across } from '../points';
-import { informs } from '../step';
+import { across } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Missing against the resting voltage (12 V): an open path, and one that is doubtful, V. */
 const OPEN_VOLTS = 3;
@@ -40,9 +41,9 @@ export const alternatorStudVoltage: Test = {
     cautions: ['stud'],
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'alternator-stud-voltage');
-    const { resting, scale } = situation;
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'alternator-stud-voltage');
+    const { resting, scale } = gradedCase;
     if (!reading || resting === null) return [];
     const missing = (resting - reading.value) / scale;
     return [
@@ -54,6 +55,9 @@ export const alternatorStudVoltage: Test = {
       ),
     ];
   },
-  simulated: ({ vehicle, random, volts }) =>
+};
+
+export const alternatorStudVoltageModel: TestModel = {
+  reads: ({ vehicle, random, volts }) =>
     done(vehicle.linkBlown ? round(random.between(0, 0.3), 2) : volts(emf(vehicle))),
 };

@@ -1,13 +1,14 @@
-import { caresFrom, limitOf } from '../../judge/grade/limit-of';
-import { latest } from '../../judge/situation';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { cannot, done, round } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { caresFrom, limitOf } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { causes, fixed } from '../../evidence/finding';
+import { cannot, done, round } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { ampsBetween } from '../measures';
-import { roundTheCables } from '../points';
-import { RUNNING_STEP } from '../step';
+import { roundTheCables } from '../../circuit/points';
+import { RUNNING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Minutes after a normal start from which little should still flow. */
 const SETTLED_MINUTES = 2;
@@ -41,9 +42,9 @@ export const batteryCurrent: Test = {
     settles: 'Much current long after the start means a low battery or a bad cell.',
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'battery-current');
-    const limit = reading && limitOf(situation, reading);
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'battery-current');
+    const limit = reading && limitOf(gradedCase, reading);
     const minutes = reading?.conditions?.minutesAfterStart ?? 0;
     if (!reading || !limit || minutes < SETTLED_MINUTES || reading.value <= caresFrom(limit)) return [];
     return [
@@ -55,7 +56,10 @@ export const batteryCurrent: Test = {
       ),
     ];
   },
-  simulated: ({ starts, running, random }) =>
+};
+
+export const batteryCurrentModel: TestModel = {
+  reads: ({ starts, running, random }) =>
     starts
       ? done(round(running('off', 1500).batteryAmps * random.factor(0.05), 1), { minutesAfterStart: 3 })
       : cannot('did-not-start'),

@@ -1,17 +1,18 @@
-import { latest } from '../../judge/situation';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { causes, fixed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { ampsBetween } from '../measures';
-import { atPosts } from '../points';
-import { informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Over this charge a sound battery takes little too. */
 const EMPTY_ENOUGH = 0.6;
 /** The charger must stand at this (12 V), and the reading be taken within so many minutes. */
-const LEAST_VOLTS = 14.2;
+const MIN_VOLTS = 14.2;
 const USUAL_VOLTS = 14.5;
 const RIGHT_AWAY_MINUTES = 20;
 /** A sulphated battery takes only an amp or two right away (docs/criteria.md, charge acceptance), A. */
@@ -48,11 +49,11 @@ export const chargeAcceptance: Test = {
     cautions: ['acid'],
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'charge-acceptance');
-    if (!reading || (situation.charge ?? 1) > EMPTY_ENOUGH) return [];
-    const { volts = USUAL_VOLTS * situation.scale, minutes = 0 } = reading.conditions ?? {};
-    if (volts < LEAST_VOLTS * situation.scale || minutes > RIGHT_AWAY_MINUTES) return [];
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'charge-acceptance');
+    if (!reading || (gradedCase.charge ?? 1) > EMPTY_ENOUGH) return [];
+    const { volts = USUAL_VOLTS * gradedCase.scale, minutes = 0 } = reading.conditions ?? {};
+    if (volts < MIN_VOLTS * gradedCase.scale || minutes > RIGHT_AWAY_MINUTES) return [];
     const { value } = reading;
     return [
       fixed(
@@ -63,7 +64,10 @@ export const chargeAcceptance: Test = {
       ),
     ];
   },
-  simulated: ({ vehicle, amps }) =>
+};
+
+export const chargeAcceptanceModel: TestModel = {
+  reads: ({ vehicle, amps }) =>
     done(amps((0.05 + 0.5 * (1 - vehicle.charge)) * (vehicle.cca / 10) * vehicle.health ** 3), {
       volts: USUAL_VOLTS * vehicle.scale,
       minutes: 3,

@@ -1,18 +1,19 @@
-import { weightOf } from '../../criteria/evidence';
-import { limitOf } from '../../judge/grade/limit-of';
-import { latest, latestUnder } from '../../judge/situation';
-import type { NumericReading, Situation } from '../../judge/situation';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import type { Finding } from '../../judge/weigh/finding';
-import { CHARGE_PATHS, LOW_OUTPUT, NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../../judge/weigh/groups';
-import { cannot, done, round } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { weightOf } from '../../criteria/weights';
+import { limitOf } from '../../evidence/limit-of';
+import { latest, latestUnder } from '../../evidence/case-context';
+import type { NumericReading, GradedCase } from '../../evidence/case-context';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import type { Finding } from '../../evidence/finding';
+import { CHARGE_PATHS, LOW_OUTPUT, NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../cause-groups';
+import { cannot, done, round } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { RUNNING_STEP, informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** A commanded target that was not read: only beyond these (12 V) does the reading tell anything, V. */
 const COMMANDED_VOLTS = { min: 12.5, max: 15 } as const;
@@ -34,22 +35,24 @@ const phrases = {
 const say = sayer(phrases);
 
 /** Distance of a charging voltage under and over its window, V per 12 V. */
-function offWindow(reading: NumericReading, situation: Situation): { under: number; over: number } {
-  const volts = reading.value / situation.scale;
-  const limit = limitOf(situation, reading);
-  const { min, max } = limit ? { min: limit.min / situation.scale, max: limit.max / situation.scale } : COMMANDED_VOLTS;
+function offWindow(reading: NumericReading, gradedCase: GradedCase): { under: number; over: number } {
+  const volts = reading.value / gradedCase.scale;
+  const limit = limitOf(gradedCase, reading);
+  const { min, max } = limit
+    ? { min: limit.min / gradedCase.scale, max: limit.max / gradedCase.scale }
+    : COMMANDED_VOLTS;
   return { under: min - volts, over: volts - max };
 }
 
-function unloaded(reading: NumericReading | undefined, situation: Situation): readonly Finding[] {
+function unloaded(reading: NumericReading | undefined, gradedCase: GradedCase): readonly Finding[] {
   if (!reading) return [];
-  const { under, over } = offWindow(reading, situation);
+  const { under, over } = offWindow(reading, gradedCase);
   const { value } = reading;
   const source = { reading: reading.id };
   const says = say('charging-unloaded', { value });
   const high = weighed('charging-over', over, { causes: causes('regulator-high'), source, says });
-  const rest = situation.resting ?? USUAL_RESTING_VOLTS * situation.scale;
-  if (value <= rest + NOT_CHARGING_VOLTS * situation.scale)
+  const rest = gradedCase.resting ?? USUAL_RESTING_VOLTS * gradedCase.scale;
+  if (value <= rest + NOT_CHARGING_VOLTS * gradedCase.scale)
     return [
       high,
       weighed('charging-dead', under, {
@@ -76,9 +79,9 @@ function unloaded(reading: NumericReading | undefined, situation: Situation): re
   ];
 }
 
-function loaded(reading: NumericReading | undefined, situation: Situation): readonly Finding[] {
+function loaded(reading: NumericReading | undefined, gradedCase: GradedCase): readonly Finding[] {
   if (!reading) return [];
-  const { under } = offWindow(reading, situation);
+  const { under } = offWindow(reading, gradedCase);
   const source = { reading: reading.id };
   const says = say('charging-loaded', { value: reading.value });
   if (under <= 0)
@@ -88,8 +91,8 @@ function loaded(reading: NumericReading | undefined, situation: Situation): read
       fixed('holds-loaded-path', CHARGE_PATHS, source, says),
       fixed('charges-loaded', SILENT, source, says),
     ];
-  const without = latestUnder(situation, 'charging-voltage', 'off');
-  const heldWithout = without !== undefined && offWindow(without, situation).under <= 0;
+  const without = latestUnder(gradedCase, 'charging-voltage', 'off');
+  const heldWithout = without !== undefined && offWindow(without, gradedCase).under <= 0;
   return [
     weighed('charging-loaded', under, {
       causes: heldWithout || !without ? LOW_OUTPUT : NO_OUTPUT,
@@ -138,9 +141,9 @@ export const chargingVoltage: Test = {
     settles: 'Shows whether the alternator charges, and not too much.',
     when: alternatorGives,
   },
-  asked: (situation) => ({
+  asked: (gradedCase) => ({
     rpm: CHARGING_RPM,
-    loads: latest(situation, 'charging-voltage') ? 'on' : 'off',
+    loads: latest(gradedCase, 'charging-voltage') ? 'on' : 'off',
   }),
   // a commanded target that was read is nearer to the truth than any window
   specified: ({ specified }, { conditions }) =>
@@ -150,11 +153,14 @@ export const chargingVoltage: Test = {
       ? say('commanded-target-missing', { value })
       : null,
   phrases,
-  findings: ({ situation }) => [
-    ...unloaded(latestUnder(situation, 'charging-voltage', 'off'), situation),
-    ...loaded(latestUnder(situation, 'charging-voltage', 'on'), situation),
+  findings: ({ gradedCase }) => [
+    ...unloaded(latestUnder(gradedCase, 'charging-voltage', 'off'), gradedCase),
+    ...loaded(latestUnder(gradedCase, 'charging-voltage', 'on'), gradedCase),
   ],
-  simulated: ({ vehicle, starts, running, loads, random, volts }) => {
+};
+
+export const chargingVoltageModel: TestModel = {
+  reads: ({ vehicle, starts, running, loads, random, volts }) => {
     if (!starts) return cannot('did-not-start');
     const isCommanded = vehicle.system.alternator?.regulation === 'commanded';
     const target =

@@ -1,9 +1,11 @@
 import { convertRating } from '../../battery/rating';
-import { done } from '../../simulation/bench';
+import { done } from '../../evidence/simulated-bench';
 import { ampsBetween } from '../measures';
-import { atPosts } from '../points';
-import { informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
+import { message } from '../../evidence/messages';
 
 /** What a dead cell leaves of the figure in the circuit model. */
 const DEAD_CELL_SHARE = 0.45;
@@ -31,8 +33,12 @@ export const conductance: Test = {
     cautions: [],
   },
   noted: ({ test, value }, { case: { system }, labelDoubt }) =>
-    labelDoubt ?? (system.battery.rating ? null : { code: 'needs-rating', with: { test, value } }),
-  simulated: ({ vehicle, random, spread }) => {
+    labelDoubt ??
+    (system.battery.rating || typeof value !== 'number' ? null : message('needs-rating', { test, value })),
+};
+
+export const conductanceModel: TestModel = {
+  reads: ({ vehicle, random, spread }) => {
     const { standard } = vehicle.system.battery.rating!;
     const share = vehicle.health * (vehicle.deadCell ? DEAD_CELL_SHARE : 1) * random.factor(spread.conductanceError);
     return done(Math.round(convertRating({ value: vehicle.cca * share, standard: 'SAE' }, standard)!));

@@ -1,27 +1,28 @@
-import { weightOf } from '../../criteria/evidence';
-import { limitOf } from '../../judge/grade/limit-of';
-import { latest } from '../../judge/situation';
-import { belowCharge } from '../../judge/void/below-charge';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import type { Finding } from '../../judge/weigh/finding';
-import { LOW_FLOW, SLOW } from '../../judge/weigh/groups';
-import type { Seen } from '../../judge/weigh/seen';
-import { STANDS_RPM } from '../../judge/weigh/flow';
-import { done } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
-import { coldDemand } from '../expected-draw';
+import { weightOf } from '../../criteria/weights';
+import { limitOf } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { belowCharge } from '../../evidence/void/below-charge';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import type { Finding } from '../../evidence/finding';
+import { LOW_FLOW, SLOW } from '../cause-groups';
+import type { DerivedCase } from '../../evidence/derived-case';
+import { STANDS_RPM } from '../../evidence/flow';
+import { done } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
+import { coldDemand } from '../../criteria/expected-draw';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { CRANKING_STEP, informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 
 /** rpm that a sound starter makes of each 10 V it gets, and the volts that this is told for. */
 const RPM_AT_10_V = { petrol: 205, diesel: 185 } as const;
 const TOLD_FOR_VOLTS = 10;
 /** Under this many volts (12 V) at the starter no speed can be expected of it. */
-const LEAST_MOTOR_VOLTS = 4;
+const MIN_MOTOR_VOLTS = 4;
 /** From this share of the usual range's top a slow starter is dragged rather than worn. */
 const MORE_THAN_USUAL = 0.95;
 /** Volts lost on the way (12 V) from which the way itself may explain a slow starter. */
@@ -46,16 +47,16 @@ const STANDS = [...SLOW, ...NOT_TOLD];
  * Slow although it gets its volts and asks no more amps than usual: the starter itself is worn. What the
  * paths lose is taken off where it was read.
  */
-function motor({ situation, figures }: Seen): readonly Finding[] {
-  const speed = latest(situation, 'cranking-speed')!;
-  const posts = latest(situation, 'cranking-voltage');
+function motor({ gradedCase, figures }: DerivedCase): readonly Finding[] {
+  const speed = latest(gradedCase, 'cranking-speed')!;
+  const posts = latest(gradedCase, 'cranking-voltage');
   if (!posts) return [];
-  const { scale, fuel, draw } = situation;
-  const lost = [latest(situation, 'drop-starter-positive'), latest(situation, 'drop-starter-ground')];
+  const { scale, fuel, draw } = gradedCase;
+  const lost = [latest(gradedCase, 'drop-starter-positive'), latest(gradedCase, 'drop-starter-ground')];
   const gone = lost.reduce((sum, drop) => sum + Math.abs(drop?.value ?? 0), 0) / scale;
   const volts = posts.value / scale - gone;
-  if (volts < LEAST_MOTOR_VOLTS) return [];
-  const warm = speed.value * Math.sqrt(coldDemand(situation.celsius));
+  if (volts < MIN_MOTOR_VOLTS) return [];
+  const warm = speed.value * Math.sqrt(coldDemand(gradedCase.celsius));
   const ln = Math.log(warm / RPM_AT_10_V[fuel] / (volts / TOLD_FOR_VOLTS));
   const asksMore = (figures.drawRatio ?? 1) * draw.reference > draw.max * MORE_THAN_USUAL;
   const factor = lost.every((drop) => drop !== undefined) ? 1 : PATH_UNKNOWN;
@@ -98,18 +99,21 @@ export const crankingSpeed: Test = {
   voids: [belowCharge],
   phrases,
   findings: (seen) => {
-    const { situation } = seen;
-    const reading = latest(situation, 'cranking-speed');
+    const { gradedCase } = seen;
+    const reading = latest(gradedCase, 'cranking-speed');
     if (!reading) return [];
     const source = { reading: reading.id };
     const says = say('speed-cranking', { value: reading.value });
     if (reading.value < STANDS_RPM) return [fixed('engine-stands', STANDS, source, says)];
-    const slowest = limitOf(situation, reading)?.min;
+    const slowest = limitOf(gradedCase, reading)?.min;
     const turns = fixed('engine-turns', NOT_TOLD, source, says);
     if (slowest === undefined || slowest <= 0) return [turns, ...motor(seen)];
     // a cold engine turns slower
-    const ln = Math.log((reading.value * Math.sqrt(coldDemand(situation.celsius))) / slowest);
+    const ln = Math.log((reading.value * Math.sqrt(coldDemand(gradedCase.celsius))) / slowest);
     return [weighed('speed', ln, { causes: SLOW, atLeast: weightOf('absent'), source, says }), turns, ...motor(seen)];
   },
-  simulated: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
+};
+
+export const crankingSpeedModel: TestModel = {
+  reads: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
 };

@@ -1,18 +1,19 @@
-import { limitOf } from '../../judge/grade/limit-of';
-import { latest, readingsOf, isNumeric } from '../../judge/situation';
-import type { Situation } from '../../judge/situation';
-import { belowCharge } from '../../judge/void/below-charge';
-import { ofFigure } from '../../judge/void/void-rule';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import type { Finding } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { slip } from '../../simulation/slips';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { limitOf } from '../../evidence/limit-of';
+import { latest, readingsOf, isNumeric } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import { belowCharge } from '../../evidence/void/below-charge';
+import { ofFigure } from '../../evidence/void/void-rule';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import type { Finding } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { slip } from '../../evidence/slips';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { CRANKING_STEP, informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 
 /** Seconds of cranking before the speed is steady; sooner is inrush. */
@@ -42,13 +43,13 @@ const PULLED_DOWN = causes(
 );
 
 /** A battery that starts the engine well once and fails at the second or third start in a row is done. */
-function fading(situation: Situation): readonly Finding[] {
-  const starts = readingsOf(situation, 'cranking-voltage')
+function fading(gradedCase: GradedCase): readonly Finding[] {
+  const starts = readingsOf(gradedCase, 'cranking-voltage')
     .filter(isNumeric)
     .filter(({ conditions }) => conditions?.attempt !== undefined)
     .sort((a, b) => a.conditions!.attempt! - b.conditions!.attempt!);
   const [first, last] = [starts[0], starts.at(-1)];
-  if (!first || !last || last.conditions!.attempt! < 2 || first.value - last.value < FADES_VOLTS * situation.scale)
+  if (!first || !last || last.conditions!.attempt! < 2 || first.value - last.value < FADES_VOLTS * gradedCase.scale)
     return [];
   const figures = { first: first.value, last: last.value, attempt: last.conditions!.attempt! };
   return [
@@ -90,10 +91,10 @@ export const crankingVoltage: Test = {
     belowCharge,
   ],
   phrases,
-  findings: ({ situation, figures }) => {
-    const reading = latest(situation, 'cranking-voltage');
-    const { resting } = situation;
-    const limit = reading && limitOf(situation, reading);
+  findings: ({ gradedCase, figures }) => {
+    const reading = latest(gradedCase, 'cranking-voltage');
+    const { resting } = gradedCase;
+    const limit = reading && limitOf(gradedCase, reading);
     if (
       !reading ||
       !limit ||
@@ -102,7 +103,7 @@ export const crankingVoltage: Test = {
       limit.min >= resting ||
       reading.value > resting
     )
-      return fading(situation);
+      return fading(gradedCase);
     const lost = resting - reading.value;
     return [
       weighed('sag', lost / (resting - limit.min), {
@@ -110,10 +111,13 @@ export const crankingVoltage: Test = {
         source: { reading: reading.id },
         says: say('pulled-down', { lost }),
       }),
-      ...fading(situation),
+      ...fading(gradedCase),
     ];
   },
-  simulated: ({ cranking, volts }) => done(volts(Math.max(0.5, cranking.postVolts)), { method: 'min-max', seconds: 8 }),
+};
+
+export const crankingVoltageModel: TestModel = {
+  reads: ({ cranking, volts }) => done(volts(Math.max(0.5, cranking.postVolts)), { method: 'min-max', seconds: 8 }),
   slips: [
     // the dip of a fast peak, or a reading before the speed is steady
     slip(

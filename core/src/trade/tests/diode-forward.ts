@@ -1,9 +1,10 @@
-import { readingsOf } from '../../judge/situation';
+import { readingsOf } from '../../evidence/case-context';
 import { diodeFinding, isBlocking } from '../diodes';
-import { done, round } from '../../simulation/bench';
+import { done, round } from '../../evidence/simulated-bench';
 import { POST_VOLTS } from '../measures';
-import { across } from '../points';
+import { across } from '../../circuit/points';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 export const diodeForward: Test = {
   ...POST_VOLTS,
@@ -33,11 +34,14 @@ export const diodeForward: Test = {
     cautions: ['disconnect', 'stud'],
   },
   // a shorted diode conducts forwards too
-  findings: ({ situation }) =>
-    readingsOf(situation, 'diode-reverse').some(({ value }) => value !== null && !isBlocking(value))
+  findings: ({ gradedCase }) =>
+    readingsOf(gradedCase, 'diode-reverse').some(({ value }) => value !== null && !isBlocking(value))
       ? []
-      : diodeFinding(situation, 'diode-forward', (value) => typeof value === 'number' && value > 0.15 && value < 1.4),
-  simulated: ({ vehicle, random }) => {
+      : diodeFinding(gradedCase, 'diode-forward', (value) => typeof value === 'number' && value > 0.15 && value < 1.4),
+};
+
+export const diodeForwardModel: TestModel = {
+  reads: ({ vehicle, random }) => {
     const isOpen = vehicle.humpsMissing > 0 && !vehicle.diodeShorted && random.chance(0.3);
     return done(isOpen ? 'OL' : round(random.between(0.4, 0.9), 2));
   },

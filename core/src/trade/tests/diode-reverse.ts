@@ -1,9 +1,10 @@
 import { diodeFinding, isBlocking } from '../diodes';
-import { done, round } from '../../simulation/bench';
+import { done, round } from '../../evidence/simulated-bench';
 import { POST_VOLTS } from '../measures';
-import { across } from '../points';
-import { informs } from '../step';
+import { across } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 export const diodeReverse: Test = {
   ...POST_VOLTS,
@@ -32,6 +33,9 @@ export const diodeReverse: Test = {
     settles: 'A diode that conducts both ways is shorted.',
     cautions: ['disconnect', 'stud'],
   },
-  findings: ({ situation }) => diodeFinding(situation, 'diode-reverse', isBlocking),
-  simulated: ({ vehicle, random }) => done(vehicle.diodeShorted ? round(random.between(0, 0.3), 2) : 'OL'),
+  findings: ({ gradedCase }) => diodeFinding(gradedCase, 'diode-reverse', isBlocking),
+};
+
+export const diodeReverseModel: TestModel = {
+  reads: ({ vehicle, random }) => done(vehicle.diodeShorted ? round(random.between(0, 0.3), 2) : 'OL'),
 };

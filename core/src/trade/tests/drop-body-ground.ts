@@ -1,5 +1,5 @@
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropBodyGround = dropTest({
   test: 'drop-body-ground',
@@ -14,3 +14,5 @@ export const dropBodyGround = dropTest({
     settles: 'Shows what the body’s strap loses.',
   },
 });
+
+export const dropBodyGroundModel = dropModel('drop-body-ground');

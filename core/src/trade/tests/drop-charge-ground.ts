@@ -1,6 +1,6 @@
 import { alternatorGives } from '../alternator-gives';
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropChargeGround = dropTest({
   test: 'drop-charge-ground',
@@ -21,3 +21,5 @@ export const dropChargeGround = dropTest({
   },
   cautions: ['running'],
 });
+
+export const dropChargeGroundModel = dropModel('drop-charge-ground');

@@ -1,6 +1,6 @@
 import { alternatorGives } from '../alternator-gives';
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropChargePositive = dropTest({
   test: 'drop-charge-positive',
@@ -21,3 +21,5 @@ export const dropChargePositive = dropTest({
   },
   cautions: ['running', 'stud'],
 });
+
+export const dropChargePositiveModel = dropModel('drop-charge-positive');

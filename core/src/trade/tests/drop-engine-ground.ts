@@ -1,5 +1,5 @@
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropEngineGround = dropTest({
   test: 'drop-engine-ground',
@@ -14,3 +14,5 @@ export const dropEngineGround = dropTest({
     settles: 'Tells the engine’s strap from the starter’s own mounting.',
   },
 });
+
+export const dropEngineGroundModel = dropModel('drop-engine-ground');

@@ -1,5 +1,5 @@
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropNegativePost = dropTest({
   test: 'drop-negative-post',
@@ -14,3 +14,5 @@ export const dropNegativePost = dropTest({
     settles: 'Volts lost at a post look like a bad battery or a bad starter.',
   },
 });
+
+export const dropNegativePostModel = dropModel('drop-negative-post');

@@ -1,5 +1,5 @@
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropSolenoid = dropTest({
   test: 'drop-solenoid',
@@ -14,3 +14,5 @@ export const dropSolenoid = dropTest({
     settles: 'Tells burnt solenoid contacts from the cable.',
   },
 });
+
+export const dropSolenoidModel = dropModel('drop-solenoid');

@@ -1,5 +1,5 @@
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropStarterGround = dropTest({
   test: 'drop-starter-ground',
@@ -14,3 +14,5 @@ export const dropStarterGround = dropTest({
     settles: 'Halves the starting path: is the ground side losing the volts?',
   },
 });
+
+export const dropStarterGroundModel = dropModel('drop-starter-ground');

@@ -1,5 +1,5 @@
-import { dropTest } from '../measures';
-import { informs } from '../step';
+import { dropModel, dropTest } from '../drop-test';
+import { informs } from '../../evidence/step';
 
 export const dropStarterPositive = dropTest({
   test: 'drop-starter-positive',
@@ -14,3 +14,5 @@ export const dropStarterPositive = dropTest({
     settles: 'Halves the starting path: is the positive side losing the volts?',
   },
 });
+
+export const dropStarterPositiveModel = dropModel('drop-starter-positive');

@@ -1,13 +1,14 @@
-import { latest } from '../../judge/situation';
-import { causes, weighed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { emf } from '../../simulation/cranking-circuit';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { causes, weighed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { emf } from '../../circuit/model/cranking-circuit';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { across } from '../points';
-import { informs } from '../step';
+import { across } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** What the battery has where nobody read it (12 V), V. */
 const USUAL_VOLTS = 12.5;
@@ -32,10 +33,10 @@ export const excitationVoltage: Test = {
     cautions: [],
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'excitation-voltage');
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'excitation-voltage');
     if (!reading) return [];
-    const share = reading.value / (situation.resting ?? USUAL_VOLTS * situation.scale);
+    const share = reading.value / (gradedCase.resting ?? USUAL_VOLTS * gradedCase.scale);
     return [
       weighed('excitation', share, {
         causes: causes('charge-control'),
@@ -44,6 +45,9 @@ export const excitationVoltage: Test = {
       }),
     ];
   },
-  simulated: ({ vehicle, random, volts }) =>
+};
+
+export const excitationVoltageModel: TestModel = {
+  reads: ({ vehicle, random, volts }) =>
     done(vehicle.excited ? volts(emf(vehicle) - 0.3 * vehicle.scale) : volts(random.between(0, 5) * vehicle.scale)),
 };

@@ -1,12 +1,13 @@
-import { latest, loadsOf } from '../../judge/situation';
-import { causes, fixed } from '../../judge/weigh/finding';
-import type { Finding } from '../../judge/weigh/finding';
-import { cannot, done } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest, loadsOf } from '../../evidence/case-context';
+import { causes, fixed } from '../../evidence/finding';
+import type { Finding } from '../../evidence/finding';
+import { cannot, done } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { RUNNING_STEP, informs } from '../step';
+import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Commands over and under which a field is full, hardly driven, or driven easily, %. */
 const FULL_PERCENT = 90;
@@ -49,14 +50,14 @@ export const fieldDuty: Test = {
     settles: 'Shows how hard the alternator is driven, and what it has in reserve.',
   },
   phrases,
-  findings: ({ situation }): readonly Finding[] => {
-    const reading = latest(situation, 'field-duty');
-    const volts = latest(situation, 'charging-voltage');
+  findings: ({ gradedCase }): readonly Finding[] => {
+    const reading = latest(gradedCase, 'field-duty');
+    const volts = latest(gradedCase, 'charging-voltage');
     if (!reading || !volts) return [];
     const percent = reading.value;
     const source = { reading: reading.id };
     const own = causes('charge-control');
-    if (volts.value < LOW_VOLTS * situation.scale) {
+    if (volts.value < LOW_VOLTS * gradedCase.scale) {
       if (percent >= FULL_PERCENT) return [fixed('field-full', own, source, say('field-full', { percent }))];
       const weight = percent < HARDLY_PERCENT ? 'field-absent' : 'field-partial';
       return [fixed(weight, own, source, say('field-short', { percent }))];
@@ -67,7 +68,10 @@ export const fieldDuty: Test = {
       ? [fixed('has-reserve', WEAK, source, say('in-reserve', { percent }))]
       : [];
   },
-  simulated: ({ vehicle, starts, running, loads, random }) =>
+};
+
+export const fieldDutyModel: TestModel = {
+  reads: ({ vehicle, starts, running, loads, random }) =>
     starts
       ? done(Math.round(vehicle.excited ? running(loads, 2000).fieldPercent : random.between(0, 5)), { loads })
       : cannot('did-not-start'),

@@ -1,15 +1,16 @@
-import { limitOf } from '../../judge/grade/limit-of';
-import { lostACell } from '../../judge/derive/charge';
-import { latest } from '../../judge/situation';
-import { causes, weighed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { emf } from '../../simulation/cranking-circuit';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { limitOf } from '../../evidence/limit-of';
+import { lostACell } from '../../evidence/charge';
+import { latest } from '../../evidence/case-context';
+import { causes, weighed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { emf } from '../../circuit/model/cranking-circuit';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 const HOURS = 12;
 
@@ -46,21 +47,26 @@ export const holdCharge: Test = {
   asked: () => ({ hours: HOURS }),
   known: ({ resting }) => (resting === null ? {} : { startVolts: resting }),
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'hold-charge');
-    const limit = reading && limitOf(situation, reading);
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'hold-charge');
+    const limit = reading && limitOf(gradedCase, reading);
     if (!reading || !limit) return [];
     const lost = limit.value;
     const { hours } = reading.conditions ?? {};
     return [
       weighed('hold-loss', lost / limit.max, {
-        causes: lostACell(situation) ? causes('battery-dead-cell') : causes('battery-dead-cell', ['battery-worn', 0.4]),
+        causes: lostACell(gradedCase)
+          ? causes('battery-dead-cell')
+          : causes('battery-dead-cell', ['battery-worn', 0.4]),
         source: { reading: reading.id },
         says: say('lost-standing', { lost, ...(hours !== undefined && { hours }) }),
       }),
     ];
   },
-  simulated: ({ vehicle, random, volts }) => {
+};
+
+export const holdChargeModel: TestModel = {
+  reads: ({ vehicle, random, volts }) => {
     const loss = vehicle.deadCell ? random.between(0.5, 1.5) : random.between(0, 0.06);
     return done(volts(emf(vehicle) - loss * vehicle.scale), { hours: HOURS, startVolts: volts(emf(vehicle)) });
   },

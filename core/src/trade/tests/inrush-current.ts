@@ -1,17 +1,18 @@
-import { latest } from '../../judge/situation';
-import { clampSaturated } from '../../judge/void/clamp';
-import { missesInrush } from '../../judge/void/misses-inrush';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { HIGH_DRAW } from '../../judge/weigh/groups';
-import { NO_FLOW_AMPS } from '../../judge/weigh/flow';
-import { done } from '../../simulation/bench';
-import { inrushAmps } from '../../simulation/inrush';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { clampSaturated } from '../../evidence/void/clamp';
+import { missesInrush } from '../../evidence/void/misses-inrush';
+import { causes, fixed } from '../../evidence/finding';
+import { HIGH_DRAW } from '../cause-groups';
+import { NO_FLOW_AMPS } from '../../evidence/flow';
+import { done } from '../../evidence/simulated-bench';
+import { inrushAmps } from '../../circuit/model/inrush';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { ampsBetween } from '../measures';
-import { roundTheCables } from '../points';
-import { CRANKING_STEP } from '../step';
+import { roundTheCables } from '../../circuit/points';
+import { CRANKING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 
 /** Inrush is 2 to 5 times the steady amps; steady amps nearer to it than this say that nothing turns. */
@@ -49,16 +50,19 @@ export const inrushCurrent: Test = {
   },
   voids: [missesInrush, clampSaturated],
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'inrush-current');
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'inrush-current');
     if (!reading || reading.value < NO_FLOW_AMPS) return [];
     const source = { reading: reading.id };
     const inrush = reading.value;
-    const draw = latest(situation, 'starter-draw')?.value;
+    const draw = latest(gradedCase, 'starter-draw')?.value;
     const flowed = fixed('flow-not-control', causes('starter-control'), source, say('current-flowed', { inrush }));
-    return draw !== undefined && draw > inrush * STALLED_SHARE && draw > situation.draw.max
+    return draw !== undefined && draw > inrush * STALLED_SHARE && draw > gradedCase.draw.max
       ? [flowed, fixed('stalled-inrush', HIGH_DRAW, source, say('never-fell', { inrush, draw }))]
       : [flowed];
   },
-  simulated: ({ vehicle, amps }) => done(amps(inrushAmps(vehicle)), { method: 'scope' }),
+};
+
+export const inrushCurrentModel: TestModel = {
+  reads: ({ vehicle, amps }) => done(amps(inrushAmps(vehicle)), { method: 'scope' }),
 };

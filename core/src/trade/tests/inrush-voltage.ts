@@ -1,17 +1,18 @@
-import { isOutside } from '../../judge/grade/limit-of';
-import { latest } from '../../judge/situation';
-import { belowCharge } from '../../judge/void/below-charge';
-import { missesInrush } from '../../judge/void/misses-inrush';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { batteryVoltsAt } from '../../simulation/cranking-circuit';
-import { inrushAmps } from '../../simulation/inrush';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { isOutside } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { belowCharge } from '../../evidence/void/below-charge';
+import { missesInrush } from '../../evidence/void/misses-inrush';
+import { causes, fixed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { batteryVoltsAt } from '../../circuit/model/cranking-circuit';
+import { inrushAmps } from '../../circuit/model/inrush';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { CRANKING_STEP } from '../step';
+import { atPosts } from '../../circuit/points';
+import { CRANKING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 
 const phrases = {
@@ -44,13 +45,13 @@ export const inrushVoltage: Test = {
   },
   voids: [missesInrush, belowCharge],
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'inrush-voltage');
-    const grade = reading && situation.graded.get(reading.id)?.grade;
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'inrush-voltage');
+    const grade = reading && gradedCase.grades.get(reading.id)?.grade;
     if (!reading || grade === 'noted') return [];
     const says = say('first-dip', { value: reading.value });
     const source = { reading: reading.id };
-    return isOutside(situation, reading)
+    return isOutside(gradedCase, reading)
       ? [
           fixed(
             'deep-inrush',
@@ -67,6 +68,9 @@ export const inrushVoltage: Test = {
         ]
       : [fixed('easy-inrush', causes('battery-worn', 'battery-dead-cell'), source, says)];
   },
-  simulated: ({ vehicle, volts }) =>
+};
+
+export const inrushVoltageModel: TestModel = {
+  reads: ({ vehicle, volts }) =>
     done(volts(Math.max(0.5, batteryVoltsAt(vehicle, inrushAmps(vehicle)))), { method: 'scope' }),
 };

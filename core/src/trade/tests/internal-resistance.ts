@@ -1,9 +1,11 @@
-import { done, round } from '../../simulation/bench';
-import { smallSignalOhm } from '../../simulation/cranking-circuit';
+import { done, round } from '../../evidence/simulated-bench';
+import { smallSignalOhm } from '../../circuit/model/cranking-circuit';
 import type { Test } from '../test';
-import { atPosts } from '../points';
-import { informs } from '../step';
+import type { TestModel } from '../test-model';
+import { atPosts } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import { POST_VOLTS } from '../measures';
+import { message } from '../../evidence/messages';
 
 /** Relative error of the tester in the circuit model. */
 const TESTER_ERROR = 0.06;
@@ -35,6 +37,10 @@ export const internalResistance: Test = {
     cautions: [],
   },
   noted: ({ test, value }, { case: { system }, labelDoubt }) =>
-    labelDoubt ?? (system.battery.rating ? null : { code: 'needs-rating', with: { test, value } }),
-  simulated: ({ vehicle, random }) => done(round(smallSignalOhm(vehicle) * random.factor(TESTER_ERROR), 5)),
+    labelDoubt ??
+    (system.battery.rating || typeof value !== 'number' ? null : message('needs-rating', { test, value })),
+};
+
+export const internalResistanceModel: TestModel = {
+  reads: ({ vehicle, random }) => done(round(smallSignalOhm(vehicle) * random.factor(TESTER_ERROR), 5)),
 };

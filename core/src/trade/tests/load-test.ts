@@ -1,20 +1,20 @@
 import { loadTestAmps } from '../../battery/rating';
-import { done } from '../../simulation/bench';
-import { batteryVoltsAt } from '../../simulation/cranking-circuit';
-import { slip } from '../../simulation/slips';
-import { grade } from '../../judge/grade/grade';
-import { belowCharge } from '../../judge/void/below-charge';
-import { ofFigure } from '../../judge/void/void-rule';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { done } from '../../evidence/simulated-bench';
+import { batteryVoltsAt } from '../../circuit/model/cranking-circuit';
+import { slip } from '../../evidence/slips';
+import { belowCharge } from '../../evidence/void/below-charge';
+import { ofFigure } from '../../evidence/void/void-rule';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Less than this share of the CCA, or fewer seconds, pass nothing. */
-const LEAST_LOAD_SHARE = 0.4;
-const LEAST_SECONDS = 8;
+const MIN_LOAD_SHARE = 0.4;
+const MIN_SECONDS = 8;
 /** Seconds a load is held. */
 const SECONDS = 15;
 
@@ -62,17 +62,20 @@ export const loadTest: Test = {
   },
   voids: [
     belowCharge,
-    ofFigure((reading, sight) => {
+    ofFigure((reading, context, compared) => {
       const { amps, seconds } = reading.conditions ?? {};
-      const { packCca: cca } = sight;
+      const { packCca: cca } = context;
       // a battery that fails under half the load, or half the time, has failed
-      if (cca === null || amps === undefined || grade(reading, sight).grade === 'outside') return null;
-      if (amps < cca * LEAST_LOAD_SHARE) return say('load-too-small', { amps, cca });
-      return seconds !== undefined && seconds < LEAST_SECONDS ? say('load-too-short', { seconds }) : null;
+      if (cca === null || amps === undefined || compared()?.grade === 'outside') return null;
+      if (amps < cca * MIN_LOAD_SHARE) return say('load-too-small', { amps, cca });
+      return seconds !== undefined && seconds < MIN_SECONDS ? say('load-too-short', { seconds }) : null;
     }),
   ],
   phrases,
-  simulated: ({ vehicle, wanted, random, volts }) => {
+};
+
+export const loadTestModel: TestModel = {
+  reads: ({ vehicle, wanted, random, volts }) => {
     const amps = typeof wanted['amps'] === 'number' ? wanted['amps'] : Math.round(vehicle.cca / 2);
     const value = batteryVoltsAt(vehicle, amps, random.factor(0.05));
     return done(volts(Math.max(0.5, value)), { amps, seconds: SECONDS, chargedBefore: vehicle.charge > 0.8 });

@@ -1,14 +1,15 @@
-import { latest } from '../../judge/situation';
-import { ofFigure } from '../../judge/void/void-rule';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { emf } from '../../simulation/cranking-circuit';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { ofFigure } from '../../evidence/void/void-rule';
+import { causes, fixed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { emf } from '../../circuit/model/cranking-circuit';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { across } from '../points';
-import { informs } from '../step';
+import { across } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** 0.1 V between module and post is normal; from this on (12 V) something between them loses it, V. */
 const LOSES_VOLTS = 0.4;
@@ -52,14 +53,17 @@ export const moduleVoltage: Test = {
       ? say('module-at-post', { value, post: value + conditions.offsetVolts })
       : null,
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'module-voltage');
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'module-voltage');
     const offset = reading?.conditions?.offsetVolts;
-    return reading && offset !== undefined && offset > LOSES_VOLTS * situation.scale
+    return reading && offset !== undefined && offset > LOSES_VOLTS * gradedCase.scale
       ? [fixed('module-low', causes('ground-body'), { reading: reading.id }, say('module-loses', { offset }))]
       : [];
   },
-  simulated: ({ vehicle, volts }) => {
+};
+
+export const moduleVoltageModel: TestModel = {
+  reads: ({ vehicle, volts }) => {
     const offset = 0.1 * vehicle.scale;
     return done(volts(emf(vehicle) - offset), { offsetVolts: offset });
   },

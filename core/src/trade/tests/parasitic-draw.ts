@@ -1,16 +1,16 @@
-import { caresFrom, limitOf } from '../../judge/grade/limit-of';
-import { grade } from '../../judge/grade/grade';
-import { latest } from '../../judge/situation';
-import { ofFigure } from '../../judge/void/void-rule';
-import { causes, weighed } from '../../judge/weigh/finding';
-import { done, round } from '../../simulation/bench';
-import { slip } from '../../simulation/slips';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { caresFrom, limitOf } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { ofFigure } from '../../evidence/void/void-rule';
+import { causes, weighed } from '../../evidence/finding';
+import { done, round } from '../../evidence/simulated-bench';
+import { slip } from '../../evidence/slips';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { ampsBetween } from '../measures';
-import { roundTheCables } from '../points';
-import { informs } from '../step';
+import { roundTheCables } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Modules fall asleep within 20 to 60 min; before this many a high figure says nothing. */
 const ASLEEP_MINUTES = 15;
@@ -50,17 +50,17 @@ export const parasiticDraw: Test = {
   },
   asked: () => ({ minutesAsleep: WAIT_MINUTES }),
   voids: [
-    ofFigure((reading, sight) => {
+    ofFigure((reading, _context, compared) => {
       const minutes = reading.conditions?.minutesAsleep;
-      return minutes !== undefined && minutes < ASLEEP_MINUTES && grade(reading, sight).grade !== 'within'
+      return minutes !== undefined && minutes < ASLEEP_MINUTES && compared()?.grade !== 'within'
         ? say('still-awake', { minutes })
         : null;
     }),
   ],
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'parasitic-draw');
-    const limit = reading && limitOf(situation, reading);
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'parasitic-draw');
+    const limit = reading && limitOf(gradedCase, reading);
     if (!reading || !limit) return [];
     return [
       weighed('drain', Math.log((Math.abs(reading.value) + FLOOR_AMPS) / caresFrom(limit)), {
@@ -70,7 +70,10 @@ export const parasiticDraw: Test = {
       }),
     ];
   },
-  simulated: ({ vehicle, random }) => done(round(vehicle.drainAmps * random.factor(0.05), 3), { minutesAsleep: 40 }),
+};
+
+export const parasiticDrawModel: TestModel = {
+  reads: ({ vehicle, random }) => done(round(vehicle.drainAmps * random.factor(0.05), 3), { minutesAsleep: 40 }),
   // read before the modules slept
   slips: [
     slip(

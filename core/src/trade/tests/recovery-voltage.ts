@@ -1,12 +1,13 @@
-import { latest } from '../../judge/situation';
-import { causes, fixed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { emf } from '../../simulation/cranking-circuit';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { causes, fixed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { emf } from '../../circuit/model/cranking-circuit';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
+import { atPosts } from '../../circuit/points';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** A second after cranking a battery is back within this of its resting voltage (12 V), V. */
 const BOUNCE_VOLTS = 0.7;
@@ -41,9 +42,9 @@ export const recoveryVoltage: Test = {
     cautions: [],
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'recovery-voltage');
-    const { resting, scale } = situation;
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'recovery-voltage');
+    const { resting, scale } = gradedCase;
     if (!reading || resting === null || (reading.conditions?.secondsAfter ?? 5) < AFTER_SECONDS) return [];
     const short = resting - reading.value;
     const isDown = short > BOUNCE_VOLTS * scale;
@@ -56,6 +57,9 @@ export const recoveryVoltage: Test = {
       ),
     ];
   },
-  simulated: ({ vehicle, volts }) =>
+};
+
+export const recoveryVoltageModel: TestModel = {
+  reads: ({ vehicle, volts }) =>
     done(volts(emf(vehicle) - 0.12 * vehicle.scale * (vehicle.health < WORN_HEALTH ? 3 : 1)), { secondsAfter: 5 }),
 };

@@ -1,18 +1,19 @@
-import { emf } from '../../simulation/cranking-circuit';
-import { done } from '../../simulation/bench';
-import { slip } from '../../simulation/slips';
-import { fullVolts, hasDeadCellVolts, lostACell, neededVolts, weakestResting } from '../../judge/derive/charge';
-import { isCharged, readingsOf } from '../../judge/situation';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import type { Finding, Source } from '../../judge/weigh/finding';
-import { ofFigure } from '../../judge/void/void-rule';
-import { weightOf } from '../../criteria/evidence';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { emf } from '../../circuit/model/cranking-circuit';
+import { done } from '../../evidence/simulated-bench';
+import { slip } from '../../evidence/slips';
+import { fullVolts, hasDeadCellVolts, lostACell, neededVolts, weakestResting } from '../../evidence/charge';
+import { isCharged, readingsOf } from '../../evidence/case-context';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import type { Finding, Source } from '../../evidence/finding';
+import { ofFigure } from '../../evidence/void/void-rule';
+import { weightOf } from '../../criteria/weights';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Within this many minutes of charging, with nothing done, a reading is surface charge. */
 const FRESH_MINUTES = 10;
@@ -80,34 +81,34 @@ export const restingVoltage: Test = {
   },
   asked: () => ({ surfaceChargeRemoved: true }),
   voids: [
-    ofFigure(({ value, conditions = {} }, sight) => {
-      const full = fullVolts(sight);
-      if (value > full + sight.criteria.surfaceChargeVolts * sight.scale)
+    ofFigure(({ value, conditions = {} }, context) => {
+      const full = fullVolts(context);
+      if (value > full + context.criteria.surfaceChargeVolts * context.scale)
         return say('surface-charge-above-full', { value, full });
       const { surfaceChargeRemoved: removed, minutesSinceCharge = Infinity } = conditions;
       const isFresh = removed === undefined && minutesSinceCharge < FRESH_MINUTES;
-      return (removed === false || isFresh) && value >= neededVolts(sight) ? say('surface-charge-left-on', {}) : null;
+      return (removed === false || isFresh) && value >= neededVolts(context) ? say('surface-charge-left-on', {}) : null;
     }),
   ],
-  remark: ({ value }, sight) => {
-    const full = fullVolts(sight);
-    return typeof value === 'number' && value > full + NOTICED_VOLTS * sight.scale
+  remark: ({ value }, context) => {
+    const full = fullVolts(context);
+    return typeof value === 'number' && value > full + NOTICED_VOLTS * context.scale
       ? say('a-little-surface-charge', { value, full })
       : null;
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = weakestResting(situation);
-    const { charge } = situation;
+  findings: ({ gradedCase }) => {
+    const reading = weakestResting(gradedCase);
+    const { charge } = gradedCase;
     if (!reading || charge === null) return [];
     const source = { reading: reading.id };
     const { value } = reading;
     const again: Finding[] =
-      readingsOf(situation, 'resting-voltage').filter(({ battery }) => battery === reading.battery).length >= 2 &&
-      !isCharged(situation)
+      readingsOf(gradedCase, 'resting-voltage').filter(({ battery }) => battery === reading.battery).length >= 2 &&
+      !isCharged(gradedCase)
         ? [fixed('still-low', causes('battery-dead-cell', ['battery-worn', 0.3]), source, say('still-low', { charge }))]
         : [];
-    if (hasDeadCellVolts(situation))
+    if (hasDeadCellVolts(gradedCase))
       return [
         fixed(
           'dead-cell-volts',
@@ -125,11 +126,14 @@ export const restingVoltage: Test = {
         says: say('charge-at-rest', { value, charge }),
       }),
       // a cell that dies while it stands still answers when it is freshly charged
-      ...(lostACell(situation) ? [] : [cells(charge, value, source)]),
+      ...(lostACell(gradedCase) ? [] : [cells(charge, value, source)]),
       ...again,
     ];
   },
-  simulated: ({ vehicle, volts }) => done(volts(emf(vehicle)), { surfaceChargeRemoved: true }),
+};
+
+export const restingVoltageModel: TestModel = {
+  reads: ({ vehicle, volts }) => done(volts(emf(vehicle)), { surfaceChargeRemoved: true }),
   slips: [
     // surface charge left on, and said so; or left on and nobody knows
     slip(

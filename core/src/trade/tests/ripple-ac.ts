@@ -1,17 +1,18 @@
-import { weightOf } from '../../criteria/evidence';
-import { caresFrom, limitOf } from '../../judge/grade/limit-of';
-import { latest } from '../../judge/situation';
-import { ofFigure } from '../../judge/void/void-rule';
-import { causes, weighed } from '../../judge/weigh/finding';
-import { cannot, done } from '../../simulation/bench';
-import { slip } from '../../simulation/slips';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { weightOf } from '../../criteria/weights';
+import { caresFrom, limitOf } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { ofFigure } from '../../evidence/void/void-rule';
+import { causes, weighed } from '../../evidence/finding';
+import { cannot, done } from '../../evidence/simulated-bench';
+import { slip } from '../../evidence/slips';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { RUNNING_STEP, informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** No alternator makes as much ripple as this (12 V): the meter lets the DC through, V. */
 const PASSES_DC_VOLTS = 8;
@@ -62,14 +63,14 @@ export const rippleAc: Test = {
   ],
   settledBy: { 'ripple-passes-dc': 'meter-ac' },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'ripple-ac');
-    const limit = reading && limitOf(situation, reading);
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'ripple-ac');
+    const limit = reading && limitOf(gradedCase, reading);
     if (!reading || !limit) return [];
     const { value } = reading;
-    const hasWaveform = latest(situation, 'ripple-waveform') !== undefined;
+    const hasWaveform = latest(gradedCase, 'ripple-waveform') !== undefined;
     return [
-      weighed('ripple', Math.log((value + FLOOR_VOLTS * situation.scale) / caresFrom(limit)), {
+      weighed('ripple', Math.log((value + FLOOR_VOLTS * gradedCase.scale) / caresFrom(limit)), {
         causes: causes('alternator-diode'),
         atLeast: weightOf(hasWaveform ? 'ripple-at-least-with-waveform' : 'ripple-at-least'),
         source: { reading: reading.id },
@@ -77,7 +78,10 @@ export const rippleAc: Test = {
       }),
     ];
   },
-  simulated: ({ vehicle, starts, running, random, millivolts }) => {
+};
+
+export const rippleAcModel: TestModel = {
+  reads: ({ vehicle, starts, running, random, millivolts }) => {
     if (!starts) return cannot('did-not-start');
     const gives = running('on', 2000).outputAmps > SOME_OUTPUT_AMPS;
     return done(millivolts(gives ? vehicle.rippleVolts * random.factor(0.12) : NO_RIPPLE_VOLTS), {

@@ -1,14 +1,15 @@
-import { caresFrom, limitOf } from '../../judge/grade/limit-of';
-import { latest } from '../../judge/situation';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import { cannot, done } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { caresFrom, limitOf } from '../../evidence/limit-of';
+import { latest } from '../../evidence/case-context';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import { cannot, done } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
-import { atPosts } from '../points';
-import { RUNNING_STEP, informs } from '../step';
+import { atPosts } from '../../circuit/points';
+import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Noise of the reading, V. */
 const FLOOR_VOLTS = 0.01;
@@ -50,22 +51,25 @@ export const rippleWaveform: Test = {
     when: alternatorGives,
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'ripple-waveform');
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'ripple-waveform');
     if (!reading) return [];
     const own = causes('alternator-diode');
     const source = { reading: reading.id };
     const missing = reading.conditions?.humpsMissing;
     if (missing !== undefined)
       return [fixed(missing >= 1 ? 'humps-missing' : 'humps-even', own, source, say('humps-missing', { missing }))];
-    const limit = limitOf(situation, reading);
+    const limit = limitOf(gradedCase, reading);
     if (!limit) return [];
-    const ln = Math.log((reading.value + FLOOR_VOLTS * situation.scale) / caresFrom(limit));
+    const ln = Math.log((reading.value + FLOOR_VOLTS * gradedCase.scale) / caresFrom(limit));
     return [
       weighed('ripple-waveform', ln, { causes: own, source, says: say('peak-to-peak', { value: reading.value }) }),
     ];
   },
-  simulated: ({ vehicle, starts, running, millivolts }) => {
+};
+
+export const rippleWaveformModel: TestModel = {
+  reads: ({ vehicle, starts, running, millivolts }) => {
     if (!starts) return cannot('did-not-start');
     const gives = running('on', 2000).outputAmps > SOME_OUTPUT_AMPS;
     return done(millivolts((gives ? vehicle.rippleVolts : NO_RIPPLE_VOLTS) * PEAK_TO_PEAK), {

@@ -1,15 +1,16 @@
 import { cellSpread, voltsOfGravity } from '../../battery/gravity';
 import { restingVoltsAt25 } from '../../battery/state-of-charge';
-import { weightOf } from '../../criteria/evidence';
-import { limitOf } from '../../judge/grade/limit-of';
-import { readingsOf } from '../../judge/situation';
-import { causes, weighed } from '../../judge/weigh/finding';
-import { cannot, done, round } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { weightOf } from '../../criteria/weights';
+import { limitOf } from '../../evidence/limit-of';
+import { readingsOf } from '../../evidence/case-context';
+import { causes, weighed } from '../../evidence/finding';
+import { cannot, done, round } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { informs } from '../step';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** Cells of a 12 V battery. */
 const CELLS = 6;
@@ -64,15 +65,15 @@ export const specificGravity: Test = {
     },
   ],
   phrases,
-  findings: ({ situation }) => {
+  findings: ({ gradedCase }) => {
     const newest = new Map(
-      readingsOf(situation, 'specific-gravity')
+      readingsOf(gradedCase, 'specific-gravity')
         .filter(({ value }) => Array.isArray(value))
         .map((reading) => [reading.battery, reading]),
     );
     return [...newest.values()].map((reading) => {
       const spread = cellSpread(reading.value as readonly number[]);
-      const limit = limitOf(situation, reading)?.max ?? EVEN_SPREAD;
+      const limit = limitOf(gradedCase, reading)?.max ?? EVEN_SPREAD;
       return weighed('gravity-spread', spread / limit, {
         causes: causes('battery-dead-cell'),
         isDirect: true,
@@ -82,7 +83,10 @@ export const specificGravity: Test = {
       });
     });
   },
-  simulated: ({ vehicle, random }) => {
+};
+
+export const specificGravityModel: TestModel = {
+  reads: ({ vehicle, random }) => {
     if (vehicle.system.battery.serviceable !== true) return cannot('no-access');
     const gravity = 1.12 + 0.145 * vehicle.charge;
     const count = Math.min(2 * CELLS, Math.max(CELLS / 2, Math.round(CELLS * vehicle.scale)));

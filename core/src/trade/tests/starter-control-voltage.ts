@@ -1,12 +1,13 @@
-import { latest } from '../../judge/situation';
-import { causes, weighed } from '../../judge/weigh/finding';
-import { done } from '../../simulation/bench';
-import { sayer } from '../../words/phrases';
-import type { Voice } from '../../words/phrases';
+import { latest } from '../../evidence/case-context';
+import { causes, weighed } from '../../evidence/finding';
+import { done } from '../../evidence/simulated-bench';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { across } from '../points';
-import { informs } from '../step';
+import { across } from '../../circuit/points';
+import { informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 
 /** What the battery still has where nobody read it (12 V), V. */
 const USUAL_VOLTS = 12;
@@ -44,10 +45,10 @@ export const starterControlVoltage: Test = {
     cautions: ['cranking'],
   },
   phrases,
-  findings: ({ situation }) => {
-    const reading = latest(situation, 'starter-control-voltage');
+  findings: ({ gradedCase }) => {
+    const reading = latest(gradedCase, 'starter-control-voltage');
     if (!reading) return [];
-    const there = latest(situation, 'cranking-voltage')?.value ?? situation.resting ?? USUAL_VOLTS * situation.scale;
+    const there = latest(gradedCase, 'cranking-voltage')?.value ?? gradedCase.resting ?? USUAL_VOLTS * gradedCase.scale;
     return [
       weighed('control', reading.value / there, {
         causes: causes('starter-control'),
@@ -56,6 +57,9 @@ export const starterControlVoltage: Test = {
       }),
     ];
   },
-  simulated: ({ vehicle, cranking, volts }) =>
+};
+
+export const starterControlVoltageModel: TestModel = {
+  reads: ({ vehicle, cranking, volts }) =>
     done(volts(vehicle.controlVolts || Math.max(0.5, cranking.postVolts - 0.3 * vehicle.scale))),
 };

@@ -1,22 +1,23 @@
 import { sagShare } from '../../battery/sag-share';
-import { weightOf } from '../../criteria/evidence';
-import { latest } from '../../judge/situation';
-import { ofFigure } from '../../judge/void/void-rule';
-import type { NumericReading, Sight } from '../../judge/situation';
-import { causes, fixed, weighed } from '../../judge/weigh/finding';
-import type { Finding } from '../../judge/weigh/finding';
-import { HIGH_DRAW, LOW_FLOW, NO_FLOW } from '../../judge/weigh/groups';
-import { NO_FLOW_AMPS, STANDS_RPM } from '../../judge/weigh/flow';
-import { done, round } from '../../simulation/bench';
-import { slip } from '../../simulation/slips';
-import { sayer } from '../../words/phrases';
-import type { Said, Voice } from '../../words/phrases';
+import { weightOf } from '../../criteria/weights';
+import { latest } from '../../evidence/case-context';
+import { ofFigure } from '../../evidence/void/void-rule';
+import type { NumericReading, CaseContext } from '../../evidence/case-context';
+import { causes, fixed, weighed } from '../../evidence/finding';
+import type { Finding } from '../../evidence/finding';
+import { HIGH_DRAW, LOW_FLOW, NO_FLOW } from '../cause-groups';
+import { NO_FLOW_AMPS, STANDS_RPM } from '../../evidence/flow';
+import { done, round } from '../../evidence/simulated-bench';
+import { slip } from '../../evidence/slips';
+import { sayer } from '../../format/message';
+import type { Message, Voice } from '../../format/message';
 import { ampsBetween } from '../measures';
-import { roundTheCables } from '../points';
-import { CRANKING_STEP, informs } from '../step';
+import { roundTheCables } from '../../circuit/points';
+import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
+import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
-import { clampSaturated } from '../../judge/void/clamp';
+import { clampSaturated } from '../../evidence/void/clamp';
 
 /** A zero offset over this, or over this share of the reading, ruins it (docs/criteria.md, clamps). */
 const OFFSET_AMPS = 5;
@@ -55,9 +56,9 @@ const phrases = {
 const say = sayer(phrases);
 
 /** Volts and amps that no battery of this rating can show together: a clamp on the wrong scale, or not round the cable. */
-function clampDisagrees({ value }: NumericReading, sight: Sight): Said | null {
-  const cranking = latest(sight, 'cranking-voltage');
-  const { resting, packCca, draw, scale } = sight;
+function clampDisagrees({ value }: NumericReading, context: CaseContext): Message | null {
+  const cranking = latest(context, 'cranking-voltage');
+  const { resting, packCca, draw, scale } = context;
   if (!cranking || resting === null) return null;
   const lost = resting - cranking.value;
   // next to nothing pulls no battery down
@@ -118,8 +119,8 @@ export const starterDraw: Test = {
   ],
   settledBy: { 'clamp-offset': 'clamp-zero' },
   phrases,
-  findings: ({ situation, figures: { drawRatio } }) => {
-    const reading = latest(situation, 'starter-draw');
+  findings: ({ gradedCase, figures: { drawRatio } }) => {
+    const reading = latest(gradedCase, 'starter-draw');
     if (!reading || drawRatio === null) return [];
     const source = { reading: reading.id };
     const { value } = reading;
@@ -129,8 +130,8 @@ export const starterDraw: Test = {
         fixed('no-flow-not-drag', HIGH_DRAW, source, say('no-current', { value })),
       ];
     const ln = Math.log(Math.max(drawRatio, 0.02));
-    const { source: range, reference: usual } = situation.draw;
-    const speed = latest(situation, 'cranking-speed');
+    const { source: range, reference: usual } = gradedCase.draw;
+    const speed = latest(gradedCase, 'cranking-speed');
     const spinsFree = speed !== undefined && speed.value < STANDS_RPM && drawRatio < SPINS_FREE_RATIO;
     const says = say('draw-beside-usual', { value, usual });
     const low: Finding = spinsFree
@@ -142,8 +143,10 @@ export const starterDraw: Test = {
       fixed('flow-not-control', causes('starter-control'), source, say('control-works', { value })),
     ];
   },
-  simulated: ({ cranking, amps, random }) =>
-    done(amps(cranking.amps), { zeroOffsetAmps: round(random.normal(0, 0.8), 1) }),
+};
+
+export const starterDrawModel: TestModel = {
+  reads: ({ cranking, amps, random }) => done(amps(cranking.amps), { zeroOffsetAmps: round(random.normal(0, 0.8), 1) }),
   slips: [
     // wrong clamp scale, a clamp at its ceiling, a clamp that was not zeroed
     slip((value) => value / 10, undefined, 0),

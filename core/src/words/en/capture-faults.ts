@@ -1,4 +1,4 @@
-import type { CaptureFault } from '../../capture/read/capture-fault';
+import type { CaptureFault } from '../../format/capture-fault';
 
 const BYTES_PER_MB = 1_000_000;
 const megabytes = (bytes: number): string => `${Math.round(bytes / BYTES_PER_MB)} MB`;

@@ -1,6 +1,6 @@
 /** Sentences of what a record shows besides its readings. */
-import { sayer } from '../phrases';
-import type { Voice } from '../phrases';
+import { sayer } from '../../format/message';
+import type { Voice } from '../../format/message';
 
 const seconds = (value: number): string => `${value.toFixed(2)} s`;
 const SIDES = { top: 'highest', bottom: 'lowest' } as const;

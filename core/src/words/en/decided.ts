@@ -5,20 +5,12 @@ import type { JudgedPart } from '../../format/words';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
-import type { Said, Voice } from '../phrases';
+import type { Message, PhrasesFor, Voice } from '../../format/message';
+import type { DecisionMessages, HealthOfWay, NextMessages, PackParams, VerdictMessages } from '../../judge/messages';
 import { WAYS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
 
-interface WaySaid {
-  readonly way: string;
-  readonly health: number;
-}
-interface PackFigures {
-  readonly weak: readonly number[];
-  readonly arrangement: 'parallel' | 'series';
-  readonly count: number;
-}
-const pack = ({ weak, arrangement, count }: PackFigures): string =>
+const pack = ({ weak, arrangement, count }: PackParams): string =>
   [
     weak.length === 0 ? '' : ` It is battery ${listed(weak)}.`,
     arrangement === 'parallel'
@@ -31,7 +23,7 @@ const named = (reading: Reading, voice: Voice): string =>
   `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`;
 
 export const DECISIONS = {
-  proven: (w: { fault: FaultName; probability: number; evidence?: Said; pack?: PackFigures }, voice: Voice) =>
+  proven: (w: { fault: FaultName; probability: number; evidence?: Message; pack?: PackParams }, voice: Voice) =>
     `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}. Its excuses are tested and excluded.${w.pack ? pack(w.pack) : ''}`,
   'charge-first': (w: { charge: number; needed: number; batteries?: readonly number[] }, voice: Voice) =>
     `${w.batteries?.length ? `Battery ${listed(w.batteries)}` : 'The battery'} is ${voice.share(w.charge)} charged; below ${voice.share(w.needed)} no load or cranking reading can condemn anything. Charge first, then repeat.`,
@@ -48,13 +40,13 @@ export const DECISIONS = {
   'nothing-possible': () => 'No test that is possible now would settle it.',
   'may-be-frozen': (w: { celsius: number }, voice: Voice) =>
     `At ${voice.celsius(w.celsius)} a battery this empty may be frozen: warm it through and look at the case before anything else.`,
-};
+} satisfies PhrasesFor<DecisionMessages>;
 
 const missing = (names: readonly StepName[], voice: Voice): string =>
   names.length > 0 ? ` Missing: ${steps(names, voice)}.` : '';
 
 export const VERDICTS = {
-  called: (w: { fault: FaultName; evidence?: Said }, voice: Voice) =>
+  called: (w: { fault: FaultName; evidence?: Message }, voice: Voice) =>
     `${nameOf(w.fault)}${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.`,
   'charge-first-part': () =>
     'Charge first, then repeat: a flat battery cannot be judged, and spoils every later reading.',
@@ -62,7 +54,7 @@ export const VERDICTS = {
     `${nameOf(w.fault)} is possible.${missing(w.missing, voice)}`,
   'outside-across': (w: { reading: Reading }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} lies outside its limit.`,
-  'path-fails': (w: { reading: Reading; amps?: number; bound?: Said }, voice: Voice) =>
+  'path-fails': (w: { reading: Reading; amps?: number; bound?: Message }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)}${w.amps === undefined ? '' : ` at ${voice.amps(w.amps)}`}${w.bound ? `, allowed is ${voice.say(w.bound)}` : ', outside its limit'}. Whatever of this path is bad, it is repaired.`,
   'not-tested': (w: { missing: readonly StepName[] }, voice: Voice) => `Not tested.${missing(w.missing, voice)}`,
   'not-read-yet': (w: { missing: readonly StepName[] }, voice: Voice) =>
@@ -73,13 +65,13 @@ export const VERDICTS = {
     w.isWeak
       ? `Battery ${w.battery} is the weak one${w.health === undefined ? '' : `: health about ${voice.share(w.health)} of rated`}.`
       : `Battery ${w.battery} goes with the weak one.`,
-  'battery-charge-first': (w: { battery: number; charge: number }, voice: Voice) =>
-    `Battery ${w.battery} is ${voice.share(w.charge)} charged: charge it first.`,
+  'battery-charge-first': (w: { battery: number; charge?: number }, voice: Voice) =>
+    `Battery ${w.battery} is ${w.charge === undefined ? 'not' : voice.share(w.charge)} charged: charge it first.`,
   'battery-not-proven': (w: { battery: number }) => `Battery ${w.battery} is suspected; its excuses are open.`,
   'battery-keep': (w: { battery: number; health?: number }, voice: Voice) =>
     `Battery ${w.battery} is good${w.health === undefined ? '' : `: health about ${voice.share(w.health)} of rated`}.`,
   'battery-not-tested': (w: { battery: number }) => `Battery ${w.battery}: how good it is was not measured.`,
-};
+} satisfies PhrasesFor<VerdictMessages>;
 
 const settlesOf = (step: StepName): string => stepOf(step)?.settles ?? '';
 
@@ -90,7 +82,7 @@ export const NEXT = {
   'jam-or-open': () => 'Amps with the key at start: hardly any is a circuit that is open, very many a jam.',
   'finds-what-is-open': () =>
     'With nothing flowing nearly the whole battery lies across what is open, and next to nothing across what is not.',
-  'ways-disagree': (w: { low: WaySaid; high: WaySaid; battery?: number }, voice: Voice) =>
+  'ways-disagree': (w: { low: HealthOfWay; high: HealthOfWay; battery?: number }, voice: Voice) =>
     `${w.battery === undefined ? '' : `Battery ${w.battery}: `}${voice.share(w.low.health)} of its rating from ${WAYS[w.low.way]}, ${voice.share(w.high.health)} from ${WAYS[w.high.way]}: a third way decides.`,
   'charge-then-read': (w: { battery?: number }) =>
     `Charge ${w.battery === undefined ? 'the battery' : `battery ${w.battery}`} fully, take off the surface charge, then read the resting voltage again.`,
@@ -111,4 +103,4 @@ export const NEXT = {
     `The battery is below ${voice.share(w.needed)}: charge it first.`,
   'spoilt-by-flat-battery': (w: { minutes: number }, voice: Voice) =>
     `A flat battery spoils it: about ${voice.plain(w.minutes, w.minutes % 1 === 0 ? 0 : 1)} min now, and the same again after the charge.`,
-};
+} satisfies PhrasesFor<NextMessages>;

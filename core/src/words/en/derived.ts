@@ -2,8 +2,8 @@
 import { cellSpread, meanGravity, voltsOfGravity } from '../../battery/gravity';
 import type { Derived } from '../../format/judgement-shape';
 import type { TestName } from '../../format/names';
-import { readingsOf } from '../../judge/situation';
-import type { Situation } from '../../judge/situation';
+import { readingsOf } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
 import type { FigureFormat } from '../../quantities/figure-format';
 
 /** A share of the sag under this is no share, V. */
@@ -11,7 +11,7 @@ const WORTH_TELLING_VOLTS = 0.05;
 /** Cells of a 12 V battery. */
 const CELLS = 6;
 
-type Sentences = (derived: Derived, situation: Situation, figures: FigureFormat) => readonly string[];
+type Sentences = (derived: Derived, gradedCase: GradedCase, figures: FigureFormat) => readonly string[];
 
 const WORDS: Readonly<Partial<Record<TestName, Sentences>>> = {
   'resting-voltage': ({ stateOfCharge }, _situation, { share }) =>
@@ -31,13 +31,13 @@ const WORDS: Readonly<Partial<Record<TestName, Sentences>>> = {
 export const derivedWords = (
   test: TestName,
   derived: Derived,
-  situation: Situation,
+  gradedCase: GradedCase,
   figures: FigureFormat,
-): readonly string[] => WORDS[test]?.(derived, situation, figures) ?? [];
+): readonly string[] => WORDS[test]?.(derived, gradedCase, figures) ?? [];
 
 function sag(
   { crankingOhms, equivalentLoadVolts, loadFloorVolts, loadAmps, sag: parts, expectedDrawAmps }: Derived,
-  _situation: Situation,
+  _situation: GradedCase,
   { plain, volts, ohms }: FigureFormat,
 ): readonly string[] {
   const usual = expectedDrawAmps
@@ -61,11 +61,15 @@ function sag(
   ];
 }
 
-function gravity(_derived: Derived, situation: Situation, { plain, celsius, volts }: FigureFormat): readonly string[] {
-  const read = readingsOf(situation, 'specific-gravity').at(-1);
+function gravity(
+  _derived: Derived,
+  gradedCase: GradedCase,
+  { plain, celsius, volts }: FigureFormat,
+): readonly string[] {
+  const read = readingsOf(gradedCase, 'specific-gravity').at(-1);
   if (!Array.isArray(read?.value) || read.value.length === 0) return [];
   const cells = read.value as readonly number[];
-  const isWhole = cells.length === situation.scale * CELLS;
+  const isWhole = cells.length === gradedCase.scale * CELLS;
   return [
     `Mean ${plain(meanGravity(cells, read.conditions?.electrolyteCelsius), 3)} at ${celsius(27)}, spread ${plain(cellSpread(cells), 3)}.`,
     ...(isWhole ? [`The cells add up to ${volts(voltsOfGravity(cells))}: the resting voltage should agree.`] : []),

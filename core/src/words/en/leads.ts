@@ -1,5 +1,5 @@
 import type { TestName } from '../../format/names';
-import { CLAMP_PLACES, TEST_POINTS } from '../../trade/points';
+import { CLAMP_PLACES, TEST_POINTS } from '../../circuit/points';
 import { TESTS } from '../../trade/tables';
 
 /** The leads of a test in one sentence, for a screen reader and for print. */

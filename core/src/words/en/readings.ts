@@ -1,8 +1,8 @@
 /** A reading as text: its value, and how it was taken. */
 import type { Reading } from '../../format/case-shape';
 import type { FigureFormat } from '../../quantities/figure-format';
-import { CONDITIONS } from '../../trade/conditions';
-import type { ConditionName } from '../../trade/conditions';
+import { CONDITIONS } from '../../format/conditions';
+import type { ConditionName } from '../../format/conditions';
 import { TESTS } from '../../trade/tables';
 
 /** Why a reading could not be taken. */

@@ -4,7 +4,8 @@ import { RULES } from '../../criteria/rules';
 import { figureFormat } from '../../quantities/figure-format';
 import type { FigureChoice } from '../../quantities/figure-format';
 import { FAULTS, OBSERVATIONS, TESTS } from '../../trade/tables';
-import type { Phrase, PhraseTable, Said, Voice } from '../phrases';
+import { messageOf } from '../../format/message';
+import type { Message, Phrase, PhraseTable, StoredMessage, Voice } from '../../format/message';
 import { valueWords } from './readings';
 import { SENTENCES, stepInside } from './sentences';
 
@@ -33,10 +34,10 @@ export function englishVoice(choice?: FigureChoice): Voice {
         ? `at least ${voice.value(test, min)}`
         : `${voice.value(test, min)} to ${voice.value(test, max)}`;
     },
-    say: ({ code, with: given }: Said) => {
+    say: ({ code, params }: Message) => {
       const sentence = sentenceOf(code);
       if (!sentence) throw new RangeError(`no sentence has the code ${code}`);
-      return sentence(given as never, voice);
+      return sentence(params as never, voice);
     },
   };
   return voice;
@@ -47,11 +48,11 @@ export function englishVoice(choice?: FigureChoice): Voice {
  * whose code this one does not know.
  */
 export const retell = (
-  { because, ...said }: { readonly because: string; readonly code?: string; readonly with?: Said['with'] },
+  { because, code, with: params }: { readonly because: string } & Partial<StoredMessage>,
   voice: Voice,
 ): string =>
-  said.code !== undefined && said.with !== undefined && sentenceOf(said.code)
-    ? voice.say({ code: said.code, with: said.with })
+  code !== undefined && params !== undefined && sentenceOf(code)
+    ? voice.say(messageOf({ code, with: params }))
     : because;
 
 /** What files, logs and the command line are written with. */

@@ -47,7 +47,7 @@ export class StepAtHand {
   readonly isNext = computed(() => this.step() === this.#asked());
   readonly blocked = computed(() => {
     const surveyed = this.#job.surveyed();
-    return surveyed ? blockedSteps(surveyed.situation, STEP_NAMES) : new Map<StepName, never>();
+    return surveyed ? blockedSteps(surveyed.gradedCase, STEP_NAMES) : new Map<StepName, never>();
   });
   readonly blockedNow = computed(() => {
     const name = stepNameOf(this.step());

@@ -4,7 +4,7 @@ import { WAITS } from '@tetrad/core/light';
 import { endOf } from '../../waiting/timer-state';
 
 /** Steps told at once. */
-const MOST = 3;
+const MAX = 3;
 
 export interface ToDo {
   readonly job: string;
@@ -61,5 +61,5 @@ export function toDoNow(rows: readonly FloorRow[], nowMs: number, who = ''): ToD
       Number(b.who === who && who !== '') - Number(a.who === who && who !== '') ||
       (a.minutes ?? Infinity) - (b.minutes ?? Infinity),
   );
-  return { steps: steps.slice(0, MOST), meanwhile };
+  return { steps: steps.slice(0, MAX), meanwhile };
 }

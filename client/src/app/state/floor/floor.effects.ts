@@ -36,11 +36,11 @@ import { FloorActions, selectFloor } from './floor.feature';
 /** Many jobs may change at once: their rows are asked for together. */
 const TOGETHER_MS = 250;
 /** Of a longer floor so many rows are loaded at first, and more when they are wanted. */
-const MOST_AT_ONCE = 1200;
+const MAX_AT_ONCE = 1200;
 /** Somebody who types is waited for, ms. */
 const TYPING_MS = 250;
 /** More than these at once, and the floor is read anew. */
-const MOST_TOGETHER = 60;
+const MAX_TOGETHER = 60;
 
 interface News {
   /** Null where news may have been missed. */
@@ -94,10 +94,10 @@ export class FloorEffects {
   #pages(shop: string, status: JobStatus, from: string | null): Observable<FloorPage & { readonly isLast: boolean }> {
     let loaded = 0;
     return this.#api.floorPage(shop, status, from).pipe(
-      expand(({ next }) => (next === null || loaded >= MOST_AT_ONCE ? EMPTY : this.#api.floorPage(shop, status, next))),
+      expand(({ next }) => (next === null || loaded >= MAX_AT_ONCE ? EMPTY : this.#api.floorPage(shop, status, next))),
       map((page) => {
         loaded += page.rows.length;
-        return { ...page, isLast: page.next === null || loaded >= MOST_AT_ONCE };
+        return { ...page, isLast: page.next === null || loaded >= MAX_AT_ONCE };
       }),
     );
   }
@@ -141,7 +141,7 @@ export class FloorEffects {
       switchMap(([watched, shop]) => (watched ? this.#news(shop) : EMPTY)),
       withLatestFrom(this.#store.select(selectFloor)),
       mergeMap(([{ shop, jobs }, { status }]) => {
-        if (jobs.includes(null) || jobs.length > MOST_TOGETHER) return of(FloorActions.load({ status }));
+        if (jobs.includes(null) || jobs.length > MAX_TOGETHER) return of(FloorActions.load({ status }));
         const ids = jobs.filter((job) => job !== null);
         return this.#api.floorRows(shop, ids).pipe(
           map((rows) => FloorActions.changed({ ids, rows })),

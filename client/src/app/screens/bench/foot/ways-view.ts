@@ -20,10 +20,10 @@ const BESIDE = ['specific-gravity', 'hold-charge'] as const;
 export class WaysView {
   readonly #job = inject(JobStore);
   readonly #voice = inject(Sentences);
-  readonly #situation = computed(() => this.#job.surveyed()?.situation ?? null);
+  readonly #gradedCase = computed(() => this.#job.surveyed()?.gradedCase ?? null);
   readonly #measured = computed(() => {
-    const situation = this.#situation();
-    return situation ? derive(situation).ways : [];
+    const gradedCase = this.#gradedCase();
+    return gradedCase ? derive(gradedCase).ways : [];
   });
 
   protected readonly ways = computed(() =>
@@ -63,10 +63,10 @@ export class WaysView {
       })),
   );
   protected readonly together = computed((): string => {
-    const situation = this.#situation();
+    const gradedCase = this.#gradedCase();
     const ways = this.#measured();
-    if (!situation || ways.length < 2) return 'One way alone: a second one makes it sure.';
-    const apart = batteryUnits(situation).some((battery) => disagreeing(ways, battery) !== null);
+    if (!gradedCase || ways.length < 2) return 'One way alone: a second one makes it sure.';
+    const apart = batteryUnits(gradedCase).some((battery) => disagreeing(ways, battery) !== null);
     return apart ? 'They disagree: a third way decides.' : 'They agree within what each may be wrong.';
   });
 }

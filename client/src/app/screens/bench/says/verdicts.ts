@@ -7,9 +7,9 @@ import { Sentences } from '../../../device/sentences';
 
 /** Faults under this are not worth a line. */
 const WORTH_SHOWING = 0.1;
-const MOST_FAULTS = 5;
+const MAX_FAULTS = 5;
 /** Lines of evidence shown for and against. */
-const MOST_EVIDENCE = 3;
+const MAX_EVIDENCE = 3;
 
 /** A line of evidence, and the reading it leans on where it leans on one. */
 interface EvidenceLine {
@@ -65,7 +65,7 @@ export class Verdicts {
   protected readonly faults = computed(() =>
     this.judgement()
       .faults.filter(({ fault, probability }) => fault !== 'none' && probability >= WORTH_SHOWING)
-      .slice(0, MOST_FAULTS)
+      .slice(0, MAX_FAULTS)
       .map((entry) => ({
         ...entry,
         name: nameOf(entry.fault),
@@ -100,7 +100,7 @@ export class Verdicts {
   #evidence({ evidence }: RankedFault, sign: 1 | -1): readonly EvidenceLine[] {
     return evidence
       .filter(({ weight }) => weight * sign > 0)
-      .slice(0, MOST_EVIDENCE)
+      .slice(0, MAX_EVIDENCE)
       .map(({ says, code, with: figures, reading }) => ({
         says: this.told()({ because: says, code, with: figures }),
         reading: this.readings().find(({ id }) => id === reading),

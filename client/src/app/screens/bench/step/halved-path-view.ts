@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { PIECES, TESTS, halvePath } from '@tetrad/core';
-import type { PathPart, Situation, TestName } from '@tetrad/core';
+import { PIECES, TESTS, halvePath, solvePaths } from '@tetrad/core';
+import type { PathPart, GradedCase, TestName } from '@tetrad/core';
 import { Button } from '../../../kit/button';
 import { Figures } from '../../../device/figures';
 
@@ -61,12 +61,12 @@ import { Figures } from '../../../device/figures';
 })
 export class HalvedPathView {
   readonly #figures = inject(Figures);
-  readonly situation = input.required<Situation>();
+  readonly gradedCase = input.required<GradedCase>();
   readonly test = input.required<TestName>();
   readonly chosen = output<TestName>();
 
   protected readonly names = TESTS;
-  protected readonly path = computed(() => halvePath(this.situation(), this.test()));
+  protected readonly path = computed(() => halvePath(solvePaths(this.gradedCase()), this.test()));
   protected readonly nameOf = ({ test, pieces }: PathPart): string =>
     test ? TESTS[test].name : pieces.map((piece) => PIECES[piece].name).join(', ');
   protected readonly volts = ({ volts }: PathPart): string =>

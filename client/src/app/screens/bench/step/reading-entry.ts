@@ -120,7 +120,7 @@ export class ReadingEntry {
     this.#typed();
     const form = this.form();
     const amps = form ? conditionsOf(form, this.step()).amps : undefined;
-    const seen = { situation: surveyed.situation, derived: this.job.judgement()?.derived ?? null };
+    const seen = { gradedCase: surveyed.gradedCase, derived: this.job.judgement()?.derived ?? null };
     return asideOf({ test: this.step().test, typed, amps, battery: this.battery() }, seen, this.#voice.voice());
   });
 
@@ -212,7 +212,7 @@ export class ReadingEntry {
 
   #known(battery: number | undefined): ReadingConditions {
     const surveyed = this.job.surveyed();
-    return surveyed ? knownConditions(this.step(), surveyed.situation, this.waitedFor(), battery) : {};
+    return surveyed ? knownConditions(this.step(), surveyed.gradedCase, this.waitedFor(), battery) : {};
   }
 
   #whole(value: Exclude<Reading['value'], null>): EnteredReading {

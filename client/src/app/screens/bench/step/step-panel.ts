@@ -66,7 +66,7 @@ export class StepPanel {
   protected readonly voice = this.#voice.voice;
   protected readonly step = this.at.step;
   protected readonly view = computed(() => this.job.view()!);
-  protected readonly situation = computed(() => this.job.surveyed()!.situation);
+  protected readonly gradedCase = computed(() => this.job.surveyed()!.gradedCase);
   /** The step, where it is one that is read. */
   protected readonly reading = computed((): ReadingStep | null => {
     const step = this.step();
@@ -167,7 +167,7 @@ export class StepPanel {
     const reading = this.reading();
     const derived = this.job.judgement()?.derived;
     return reading && derived && this.#counting().length > 0
-      ? derivedWords(reading.test, derived, this.situation(), this.voice())
+      ? derivedWords(reading.test, derived, this.gradedCase(), this.voice())
       : [];
   });
   /** The newest that counts came out badly: the path is worth halving. */

@@ -1,0 +1,93 @@
+/** The starting circuit in its steady state: one loop of battery, path and motor. */
+import { coldFactor } from '../../battery/cranking-resistance';
+import { sagShare } from '../../battery/sag-share';
+import { restingVolts } from '../../battery/state-of-charge';
+import { PATHS } from '../paths';
+import type { PieceName } from '../paths';
+import type { Vehicle } from './vehicle';
+
+export interface Cranking {
+  readonly amps: number;
+  readonly rpm: number;
+  /** At the posts, V. */
+  readonly postVolts: number;
+  /** Across the motor, V. */
+  readonly motorVolts: number;
+}
+
+/** Volts of one 2 V cell that is gone, and how much more its dead plates resist. */
+const CELL_VOLTS = 2.1;
+const DEAD_CELL_RESISTS = 1.8;
+/** How much more an empty battery resists than a full one. */
+const EMPTY_RESISTS = 0.5;
+/** Small-signal resistance over the cranking resistance (docs/criteria.md, internal resistance). */
+const SMALL_SIGNAL = 0.75;
+/** Free-running starter: share of the usual draw. */
+const FREE_SHARE = 0.4;
+/** Slower than this the engine stands, rpm. */
+const STALL_RPM = 8;
+/** Rounds in which sag and current find each other. */
+const ROUNDS = 20;
+
+const STARTING: readonly PieceName[] = [
+  ...PATHS['drop-starter-positive'].pieces,
+  ...PATHS['drop-starter-ground'].pieces,
+];
+
+/** Open-circuit volts of the pack. */
+export function emf({ charge, deadCell, system, celsius, scale }: Vehicle): number {
+  const { chemistry } = system.battery;
+  return (
+    restingVolts(charge, chemistry, system.nominalVolts, celsius) - (deadCell ? CELL_VOLTS * Math.min(1, scale) : 0)
+  );
+}
+
+/** Sag of this battery under half its CCA, V: colder, emptier and older sags more. */
+const halfCcaSag = ({ batteryOhm, cca, celsius, charge, deadCell, health }: Vehicle): number =>
+  (batteryOhm *
+    (cca / 2) *
+    coldFactor(celsius) *
+    (1 + EMPTY_RESISTS * (1 - charge)) *
+    (deadCell ? DEAD_CELL_RESISTS : 1)) /
+  health;
+
+/** Volts at the posts under a current. @param factor What a tester's own error makes of the sag. */
+export const batteryVoltsAt = (vehicle: Vehicle, amps: number, factor = 1): number =>
+  emf(vehicle) - halfCcaSag(vehicle) * sagShare(amps / vehicle.cca) * factor;
+
+/** What a battery resists at this current, ohm: sag over amps, which falls as the current grows. */
+export const batteryOhmAt = (vehicle: Vehicle, amps: number): number =>
+  (halfCcaSag(vehicle) * sagShare(amps / vehicle.cca)) / amps;
+
+/** As a small-signal tester gives it, 21 °C, ohm. */
+export const smallSignalOhm = ({ batteryOhm, deadCell, health }: Vehicle): number =>
+  (batteryOhm * SMALL_SIGNAL * (deadCell ? DEAD_CELL_RESISTS : 1)) / health;
+
+/** Ohms from post to motor and back. */
+export const pathOhm = ({ pieces }: Vehicle): number => STARTING.reduce((sum, piece) => sum + pieces[piece], 0);
+
+/**
+ * Solves EMF = sag(I) + I (path + motor) + back-EMF with I = load + drag + viscous × speed. Where the
+ * torque cannot turn the engine the speed is 0 and the current is what the loop lets through.
+ */
+export function crank(vehicle: Vehicle): Cranking {
+  const open = emf(vehicle);
+  const path = pathOhm(vehicle);
+  if (vehicle.controlVolts !== 0) return { amps: 0, rpm: 0, postVolts: open, motorVolts: 0 };
+  let amps = vehicle.usualAmps;
+  let rpm = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    const loop = batteryOhmAt(vehicle, Math.max(amps, 1)) + path + vehicle.motorOhm;
+    let next: number;
+    if (!vehicle.driveEngages) next = Math.min(vehicle.usualAmps * FREE_SHARE, open / loop);
+    else {
+      const standing = vehicle.loadAmps + vehicle.dragAmps;
+      rpm = vehicle.locked ? 0 : (open - standing * loop) / (vehicle.voltsPerRpm + vehicle.ampsPerRpm * loop);
+      if (rpm < STALL_RPM) rpm = 0;
+      next = rpm > 0 ? standing + vehicle.ampsPerRpm * rpm : open / loop;
+    }
+    amps = round === ROUNDS - 1 ? next : (amps + next) / 2;
+  }
+  const postVolts = batteryVoltsAt(vehicle, amps);
+  return { amps, rpm, postVolts, motorVolts: postVolts - amps * path };
+}

@@ -1,0 +1,62 @@
+/** How full the battery is, and whether a whole cell of it is missing. */
+import { TABLE_CELSIUS, restingVolts, restingVoltsAt25 } from '../battery/state-of-charge';
+import { asOwnBattery } from './own-battery';
+import { batteryUnits, isCharged, latest, readingsOf } from './case-context';
+import type { NumericReading, CaseContext } from './case-context';
+
+/** A battery of six cells with five good ones rests between these (docs/criteria.md, resting voltage), V. */
+const DEAD_CELL_VOLTS = [9.6, 10.9] as const;
+/** A reading after a charge speaks of it for a day, min. */
+const AFTER_CHARGE_MINUTES = 24 * 60;
+
+const restingAt = (share: number, { case: { system }, celsius, celsiusKnown }: CaseContext): number =>
+  restingVolts(share, system.battery.chemistry, system.nominalVolts, celsiusKnown ? celsius : TABLE_CELSIUS);
+
+/** What a full battery of this chemistry rests at, V. */
+export const fullVolts = (context: CaseContext): number => restingAt(1, context);
+/** What it must rest at before it may be judged under load, V. */
+export const neededVolts = (context: CaseContext): number => restingAt(context.criteria.minimumCharge, context);
+
+function unitHasDeadCell({ resting, case: { system } }: CaseContext): boolean {
+  if (resting === null) return false;
+  const at12 = restingVoltsAt25(resting, system.nominalVolts);
+  return at12 > DEAD_CELL_VOLTS[0] && at12 < DEAD_CELL_VOLTS[1];
+}
+
+/** A cell is dead where a battery rests near 10.5 V: five good cells. */
+export const hasDeadCellVolts = (context: CaseContext): boolean =>
+  batteryUnits(context).some((unit) => unitHasDeadCell(asOwnBattery(context, unit)));
+
+/** The resting reading that tells of the weakest battery: what `charge` is read from. */
+export function weakestResting(context: CaseContext): NumericReading | undefined {
+  const own = context.units
+    .map((unit) => latest(context, 'resting-voltage', unit))
+    .filter((reading) => reading !== undefined);
+  const newest = latest(context, 'resting-voltage');
+  if (own.length === 0 || newest?.battery === undefined) return newest;
+  return own.reduce((weakest, reading) => (reading.value < weakest.value ? reading : weakest));
+}
+
+/** Near 10.5 V at rest although it was charged, or read twice around a charge and low both times. */
+export function isDeadAfterCharge(context: CaseContext): boolean {
+  const weakest = weakestResting(context);
+  const resting = readingsOf(context, 'resting-voltage').filter(({ battery }) => battery === weakest?.battery);
+  if (resting.length >= 2) return hasDeadCellVolts(context) || !isCharged(context);
+  return (
+    hasDeadCellVolts(context) && (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < AFTER_CHARGE_MINUTES
+  );
+}
+
+/** A worn battery loses less than this (12 V) standing overnight; more is a cell that dies, V. */
+const DEAD_CELL_LOSS_VOLTS = 1;
+
+/** What it lost standing disconnected is a whole cell's worth, whatever it rested at before. */
+export function lostACell(context: CaseContext): boolean {
+  const reading = latest(context, 'hold-charge');
+  const start = reading?.conditions?.startVolts ?? context.resting;
+  return reading !== undefined && start !== null && start - reading.value >= DEAD_CELL_LOSS_VOLTS * context.scale;
+}
+
+/** True where the battery must be charged before anything under load may condemn it. */
+export const isChargeOwed = (context: CaseContext): boolean =>
+  context.charge !== null && !isCharged(context) && !hasDeadCellVolts(context);

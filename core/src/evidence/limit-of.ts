@@ -1,0 +1,28 @@
+import { limitsOf } from '../criteria/criteria-set';
+import type { Reading } from '../format/case-shape';
+import type { GradedCase } from './case-context';
+import type { ResolvedLimit } from '../criteria/resolved-limit';
+
+/** The limit that decided a reading's grade; null where none applied. */
+export const limitOf = (gradedCase: GradedCase, reading: Reading): ResolvedLimit | null =>
+  gradedCase.grades.get(reading.id)?.resolved ?? null;
+
+/** From where on a reading under an upper limit is no longer plainly good: where the borderline zone begins. */
+export const caresFrom = ({ max, borderline }: ResolvedLimit): number => max - borderline;
+
+/**
+ * A limit spoke of it; where the set has none for its test, reading it is all there is. A reading that is only noted
+ * passes nothing.
+ */
+export const isJudged = (gradedCase: GradedCase, reading: Reading): boolean =>
+  limitOf(gradedCase, reading) !== null || limitsOf(gradedCase.criteria, reading.test).length === 0;
+
+/** True for a valid reading outside its limit. */
+export const isOutside = (gradedCase: GradedCase, reading: Reading): boolean =>
+  gradedCase.grades.get(reading.id)?.grade === 'outside';
+
+/** Outside its limit by more than the width of the borderline zone: no sound vehicle's spread reaches there. */
+export function isFarOutside(gradedCase: GradedCase, reading: Reading): boolean {
+  const limit = limitOf(gradedCase, reading);
+  return limit !== null && Math.max(limit.min - limit.value, limit.value - limit.max) > limit.borderline;
+}

@@ -1,0 +1,27 @@
+/** The messages of the rules that several tests share; their sentences are in `words/en`. */
+import { messages } from '../format/message';
+import type { NoParams } from '../format/message';
+import type { Reading } from '../format/case-shape';
+import type { TestName } from '../format/names';
+
+export interface EvidenceMessages {
+  readonly specified: { readonly test: TestName; readonly min?: number; readonly max?: number };
+  readonly 'below-charge': { readonly charge: number; readonly needed: number };
+  readonly 'clamp-saturated': { readonly value: number; readonly ceiling: number };
+  readonly 'misses-inrush': { readonly method: string };
+  readonly 'drop-without-current': { readonly amps: number; readonly usual: number };
+  readonly 'drop-current-unknown': NoParams;
+  readonly 'part-above-whole': {
+    readonly partTest: TestName;
+    readonly part: number;
+    readonly wholeTest: TestName;
+    readonly whole: number;
+  };
+  readonly 'more-than-there-is': { readonly test: TestName; readonly value: number; readonly there: number };
+  readonly 'closed-part': { readonly test: TestName; readonly value: number };
+  readonly 'needs-rating': { readonly test: TestName; readonly value: number };
+  readonly 'diode-as-it-should': { readonly reading: Reading };
+  readonly 'diode-not-as-it-should': { readonly reading: Reading };
+}
+
+export const message = messages<EvidenceMessages>();

@@ -1,0 +1,55 @@
+/** The drops of a case as equations: the newest reading of every path, with its current, and which contradict. */
+import { PATHS, PATH_TESTS, isPartOf } from '../circuit/paths';
+import type { PathTest } from '../circuit/paths';
+import { latest } from './case-context';
+import type { CaseContext, NumericReading } from './case-context';
+import { SOME_AMPS, ampsOf, isOpen } from './path-amps';
+import type { Contradiction } from './path-solution';
+
+/** Relative error of a drop, and of two cranks that are not the same; its last digits, V. */
+const RELATIVE_ERROR = 0.04;
+const DIGITS_VOLTS = 0.006;
+/** A part may lose this share of itself, and this much (12 V), more than its whole before the two contradict. */
+const CONTRADICTS_SHARE = 0.25;
+const CONTRADICTS_VOLTS = 0.15;
+
+/** One drop: its volts are the ohms of its pieces times its amps. */
+export interface PathReading {
+  readonly test: PathTest;
+  readonly reading: NumericReading;
+  readonly amps: number;
+  readonly volts: number;
+  readonly error: number;
+  readonly isOpen: boolean;
+}
+
+/** @returns the newest valid reading of every path as one equation. */
+export function pathReadings(context: CaseContext): readonly PathReading[] {
+  const rows: PathReading[] = [];
+  for (const test of PATH_TESTS) {
+    const reading = latest(context, test);
+    const amps = reading && ampsOf(reading, context);
+    if (!reading || amps === null || amps === undefined) continue;
+    const volts = Math.abs(reading.value);
+    const error = Math.max(reading.uncertainty ?? 0, DIGITS_VOLTS * context.scale + RELATIVE_ERROR * volts);
+    rows.push({ test, reading, amps, volts, error, isOpen: isOpen(reading, context) });
+  }
+  return rows;
+}
+
+/** Readings through which a current flows: what is solved. */
+export const isClosed = ({ amps, isOpen: open }: PathReading): boolean => amps > SOME_AMPS && !open;
+
+/** The parts that lost more than the whole they lie in. */
+export function contradictionsOf(context: CaseContext): readonly Contradiction[] {
+  const rows = pathReadings(context).filter(isClosed);
+  const found: Contradiction[] = [];
+  for (const part of rows)
+    for (const whole of rows) {
+      if (!isPartOf(part.test, whole.test) || PATHS[part.test].loadedBy !== PATHS[whole.test].loadedBy) continue;
+      const more = part.volts - (whole.volts * part.amps) / whole.amps;
+      if (more > CONTRADICTS_SHARE * part.volts && part.volts > CONTRADICTS_VOLTS * context.scale)
+        found.push({ part: part.test, whole: whole.test });
+    }
+  return found;
+}

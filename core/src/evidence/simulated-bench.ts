@@ -1,0 +1,83 @@
+/** What a test's file sees of a simulated vehicle when it gives its reading. */
+import type { Reading } from '../format/case-shape';
+import type { ReadingConditions } from '../format/conditions';
+import { PATHS } from '../circuit/paths';
+import type { PathTest } from '../circuit/paths';
+import { charge } from '../circuit/model/charging-circuit';
+import type { Charging, Loads } from '../circuit/model/charging-circuit';
+import { crank } from '../circuit/model/cranking-circuit';
+import type { Cranking } from '../circuit/model/cranking-circuit';
+import type { Random } from '../circuit/model/random';
+import type { Spread } from '../circuit/model/spread';
+import type { Vehicle } from '../circuit/model/vehicle';
+
+/** A reading without its id and test. */
+export interface Measured {
+  readonly value: Reading['value'];
+  readonly notPossible?: Reading['notPossible'];
+  readonly conditions: ReadingConditions;
+}
+
+export interface SimulatedBench {
+  readonly vehicle: Vehicle;
+  readonly random: Random;
+  readonly spread: Spread;
+  /** Conditions asked for: load amps, loads on or off, which battery. */
+  readonly wanted: Readonly<Record<string, unknown>>;
+  readonly cranking: Cranking;
+  /** Turns fast enough to fire. */
+  readonly starts: boolean;
+  /** At 2000 rpm with everything on and a load tester besides. */
+  readonly full: Charging;
+  readonly loads: 'off' | 'on';
+  running(loads: Loads, rpm: number, target?: number): Charging;
+  /** What a meter shows: the truth with the instrument's error. */
+  volts(value: number, decimals?: number): number;
+  millivolts(value: number): number;
+  amps(value: number): number;
+  /** Volts lost along a path at this current. */
+  lost(test: PathTest, amps: number): number;
+}
+
+export const done = (value: Reading['value'], conditions: ReadingConditions = {}): Measured => ({ value, conditions });
+export const cannot = (notPossible: NonNullable<Reading['notPossible']>): Measured => ({
+  value: null,
+  notPossible,
+  conditions: {},
+});
+
+export const round = (value: number, decimals: number): number => Number(value.toFixed(decimals));
+
+/** Speed from which an engine fires, rpm. */
+const FIRING_RPM = 60;
+/** Relative error and last digits, V, of a drop. */
+const DROP_ERROR = 0.03;
+const DROP_DIGITS_VOLTS = 0.006;
+
+/** Sets a vehicle up to be measured, by one hand with its instruments. */
+export function simulatedBench(
+  vehicle: Vehicle,
+  random: Random,
+  spread: Spread,
+  wanted: Readonly<Record<string, unknown>> = {},
+): SimulatedBench {
+  const cranking = crank(vehicle);
+  return {
+    vehicle,
+    random,
+    spread,
+    wanted,
+    cranking,
+    starts: cranking.rpm > FIRING_RPM,
+    get full() {
+      return charge(vehicle, 'full', 2000);
+    },
+    loads: wanted['loads'] === 'on' ? 'on' : 'off',
+    running: (loads, rpm, target) => charge(vehicle, loads, rpm, target),
+    volts: (value, decimals = 2) => round(value + random.normal(0, spread.voltsError * vehicle.scale), decimals),
+    millivolts: (value) =>
+      round(Math.max(0, value * random.factor(DROP_ERROR) + random.normal(0, DROP_DIGITS_VOLTS)), 3),
+    amps: (value) => round(Math.max(0, value * random.factor(spread.ampsError)), value < 20 ? 2 : 0),
+    lost: (test, amps) => PATHS[test].pieces.reduce((sum, piece) => sum + vehicle.pieces[piece], 0) * amps,
+  };
+}

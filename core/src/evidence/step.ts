@@ -1,0 +1,38 @@
+import type { FaultName } from '../format/names';
+import type { GradedCase } from './case-context';
+import type { CautionName } from './cautions';
+
+/** What the judge knows of a step when it chooses what to do next. */
+export interface Step {
+  /** Minutes of work, set-up at the same place shared. */
+  readonly minutes: number;
+  /** Where one stands for it: steps at one place are taken together. */
+  readonly place: StepPlace;
+  /** Faults it tells about, and how much of the doubt it takes away (0 to 1); none: never asked for by itself. */
+  readonly informs: readonly (readonly [FaultName, number])[];
+  /** What it settles, in a sentence. */
+  readonly settles: string;
+  /** Void or unsafe on a battery that is not charged. */
+  readonly needsCharge?: true;
+  /** Read while the starter turns the engine, not only while the key is at start. */
+  readonly needsTurning?: true;
+  /** Read while the engine runs. */
+  readonly needsEngine?: true;
+  /** Whether it can tell anything in this case. */
+  readonly when?: (gradedCase: GradedCase) => boolean;
+  /** Cautions that belong to it, in the order they are read. */
+  readonly cautions: readonly CautionName[];
+}
+
+/** Where the hands and leads are: steps at the same place share their set-up. */
+export type StepPlace =
+  'look' | 'posts' | 'posts-cranking' | 'starter' | 'engine' | 'running' | 'alternator' | 'standing';
+
+/** The same strength for several faults. */
+export const informs = (strength: number, ...faults: readonly FaultName[]): readonly (readonly [FaultName, number])[] =>
+  faults.map((fault) => [fault, strength] as const);
+
+/** What every reading with the key at start needs. */
+export const CRANKING_STEP = { needsCharge: true, cautions: ['cranking'] } as const;
+/** What every reading with the engine running needs. */
+export const RUNNING_STEP = { needsCharge: true, needsEngine: true, cautions: ['running'] } as const;

@@ -1,0 +1,76 @@
+/** First stage: the readings of one pass, in the order and the groups that everything later asks for. */
+import { TABLE_CELSIUS, stateOfCharge } from '../../battery/state-of-charge';
+import { inSeriesOf, isNumeric } from '../../evidence/case-context';
+import type { CaseContext, VehicleFacts } from '../../evidence/case-context';
+import type { Reading } from '../../format/case-shape';
+import type { TestName } from '../../format/names';
+
+/** @param readings Those of the pass that count, oldest first. */
+export function caseContext(vehicle: VehicleFacts, readings: readonly Reading[]): CaseContext {
+  const { system } = vehicle.case;
+  const byTest = groupByTest(readings);
+  const units = [...new Set(readings.map(({ battery }) => battery).filter((unit) => unit !== undefined))].sort();
+  const { connected, weakest } = restingOf(byTest.get('resting-voltage') ?? [], inSeriesOf(system));
+  const celsius = vehicle.celsiusKnown ? vehicle.celsius : TABLE_CELSIUS;
+  // every field by name: spreading so many is slow
+  return {
+    case: vehicle.case,
+    criteria: vehicle.criteria,
+    pass: vehicle.pass,
+    scale: vehicle.scale,
+    celsius: vehicle.celsius,
+    celsiusKnown: vehicle.celsiusKnown,
+    cca: vehicle.cca,
+    packCca: vehicle.packCca,
+    labelDoubt: vehicle.labelDoubt,
+    regulation: vehicle.regulation,
+    fuel: vehicle.fuel,
+    draw: vehicle.draw,
+    clampCeiling: vehicle.clampCeiling,
+    observed: vehicle.observed,
+    readings,
+    byTest,
+    resting: connected,
+    charge: weakest === null ? null : stateOfCharge(weakest, system.battery.chemistry, system.nominalVolts, celsius),
+    units,
+  };
+}
+
+function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {
+  const groups = new Map<TestName, Reading[]>();
+  for (const reading of readings) {
+    const group = groups.get(reading.test);
+    if (group) group.push(reading);
+    else groups.set(reading.test, [reading]);
+  }
+  return groups;
+}
+
+interface PackResting {
+  /** Of the pack as connected: as read, else what its batteries make together, V. */
+  readonly connected: number | null;
+  /** Of the weakest battery, brought to the volts of the pack: it is as full as that, V. */
+  readonly weakest: number | null;
+}
+
+/**
+ * A pack as connected hides the flat battery, so batteries that were read by themselves count until the pack is
+ * read again after them.
+ */
+function restingOf(resting: readonly Reading[], inSeries: number): PackResting {
+  const own = new Map<number, number>();
+  let connected: number | null = null;
+  for (const reading of resting) {
+    if (!isNumeric(reading)) continue;
+    if (reading.battery !== undefined) own.set(reading.battery, reading.value);
+    else {
+      connected = reading.value;
+      own.clear();
+    }
+  }
+  if (own.size === 0) return { connected, weakest: connected };
+  const volts = [...own.values()];
+  const weakest = Math.min(...volts) * inSeries;
+  const together = (volts.reduce((sum, value) => sum + value, 0) / volts.length) * inSeries;
+  return connected === null ? { connected: together, weakest } : { connected, weakest: Math.min(weakest, connected) };
+}

@@ -1,0 +1,15 @@
+import type { Message } from '../../format/message';
+import type { StepName } from '../../format/names';
+import type { Ranked } from '../rank/rank-faults';
+import type { Standing } from './unexplained';
+
+/** What the decision looks at. */
+export interface DecisionInput extends Standing {
+  readonly ranked: readonly Ranked[];
+  /** What must be read and could not be: said to be missing, never taken as passed. */
+  readonly impossible: readonly StepName[];
+}
+
+/** The strongest finding that speaks for a fault. */
+export const strongest = ({ lines }: Ranked): Message | null =>
+  lines.find(({ weight }) => weight > 0)?.finding.says ?? null;

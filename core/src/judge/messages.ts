@@ -1,0 +1,161 @@
+/** Everything the judge says, as codes with their parameters; the sentences are in `words/en`. */
+import type { Reading } from '../format/case-shape';
+import { messages } from '../format/message';
+import type { Message, NoParams } from '../format/message';
+import type { FaultName, ObservationName, StepName, TestName } from '../format/names';
+import type { JudgedPart, SymptomName } from '../format/words';
+import type { CautionName } from '../evidence/cautions';
+import type { ExcuseName } from '../trade/excuses';
+import type { PathTest } from '../circuit/paths';
+
+/** A graded reading beside its limit. */
+export interface GradedParams {
+  readonly test: TestName;
+  readonly value: Reading['value'];
+  readonly bound: Message;
+  readonly amps: number | undefined;
+  readonly note?: Message;
+}
+export interface DropParams {
+  readonly test: TestName;
+  readonly value: number;
+  readonly amps: number | undefined;
+  readonly allowed: number;
+  /** Volts left when the measured parts are taken off, and which parts those are. */
+  readonly left: number | undefined;
+  readonly parts: readonly PathTest[] | undefined;
+  readonly usualAmps: number | undefined;
+  readonly projected: number | undefined;
+}
+export interface HealthOfWay {
+  readonly way: string;
+  readonly health: number;
+}
+/** Of a pack: the weak batteries, and how they are joined. */
+export interface PackParams {
+  readonly weak: readonly number[];
+  readonly batteries: readonly number[];
+  readonly arrangement: 'parallel' | 'series';
+  readonly count: number;
+}
+/** One battery of a pack. */
+export interface OwnBatteryParams {
+  readonly battery: number;
+  readonly charge?: number;
+  readonly health?: number;
+  readonly isWeak: boolean;
+}
+
+export interface GradeMessages {
+  readonly 'within-limit': GradedParams;
+  readonly 'too-close': GradedParams & { readonly uncertainty: number | undefined };
+  readonly borderline: GradedParams;
+  readonly 'below-limit': GradedParams;
+  readonly 'above-limit': GradedParams;
+  readonly 'not-possible': { readonly test: TestName; readonly reason: string };
+  readonly 'no-limit': { readonly reading: Reading };
+}
+
+export interface VoidMessages {
+  readonly 'voided-by-hand': { readonly reason: string };
+  readonly 'outside-physics': {
+    readonly value: number;
+    readonly min: number;
+    readonly max: number;
+    readonly unit: string;
+    readonly meant?: number;
+  };
+}
+
+export interface FindingMessages {
+  readonly 'drop-read': DropParams;
+  readonly 'drop-left': DropParams;
+  readonly 'path-open': { readonly test: TestName; readonly value: number };
+  readonly health: { readonly health: number; readonly ways: readonly string[]; readonly battery?: number };
+  readonly seen: { readonly about: ObservationName; readonly finding: string };
+  readonly complaint: { readonly symptom: SymptomName };
+  readonly age: { readonly years: number };
+  readonly 'did-not-crank': NoParams;
+  readonly 'would-clear-drop': { readonly test: TestName; readonly max: number; readonly isRead: boolean };
+  readonly 'would-clear': { readonly test: TestName; readonly bound: Message };
+  readonly 'would-clear-look': { readonly step: StepName };
+}
+
+export interface DecisionMessages {
+  readonly proven: {
+    readonly fault: FaultName;
+    readonly probability: number;
+    readonly evidence?: Message;
+    readonly pack?: PackParams;
+  };
+  readonly 'charge-first': {
+    readonly charge: number;
+    readonly needed: number;
+    readonly batteries?: readonly number[];
+  };
+  readonly 'none-found': NothingFoundParams;
+  readonly 'none-found-beside': NothingFoundParams;
+  readonly 'none-found-but-missing': NothingFoundParams;
+  readonly leads: { readonly fault: FaultName; readonly probability: number; readonly excuse?: ExcuseName };
+  readonly 'outside-unexplained': { readonly reading: Reading };
+  readonly 'nothing-possible': NoParams;
+  readonly 'may-be-frozen': { readonly celsius: number };
+}
+/** What could not be read, and what lies outside its limit. */
+export interface NothingFoundParams {
+  readonly missing: readonly StepName[];
+  readonly outside: readonly Reading[];
+}
+
+export interface VerdictMessages {
+  readonly called: { readonly fault: FaultName; readonly evidence?: Message };
+  readonly 'charge-first-part': NoParams;
+  readonly suspected: { readonly fault: FaultName; readonly missing: readonly StepName[] };
+  readonly 'outside-across': { readonly reading: Reading; readonly part: JudgedPart };
+  readonly 'path-fails': { readonly reading: Reading; readonly amps?: number; readonly bound?: Message };
+  readonly 'not-tested': { readonly missing: readonly StepName[] };
+  readonly 'not-read-yet': { readonly missing: readonly StepName[] };
+  readonly keep: { readonly part: JudgedPart; readonly readings: readonly Reading[] };
+  readonly 'battery-replace': OwnBatteryParams;
+  readonly 'battery-charge-first': OwnBatteryParams;
+  readonly 'battery-not-proven': OwnBatteryParams;
+  readonly 'battery-keep': OwnBatteryParams;
+  readonly 'battery-not-tested': OwnBatteryParams;
+}
+
+export interface NextMessages {
+  readonly 'resting-first': NoParams;
+  readonly settles: { readonly step: StepName };
+  readonly 'settles-and-asked': { readonly step: StepName };
+  readonly 'jam-or-open': NoParams;
+  readonly 'finds-what-is-open': NoParams;
+  readonly 'ways-disagree': { readonly low: HealthOfWay; readonly high: HealthOfWay; readonly battery?: number };
+  readonly 'charge-then-read': { readonly battery?: number };
+  readonly 'instrument-first': { readonly check: ObservationName };
+  readonly 'read-again': { readonly reading: Reading };
+  readonly 'again-after-repair': NoParams;
+  readonly 'somebody-may-be-hurt': NoParams;
+  readonly 'no-current-to-read-by': NoParams;
+  readonly 'void-without-current': NoParams;
+  readonly 'engine-does-not-run': NoParams;
+  readonly 'nothing-is-charged': NoParams;
+  readonly 'resting-comes-first': NoParams;
+  readonly 'taken-again-after-charge': NoParams;
+  readonly 'charge-comes-first': { readonly needed: number };
+  readonly 'spoilt-by-flat-battery': { readonly minutes: number };
+}
+
+export interface CautionMessages {
+  readonly caution: { readonly caution: CautionName };
+  readonly 'local-rules': NoParams;
+}
+
+export type JudgeMessages = GradeMessages &
+  VoidMessages &
+  FindingMessages &
+  DecisionMessages &
+  VerdictMessages &
+  NextMessages &
+  CautionMessages;
+
+export const message = messages<JudgeMessages>();

@@ -1,0 +1,64 @@
+/** Whether a step is still to be taken: not done, possible, and not void or unsafe in the present state. */
+import type { Reading } from '../../format/case-shape';
+import type { StepName, TestName } from '../../format/names';
+import type { Step as StepRow } from '../../evidence/step';
+import { isCrankingPath } from '../../circuit/paths';
+import { TESTS, isTestName } from '../../trade/tables';
+import {
+  didNotCrank,
+  didNotRun,
+  isCharged,
+  isTried,
+  loadsOf,
+  notPossible,
+  observed,
+  readingsOf,
+} from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import { isFlowless, isHeldFast, isStill } from '../../evidence/flow';
+import { needsControlFirst } from './control-first';
+import { missingUnits } from './missing-units';
+
+/** A reading may be taken once more where it came out void: then another test must settle it. */
+const MAX_TRIES = 2;
+
+/** How often a test was tried in this pass, void readings too; those voided by hand were taken back. */
+function triesOf(test: TestName, { case: { readings }, pass }: GradedCase): number {
+  let tries = 0;
+  for (const reading of readings) if (reading.test === test && isTried(reading, pass)) tries++;
+  return tries;
+}
+
+/** It was noted, and the note says how to take it so that it tells something. */
+const isRetaken = ({ id, test }: Reading, { grades }: GradedCase): boolean =>
+  TESTS[test].retaken?.includes(grades.get(id)!.because.code) ?? false;
+
+/** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */
+function isDone(test: TestName, gradedCase: GradedCase): boolean {
+  const own = readingsOf(gradedCase, test);
+  const judged = TESTS[test].retaken ? own.filter((reading) => !isRetaken(reading, gradedCase)) : own;
+  const kinds = TESTS[test].places.length;
+  if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, gradedCase) >= kinds * MAX_TRIES;
+  if (judged.length > 0) return missingUnits(test, gradedCase).length === 0;
+  const tries = triesOf(test, gradedCase);
+  // where nothing flows a drop finds what is open, and reads the same however often it is read
+  return tries >= MAX_TRIES || (tries > 0 && isCrankingPath(test) && isStill(gradedCase));
+}
+
+export const canRead = (test: TestName, gradedCase: GradedCase): boolean =>
+  !notPossible(gradedCase, test) && triesOf(test, gradedCase) < MAX_TRIES * Math.max(1, gradedCase.units.length + 1);
+
+const stands = (gradedCase: GradedCase): boolean => isFlowless(gradedCase) || isHeldFast(gradedCase);
+
+/** Not done, possible, and not void or unsafe in the present state. */
+export function isOpen(name: StepName, row: StepRow, gradedCase: GradedCase): boolean {
+  if (
+    isTestName(name) ? isDone(name, gradedCase) || notPossible(gradedCase, name) : observed(gradedCase, name as never)
+  )
+    return false;
+  if (needsControlFirst(name, gradedCase)) return false;
+  if (row.needsCharge && !isCharged(gradedCase)) return false;
+  if (row.needsTurning && (didNotCrank(gradedCase) || stands(gradedCase))) return false;
+  if (row.needsEngine && (didNotRun(gradedCase) || stands(gradedCase))) return false;
+  return row.when?.(gradedCase) ?? true;
+}

@@ -1,0 +1,167 @@
+/** The steps that are open now: the steps that are expected to settle most per minute of work, what is at one place together. */
+import type { FaultName, StepName, TestName } from '../../format/names';
+import type { ReadingConditions } from '../../format/conditions';
+import { HEALTH_TESTS } from '../../trade/health-tests';
+import { isCrankingPath, isPathTest } from '../../circuit/paths';
+import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
+import type { Step as StepRow } from '../../evidence/step';
+import type { Message } from '../../format/message';
+import type { ProofState, ProvenCase } from '../prove/prove';
+import { batteryUnits, isTried, readingsOf } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import { disagreeing } from '../derive/health';
+import { isFlowUnknown, isStill } from '../../evidence/flow';
+import { canRead, isOpen } from './is-open';
+import { missingUnits } from './missing-units';
+import { message } from '../messages';
+
+/** A step to take. */
+export interface Step {
+  readonly test: StepName;
+  readonly because: Message;
+  readonly minutes: number;
+  readonly conditions: ReadingConditions;
+  readonly battery?: number;
+}
+
+/** The fault that leads, and what its proof still lacks. */
+export interface LeadingFault {
+  readonly fault: FaultName;
+  readonly probability: number;
+  readonly proof: ProofState;
+}
+
+/** Doubt about a fault, 0 to 1: its variance, which unlike entropy makes little of what is merely not excluded. */
+const doubt = (p: number): number => 4 * p * (1 - p);
+
+/** What one step still missing from the leading fault's proof is worth, in doubts. */
+const PROOF_VALUE = 1.2;
+/** What covering one of the complaint's basic tests is worth: a premature “nothing found” sends a fault home. */
+const COVERAGE_VALUE = 0.5;
+/** What another reading of two that contradict each other is worth. */
+const CONTRADICTION_VALUE = 0.8;
+/** Steps proposed at once; minutes of setting up that every step costs; worth under which a step is not asked for. */
+const MAX_STEPS = 5;
+const SETTING_UP = 0.5;
+const MIN_WORTH = 0.02;
+/** Minutes of a charge with what belongs to it, and of a look at the label. */
+const CHARGE_MINUTES = 5;
+const LABEL_MINUTES = 1;
+
+export interface NextInput {
+  readonly provenCase: ProvenCase;
+  readonly leading: LeadingFault | null;
+  /** Basic tests that the complaint asks for and nobody has done. */
+  readonly uncovered: readonly StepName[];
+}
+
+interface RankedStep {
+  readonly name: StepName;
+  readonly row: StepRow;
+  /** Doubts settled per minute. */
+  readonly worth: number;
+  /** The complaint asks for it, more than anything else does. */
+  readonly isAsked: boolean;
+}
+
+const ROWS: readonly (readonly [StepName, StepRow])[] = [...TEST_NAMES, ...OBSERVATION_NAMES].map((name) => [
+  name,
+  stepOf(name)!,
+]);
+
+/** Ranks the steps that are open now, best first; steps at the place of the best one follow it. */
+export function proposeSteps({ provenCase, leading, uncovered }: NextInput): readonly Step[] {
+  const { gradedCase, probability } = provenCase;
+  if (gradedCase.labelDoubt && leading?.proof.missing.includes('label'))
+    return [{ test: 'label', because: gradedCase.labelDoubt, minutes: LABEL_MINUTES, conditions: {} }];
+  const isRestingOpen = gradedCase.resting === null || missingUnits('resting-voltage', gradedCase).length > 0;
+  if (isRestingOpen && canRead('resting-voltage', gradedCase))
+    return [stepAs('resting-voltage', message('resting-first', {}), gradedCase)];
+  const again = contradicting(gradedCase);
+  const apart = waysApart(provenCase);
+  const ranked: RankedStep[] = [];
+  for (const [name, row] of ROWS) {
+    const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
+    const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
+    const forAgain = again.has(name) || (apart && isHealthTest(name)) ? CONTRADICTION_VALUE : 0;
+    if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
+    if (!isOpen(name, row, gradedCase)) continue;
+    let information = 0;
+    for (const [fault, strength] of row.informs) information += doubt(probability[fault]) * strength;
+    const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP);
+    if (worth > MIN_WORTH) ranked.push({ name, row, worth, isAsked: forCoverage > 0 && forProof <= forCoverage });
+  }
+  ranked.sort((a, b) => b.worth - a.worth);
+  return together(ranked.slice(0, MAX_STEPS)).map(({ name, isAsked }) =>
+    stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),
+  );
+}
+
+function reasonOf(name: StepName, isAsked: boolean, apart: Message | null, gradedCase: GradedCase): Message {
+  if (apart && isHealthTest(name)) return apart;
+  if (name === 'starter-draw' && isFlowUnknown(gradedCase)) return message('jam-or-open', {});
+  if (isCrankingPath(name) && isStill(gradedCase)) return message('finds-what-is-open', {});
+  return message(isAsked ? 'settles-and-asked' : 'settles', { step: name });
+}
+
+const HEALTH: ReadonlySet<StepName> = new Set(HEALTH_TESTS);
+const isHealthTest = (name: StepName): boolean => HEALTH.has(name);
+
+/** Two ways to a battery's health that disagree: a third is asked for, and both figures are told. */
+function waysApart({ gradedCase, figures: { ways } }: ProvenCase): Message | null {
+  for (const battery of batteryUnits(gradedCase)) {
+    const pair = disagreeing(ways, battery);
+    if (!pair) continue;
+    const [low, high] = pair;
+    return message('ways-disagree', {
+      low: { way: low.way, health: low.health },
+      high: { way: high.way, health: high.health },
+      ...(battery !== undefined && { battery }),
+    });
+  }
+  return null;
+}
+
+/** The best step first, then those at its place, then the rest: nobody walks round the vehicle twice. */
+function together(ranked: readonly RankedStep[]): readonly RankedStep[] {
+  const [first, ...rest] = ranked;
+  if (!first) return [];
+  const isHere = ({ row }: RankedStep): boolean => row.place === first.row.place;
+  return [first, ...rest.filter(isHere), ...rest.filter((entry) => !isHere(entry))];
+}
+
+/** Both readings of a contradiction are asked for once more. */
+function contradicting({ case: { readings }, grades, pass }: GradedCase): ReadonlySet<StepName> {
+  const tried = readings.filter(
+    (reading) =>
+      isPathTest(reading.test) && isTried(reading, pass) && reading.value !== null && !grades.has(reading.id),
+  );
+  return new Set(tried.map(({ test }) => test));
+}
+
+/** A step with its conditions filled in, and the battery of a pack it is for. */
+export function stepAs(test: StepName, because: Message, gradedCase: GradedCase): Step {
+  const minutes = stepOf(test)?.minutes ?? (test === 'charge' ? CHARGE_MINUTES : LABEL_MINUTES);
+  if (!isTestName(test)) return { test, because, minutes, conditions: {} };
+  const battery = batteryFor(test, gradedCase);
+  return {
+    test,
+    because,
+    minutes,
+    conditions: TESTS[test].asked?.(gradedCase) ?? {},
+    ...(battery !== undefined && { battery }),
+  };
+}
+
+/** Of a pack the next battery that has no reading of this test; the first where none has. */
+function batteryFor(test: TestName, gradedCase: GradedCase): number | undefined {
+  const { count = 1 } = gradedCase.case.system.battery;
+  if (count < 2 || !TESTS[test].places[0].perBattery) return undefined;
+  return missingUnits(test, gradedCase)[0] ?? (readingsOf(gradedCase, test).length === 0 ? 1 : undefined);
+}
+
+/** Minutes of a charge as it is counted among the steps. */
+export const chargeStep = (gradedCase: GradedCase, battery: number | undefined): Step => ({
+  ...stepAs('charge', message('charge-then-read', { ...(battery !== undefined && { battery }) }), gradedCase),
+  ...(battery !== undefined && { battery }),
+});

@@ -1,8 +1,0 @@
-import { ofFigure } from './void-rule';
-import type { VoidRule } from './void-rule';
-
-/** The inrush is over in milliseconds: a display or a min/max recorder misses it. */
-export const missesInrush: VoidRule = ofFigure(({ conditions }) => {
-  const method = conditions?.method;
-  return method === 'watched' || method === 'min-max' ? { code: 'misses-inrush', with: { method } } : null;
-});

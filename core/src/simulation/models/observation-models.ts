@@ -1,0 +1,32 @@
+/** What the circuit model shows, by the name of its file. Written by `npm run derive`; do not edit. */
+import { alternatorNoiseModel } from '../../trade/observations/alternator-noise';
+import { batteryCaseModel } from '../../trade/observations/battery-case';
+import { beltModel } from '../../trade/observations/belt';
+import { beltRemovedCrankModel } from '../../trade/observations/belt-removed-crank';
+import { chargeLampModel } from '../../trade/observations/charge-lamp';
+import { clampZeroModel } from '../../trade/observations/clamp-zero';
+import { crankByHandModel } from '../../trade/observations/crank-by-hand';
+import { electrolyteModel } from '../../trade/observations/electrolyte';
+import { fusibleLinkModel } from '../../trade/observations/fusible-link';
+import { groundStrapModel } from '../../trade/observations/ground-strap';
+import { meterAcModel } from '../../trade/observations/meter-ac';
+import { meterLeadsModel } from '../../trade/observations/meter-leads';
+import { plugsRemovedCrankModel } from '../../trade/observations/plugs-removed-crank';
+import { terminalsModel } from '../../trade/observations/terminals';
+
+export const OBSERVATION_MODELS = {
+  'alternator-noise': alternatorNoiseModel,
+  'battery-case': batteryCaseModel,
+  belt: beltModel,
+  'belt-removed-crank': beltRemovedCrankModel,
+  'charge-lamp': chargeLampModel,
+  'clamp-zero': clampZeroModel,
+  'crank-by-hand': crankByHandModel,
+  electrolyte: electrolyteModel,
+  'fusible-link': fusibleLinkModel,
+  'ground-strap': groundStrapModel,
+  'meter-ac': meterAcModel,
+  'meter-leads': meterLeadsModel,
+  'plugs-removed-crank': plugsRemovedCrankModel,
+  terminals: terminalsModel,
+} as const;

@@ -1,0 +1,89 @@
+/** A drop across a path of the circuit: all that the drops share. */
+import { PIECES, pathOf } from '../circuit/paths';
+import type { PathTest } from '../circuit/paths';
+import { across } from '../circuit/points';
+import type { TestPoint } from '../circuit/points';
+import { latest } from '../evidence/case-context';
+import { cannot, done } from '../evidence/simulated-bench';
+import { slip } from '../evidence/slips';
+import { CRANKING_STEP, RUNNING_STEP } from '../evidence/step';
+import type { Step } from '../evidence/step';
+import { dropWithoutCurrent, moreThanThereIs, partAboveWhole } from '../evidence/void/drop-rules';
+import { DROP_VOLTS } from './measures';
+import type { ReadingPlace } from './route';
+import type { Test } from './test';
+import type { TestModel } from './test-model';
+import { BEFORE_CRANKING } from './ticks';
+import { message } from '../evidence/messages';
+
+/** Under this no current flows to speak of, A. */
+const NO_CURRENT_AMPS = 5;
+
+interface DropOf {
+  readonly test: PathTest;
+  readonly name: string;
+  readonly red: TestPoint;
+  readonly black: TestPoint;
+  readonly place: Pick<ReadingPlace, 'at' | 'how'> & { readonly ticks?: ReadingPlace['ticks'] };
+  readonly step: Pick<Step, 'minutes' | 'place' | 'informs' | 'settles'> & Pick<Step, 'when'>;
+  readonly cautions?: Step['cautions'];
+}
+
+/** A drop across a path, which table `paths.ts` knows. */
+export function dropTest({ test, name, red, black, place, step, cautions }: DropOf): Test {
+  const { loadedBy } = pathOf(test);
+  const isCranking = loadedBy === 'cranking';
+  const shared = isCranking ? CRANKING_STEP : RUNNING_STEP;
+  const { at, how, ticks } = place;
+  return {
+    ...DROP_VOLTS,
+    name,
+    isSmallVolts: true,
+    direct: [...new Set(pathOf(test).pieces.map((piece) => PIECES[piece].fault))],
+    conditions: ['amps'],
+    leads: across(red, black, loadedBy),
+    places: [
+      {
+        group: isCranking ? 'Connections' : 'Charging',
+        at,
+        how,
+        asks: { amps: null },
+        ticks: ticks ?? BEFORE_CRANKING.slice(0, 2),
+        ...(isCranking && { waits: ['crank'] as const }),
+      },
+    ],
+    step: { ...shared, ...step, cautions: cautions ?? shared.cautions },
+    known: (gradedCase) => {
+      const amps = latest(gradedCase, isCranking ? 'starter-draw' : 'alternator-current')?.value;
+      return amps !== undefined && amps > 0 ? { amps } : {};
+    },
+    voids: [dropWithoutCurrent, partAboveWhole, moreThanThereIs],
+    noted: ({ value, conditions }) =>
+      conditions?.amps !== undefined && typeof value === 'number' && conditions.amps < NO_CURRENT_AMPS
+        ? message('closed-part', { test, value })
+        : null,
+  };
+}
+
+/** Amps that a hurried hand reads a drop at, when nothing flows. */
+const IDLE_AMPS = { cranking: 3, charging: 6 } as const;
+
+/** How the circuit model gives a drop: the sum of its pieces at the current that flows. */
+export function dropModel(test: PathTest): TestModel {
+  const { loadedBy } = pathOf(test);
+  const isCranking = loadedBy === 'cranking';
+  return {
+    reads: ({ starts, cranking, full, lost, millivolts, amps }) => {
+      if (!isCranking && !starts) return cannot('did-not-start');
+      const flows = isCranking ? cranking.amps : full.outputAmps;
+      return done(millivolts(lost(test, flows)), { amps: amps(flows) });
+    },
+    slips: [
+      slip(
+        () => 0.004,
+        () => ({ amps: IDLE_AMPS[loadedBy] }),
+        3,
+      ),
+    ],
+  };
+}

@@ -1,0 +1,142 @@
+/** The judge's answer written out as `tetrad-judgement/1`: every message with its sentence beside it. */
+import { BALANCED } from '../../criteria/schools';
+import type { CriteriaSet } from '../../criteria/criteria-set';
+import type { Assessment } from '../../evidence/assessment';
+import type { Case } from '../../format/case-shape';
+import { JUDGEMENT_FORMAT } from '../../format/judgement-shape';
+import type {
+  BatteryVerdict,
+  Decision,
+  FaultEvidence,
+  GradedReading,
+  Judgement,
+  NextStep,
+  PartVerdict,
+  RankedFault,
+} from '../../format/judgement-shape';
+import { storedMessage } from '../../format/message';
+import { JUDGED_PARTS } from '../../format/words';
+import type { JudgedPart } from '../../format/words';
+import type { ComparedTest } from '../../judge/compare/compare-passes';
+import type { OwnVerdict } from '../../judge/decide/batteries';
+import type { Verdicted } from '../../judge/decide/verdict';
+import type { Change } from '../../judge/decide/would-change';
+import type { Survey } from '../../judge/grade/survey';
+import { judgeCase, judgeSurveyed } from '../../judge/judge';
+import type { JudgedCase } from '../../judge/judge';
+import type { Step } from '../../judge/propose/propose-steps';
+import type { Ranked } from '../../judge/rank/rank-faults';
+import { ENGLISH } from './voice';
+
+/** Judges a case. @param subject A case that fits `tetrad-case/1`. @param criteria The school to judge by. */
+export const judge = (subject: Case, criteria: CriteriaSet = BALANCED): Judgement =>
+  judgementDocument(judgeCase(subject, criteria));
+
+/** Judges a case that is surveyed already. */
+export const judgeSurvey = (surveyed: Survey): Judgement => judgementDocument(judgeSurveyed(surveyed));
+
+// The answer is written out field by field: it is large, and spreading objects of many shapes is slow.
+
+function judgementDocument(judged: JudgedCase): Judgement {
+  const { survey, comparison, batteries, cautions } = judged;
+  const { id, version } = survey.gradedCase.criteria;
+  const parts = {} as Record<JudgedPart, PartVerdict>;
+  for (const part of JUDGED_PARTS) parts[part] = partOf(judged.parts[part]);
+  return {
+    format: JUDGEMENT_FORMAT,
+    criteria: { id, version },
+    readings: survey.assessments.map(readingOf),
+    faults: judged.faults.map((fault, place) => faultOf(fault, place === 0 ? judged.changes : NO_CHANGES)),
+    parts,
+    decision: decisionOf(judged),
+    next: judged.next.map(stepOf),
+    derived: judged.derived,
+    budget: judged.budget,
+    cautions: cautions.map((message) => ENGLISH.say(message)),
+    cautionCodes: cautions.map(storedMessage),
+    ...(comparison.length > 0 && { comparison: comparison.map(comparedOf) }),
+    ...(batteries.length > 0 && { batteries: batteries.map(batteryOf) }),
+  };
+}
+
+function readingOf({ id, grade, because, resolved }: Assessment): GradedReading {
+  const stored = storedMessage(because);
+  return {
+    id,
+    grade,
+    limit: resolved ? ENGLISH.say(resolved.bound) : '',
+    because: ENGLISH.say(because),
+    code: stored.code,
+    with: stored.with,
+  };
+}
+
+const NO_CHANGES: readonly Change[] = [];
+
+function faultOf({ fault, probability, lines }: Ranked, changes: readonly Change[]): RankedFault {
+  const evidence = lines.map(lineOf);
+  if (changes.length === 0) return { fault, probability, evidence };
+  return {
+    fault,
+    probability,
+    evidence,
+    wouldChange: changes.map(({ test, says }) => ({ test, says: ENGLISH.say(says), ...storedMessage(says) })),
+  };
+}
+
+function lineOf({ finding: { source, says: message }, weight }: Ranked['lines'][number]): FaultEvidence {
+  const says = ENGLISH.say(message);
+  const { code, with: params } = storedMessage(message);
+  if ('reading' in source) return { reading: source.reading, weight, says, code, with: params };
+  return 'observation' in source
+    ? { observation: source.observation, weight, says, code, with: params }
+    : { symptom: source.symptom, weight, says, code, with: params };
+}
+
+function partOf({ verdict, because, missing, where }: Verdicted): PartVerdict {
+  const stored = storedMessage(because);
+  const made = { verdict, because: ENGLISH.say(because), missing, code: stored.code, with: stored.with };
+  return where ? { ...made, where } : made;
+}
+
+function decisionOf({ decided, minutes }: JudgedCase): Decision {
+  const { action, part, fault, because, batteries } = decided;
+  const stored = storedMessage(because);
+  return {
+    action,
+    part,
+    fault,
+    ...(batteries && { batteries }),
+    because: ENGLISH.say(because),
+    minutes,
+    code: stored.code,
+    with: stored.with,
+  };
+}
+
+function stepOf({ test, because, minutes, conditions, battery }: Step): NextStep {
+  const stored = storedMessage(because);
+  const step = {
+    test,
+    because: ENGLISH.say(because),
+    minutes,
+    conditions,
+    code: stored.code,
+    with: stored.with,
+  } as NextStep;
+  return battery === undefined ? step : { ...step, battery };
+}
+
+const comparedOf = ({ bound, ...test }: ComparedTest): NonNullable<Judgement['comparison']>[number] => ({
+  test: test.test,
+  before: test.before,
+  after: test.after,
+  limit: bound ? ENGLISH.say(bound) : '',
+  solved: test.solved,
+});
+
+const batteryOf = ({ because, ...verdict }: OwnVerdict): BatteryVerdict => ({
+  ...verdict,
+  because: ENGLISH.say(because),
+  ...storedMessage(because),
+});
