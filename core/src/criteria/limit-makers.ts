@@ -38,10 +38,17 @@ export const crankingFloor = (rule: Limit['rule'], borderline: number, note: Not
   note,
 });
 
-/** Charging window of fixed regulation, loads off and on. */
+/** Charging window: of fixed regulation with loads off and on, of commanded regulation around its target. */
 export function chargingWindow(min: number, max: number): readonly Limit[] {
   const fixed = { regulation: 'fixed' } as const;
   return [
+    {
+      test: 'charging-voltage',
+      when: { regulation: 'commanded' },
+      rule: { kind: 'commanded', tolerance: 0.3 },
+      source: PRACTICE,
+      note: 'note-commanded',
+    },
     {
       test: 'charging-voltage',
       when: { ...fixed, loads: 'off' },

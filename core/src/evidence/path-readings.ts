@@ -40,8 +40,16 @@ export function pathReadings(context: CaseContext): readonly PathReading[] {
 /** Readings through which a current flows: what is solved. */
 export const isClosed = ({ amps, isOpen: open }: PathReading): boolean => amps > SOME_AMPS && !open;
 
-/** The parts that lost more than the whole they lie in. */
+const FOUND = new WeakMap<CaseContext, readonly Contradiction[]>();
+
+/** The parts that lost more than the whole they lie in; every drop of a case asks, so they are looked for once. */
 export function contradictionsOf(context: CaseContext): readonly Contradiction[] {
+  let found = FOUND.get(context);
+  if (!found) FOUND.set(context, (found = findContradictions(context)));
+  return found;
+}
+
+function findContradictions(context: CaseContext): readonly Contradiction[] {
   const rows = pathReadings(context).filter(isClosed);
   const found: Contradiction[] = [];
   for (const part of rows)

@@ -20,17 +20,15 @@ export interface StoredMessage {
   readonly with: MessageParams;
 }
 
-/** Takes a value for a message where it is one, and gives it in the other form. */
-type Convert = (value: unknown) => unknown;
+/** The parameters that may hold a message themselves. */
+const NESTED = ['bound', 'evidence', 'note'] as const;
 
 /** The parameters with every message among them converted; the same object where there is none. */
-function converted(params: MessageParams, convert: Convert): MessageParams {
+function converted(params: MessageParams, convert: (value: object) => unknown): MessageParams {
   let copy: Record<string, unknown> | null = null;
-  for (const name in params) {
+  for (const name of NESTED) {
     const value = params[name];
-    if (typeof value !== 'object' || value === null || !('code' in value)) continue;
-    copy ??= { ...params };
-    copy[name] = convert(value);
+    if (typeof value === 'object' && value !== null) (copy ??= { ...params })[name] = convert(value);
   }
   return copy ?? params;
 }
@@ -38,14 +36,12 @@ function converted(params: MessageParams, convert: Convert): MessageParams {
 /** @returns the message as a document holds it. */
 export const storedMessage = ({ code, params }: Message): StoredMessage => ({
   code,
-  with: converted(params, (value) => ('params' in (value as Message) ? storedMessage(value as Message) : value)),
+  with: converted(params, (nested) => storedMessage(nested as Message)),
 });
 /** @returns the message that a document holds. */
 export const messageOf = ({ code, with: params }: StoredMessage): Message => ({
   code,
-  params: converted(params, (value) =>
-    'with' in (value as StoredMessage) ? messageOf(value as StoredMessage) : value,
-  ),
+  params: converted(params, (nested) => messageOf(nested as StoredMessage)),
 });
 
 /** What a sentence is set with: figures as the reader wants them, and names in the reader's language. */

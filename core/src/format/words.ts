@@ -1,4 +1,5 @@
 /** The format's words that are not things of the trade: how a vehicle is built, how a reading stands. */
+import type { TestName } from './names';
 
 export * from '../battery/battery-words';
 export * from '../quantities/nominal-volts';
@@ -57,6 +58,8 @@ export const PIECE_WORDS = [
 ] as const;
 export type PieceName = (typeof PIECE_WORDS)[number];
 
-/** Ways to a battery's health: three tests, and the crank itself. */
-export const HEALTH_WAYS = ['conductance', 'load-test', 'internal-resistance', 'cranking'] as const;
+/** The tests that measure how good a battery is, the quickest first. */
+export const HEALTH_TESTS = ['conductance', 'load-test', 'internal-resistance'] as const satisfies readonly TestName[];
+/** Ways to a battery's health: those tests, and the crank itself. */
+export const HEALTH_WAYS = [...HEALTH_TESTS, 'cranking'] as const;
 export type HealthWayName = (typeof HEALTH_WAYS)[number];

@@ -159,3 +159,21 @@ export type JudgeMessages = GradeMessages &
   CautionMessages;
 
 export const message = messages<JudgeMessages>();
+
+/** The codes of messages that may hold another message. */
+type NestingCode<M> = {
+  [C in keyof M]: Message extends M[C][keyof M[C]] ? C : never;
+}[keyof M];
+
+/** Messages that may hold another one: the compiler sees to it that none is missing. */
+export const NESTING: Readonly<Record<NestingCode<JudgeMessages>, true>> = {
+  'within-limit': true,
+  'too-close': true,
+  borderline: true,
+  'below-limit': true,
+  'above-limit': true,
+  'would-clear': true,
+  proven: true,
+  'path-fails': true,
+  called: true,
+};

@@ -1,39 +1,14 @@
-/** What a full visit reads and looks at. */
-import type { StepName, TestName } from '../format/names';
+/** What a full visit reads and looks at, in its order. */
+import type { ObservationName, TestName } from '../format/names';
+import { OBSERVATION_NAMES, TEST_NAMES } from '../trade/tables';
+import { OBSERVATION_MODELS, TEST_MODELS } from './models';
 
-/** Tests of a full set, in working order. */
-export const FULL_SET: readonly TestName[] = [
-  'resting-voltage',
-  'conductance',
-  'load-test',
-  'internal-resistance',
-  'cranking-voltage',
-  'starter-draw',
-  'cranking-speed',
-  'starter-control-voltage',
-  'drop-positive-post',
-  'drop-negative-post',
-  'drop-starter-positive',
-  'drop-solenoid',
-  'drop-starter-ground',
-  'drop-engine-ground',
-  'drop-body-ground',
-  'charging-voltage',
-  'alternator-current',
-  'drop-charge-positive',
-  'drop-charge-ground',
-  'alternator-stud-voltage',
-  'excitation-voltage',
-  'ripple-ac',
-  'ripple-waveform',
-  'parasitic-draw',
-];
+/** Tests of a full set, in the order of a full visit. */
+export const FULL_SET: readonly TestName[] = TEST_NAMES.filter((test) => TEST_MODELS[test].visitPlace !== null).sort(
+  (a, b) => TEST_MODELS[a].visitPlace! - TEST_MODELS[b].visitPlace!,
+);
 
-/** What a full visit leaves out: the end of all testing, half an hour with the plugs, and the meter check. */
-export const LEFT_OUT: ReadonlySet<StepName> = new Set<StepName>([
-  'plugs-removed-crank',
-  'battery-case',
-  'meter-leads',
-  'meter-ac',
-  'clamp-zero',
-]);
+/** What is looked at: not what ends all testing, takes half an hour with the plugs, or is the check of a meter. */
+export const FULL_LOOK: readonly ObservationName[] = OBSERVATION_NAMES.filter(
+  (about) => OBSERVATION_MODELS[about].inFullVisit,
+);

@@ -1,5 +1,5 @@
 /** Packs of two or three batteries, one of them bad: each battery is isolated and read by itself. */
-import { HEALTH_TESTS } from '../trade/health-tests';
+import { HEALTH_TESTS } from '../format/words';
 import type { Case, Reading } from '../format/case-shape';
 import { CASE_FORMAT } from '../format/case-shape';
 import type { TestName } from '../format/names';

@@ -2,11 +2,11 @@ import { CASE_FORMAT } from '../format/case-shape';
 import type { Case, Rating, Reading } from '../format/case-shape';
 import type { Observation } from '../format/observation-shape';
 import type { FaultName, StepName, TestName } from '../format/names';
-import { OBSERVATION_NAMES, isObservationName, isTestName } from '../trade/tables';
+import { isObservationName, isTestName } from '../trade/tables';
 import { FAULT_EFFECTS, TEST_MODELS } from './models';
 import { simulatedBench } from '../evidence/simulated-bench';
 import type { Measured } from '../evidence/simulated-bench';
-import { FULL_SET, LEFT_OUT } from './full-set';
+import { FULL_LOOK, FULL_SET } from './full-set';
 import { misreadLabel } from './misread-label';
 import { complainOf, observe } from './observe';
 import { randomOf } from '../circuit/model/random';
@@ -95,7 +95,7 @@ export class SimulatedVisit {
 
   /** Everything there is to read, charged first where that is what a technician would do. */
   doAll({ chargeFirst }: { readonly chargeFirst: boolean }): void {
-    for (const about of OBSERVATION_NAMES) if (!LEFT_OUT.has(about)) this.do(about);
+    for (const about of FULL_LOOK) this.do(about);
     this.do('resting-voltage');
     if (chargeFirst) this.do('charge');
     for (const test of FULL_SET) if (test !== 'resting-voltage') this.do(test);

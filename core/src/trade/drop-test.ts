@@ -27,10 +27,12 @@ interface DropOf {
   readonly place: Pick<ReadingPlace, 'at' | 'how'> & { readonly ticks?: ReadingPlace['ticks'] };
   readonly step: Pick<Step, 'minutes' | 'place' | 'informs' | 'settles'> & Pick<Step, 'when'>;
   readonly cautions?: Step['cautions'];
+  readonly required: Test['required'];
+  readonly keeps?: Test['keeps'];
 }
 
 /** A drop across a path, which table `paths.ts` knows. */
-export function dropTest({ test, name, red, black, place, step, cautions }: DropOf): Test {
+export function dropTest({ test, name, red, black, place, step, cautions, required, keeps }: DropOf): Test {
   const { loadedBy } = pathOf(test);
   const isCranking = loadedBy === 'cranking';
   const shared = isCranking ? CRANKING_STEP : RUNNING_STEP;
@@ -53,6 +55,8 @@ export function dropTest({ test, name, red, black, place, step, cautions }: Drop
       },
     ],
     step: { ...shared, ...step, cautions: cautions ?? shared.cautions },
+    required,
+    ...(keeps && { keeps }),
     known: (gradedCase) => {
       const amps = latest(gradedCase, isCranking ? 'starter-draw' : 'alternator-current')?.value;
       return amps !== undefined && amps > 0 ? { amps } : {};
@@ -69,17 +73,18 @@ export function dropTest({ test, name, red, black, place, step, cautions }: Drop
 const IDLE_AMPS = { cranking: 3, charging: 6 } as const;
 
 /** How the circuit model gives a drop: the sum of its pieces at the current that flows. */
-export function dropModel(test: PathTest): TestModel {
+export function dropModel(test: PathTest, visitPlace: number | null): TestModel {
   const { loadedBy } = pathOf(test);
   const isCranking = loadedBy === 'cranking';
   return {
+    visitPlace,
     reads: ({ starts, cranking, full, lost, millivolts, amps }) => {
       if (!isCranking && !starts) return cannot('did-not-start');
       const flows = isCranking ? cranking.amps : full.outputAmps;
       return done(millivolts(lost(test, flows)), { amps: amps(flows) });
     },
     slips: [
-      slip(
+      /* @__PURE__ */ slip(
         () => 0.004,
         () => ({ amps: IDLE_AMPS[loadedBy] }),
         3,

@@ -13,6 +13,27 @@ export interface Excused {
   readonly how: string;
 }
 
+/** What several faults show alike; tests that see one name it, and every fault that shows it is suspected. */
+export type Pattern =
+  /** More amps than the engine should ask for. */
+  | 'high-draw'
+  /** Less current than the starter should take: something in its path, or the motor itself. */
+  | 'low-flow'
+  /** No current flows at all. */
+  | 'no-flow'
+  /** The engine cranks slowly. */
+  | 'slow-crank'
+  /** The alternator is silent, or nobody tells it to work. */
+  | 'silent-alternator'
+  /** Less comes out of the alternator than the vehicle asks for. */
+  | 'weak-output'
+  /** The way from the alternator to the battery loses volts. */
+  | 'charge-path'
+  /** Charging volts that sag: too little comes out, or too little arrives. */
+  | 'low-output'
+  /** Nothing arrives at the battery at all. */
+  | 'no-output';
+
 export interface Fault {
   /** Name for technicians, as it stands inside a sentence. */
   readonly name: string;
@@ -26,6 +47,10 @@ export interface Fault {
   readonly symptoms: Readonly<Partial<Record<SymptomName, number>>>;
   /** Symptoms that speak against it, by a weight of the table. */
   readonly symptomsAgainst?: Readonly<Partial<Record<SymptomName, WeightName>>>;
+  /** What the vehicle shows, with the share of the fault's cases that show it. */
+  readonly shows?: Readonly<Partial<Record<Pattern, number>>>;
+  /** No part is ever called for it: nothing is wrong, or only the charge is. */
+  readonly isNeverCalled?: true;
   /** Excuses with why each could excuse it. */
   readonly excuses: readonly Excused[];
   /** The step that reads straight across it. */

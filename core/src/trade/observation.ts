@@ -6,6 +6,7 @@ import type { WeightName } from '../criteria/weights';
 import type { SimulatedBench } from '../evidence/simulated-bench';
 import type { PhraseTable, Message } from '../format/message';
 import type { LeadPlacing } from '../circuit/points';
+import type { Requirement } from './required';
 import type { Place } from './route';
 import type { Step } from '../evidence/step';
 
@@ -30,6 +31,8 @@ export interface ObservationKind {
   readonly findings: readonly string[];
   readonly place: Place;
   readonly step: Step;
+  /** Who asks for it before a vehicle may be called sound; empty where nobody does. */
+  readonly required: readonly Requirement[];
   /** It only looks: safe on any battery. */
   readonly isLooking: boolean;
   readonly speaks: Readonly<Record<string, readonly Speaks[]>>;
@@ -43,6 +46,8 @@ export interface ObservationKind {
 /** What the circuit model shows of it; a value of its own, so that the judge is bundled without it. */
 export interface ObservationModel {
   readonly shows: (bench: SimulatedBench) => string;
+  /** True where it is part of a full visit. */
+  readonly inFullVisit: boolean;
   /** True where the simulated hand never errs. */
   readonly isUnmistakable?: true;
 }

@@ -1,7 +1,8 @@
 /** A bad connection between a post and its clamp: the same at both posts. */
 import type { Fault } from './fault';
 
-export const postConnection = (sign: 'positive' | 'negative'): Fault => ({
+/** @param more What the negative post shows besides: it carries the alternator's current home as well. */
+export const postConnection = (sign: 'positive' | 'negative', more: Fault['shows'] = {}): Fault => ({
   name: `bad connection at the ${sign} post`,
   part: () => 'connections',
   customer: `The connection at the battery’s ${sign} post is bad. The battery itself is not the cause.`,
@@ -15,6 +16,7 @@ export const postConnection = (sign: 'positive' | 'negative'): Fault => ({
     'resets-on-crank': 1,
   },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'low-flow': 1, 'no-flow': 1, 'slow-crank': 1, ...more },
   excuses: [
     {
       excuse: `${sign}-post-not-measured`,

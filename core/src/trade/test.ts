@@ -5,6 +5,7 @@
  */
 import type { Case, Reading } from '../format/case-shape';
 import type { FaultName, ObservationName, TestName } from '../format/names';
+import type { JudgedPart } from '../format/words';
 import type { Finding } from '../evidence/finding';
 import type { DerivedCase } from '../evidence/derived-case';
 import type { CaseContext, GradedCase } from '../evidence/case-context';
@@ -13,6 +14,7 @@ import type { PhraseTable, Message } from '../format/message';
 import type { ConditionName, ReadingConditions } from '../format/conditions';
 import type { LeadPlacing } from '../circuit/points';
 import type { ReadingPlace } from './route';
+import type { Keeps, Requirement } from './required';
 import type { Step } from '../evidence/step';
 
 /** What a test's value is made of. */
@@ -48,6 +50,12 @@ export interface Test {
   /** Run once and not again after a repair: it tells of the part that was replaced only. */
   readonly isOnce?: true;
   readonly step: Step;
+  /** Who asks for it before a vehicle may be called sound; empty where nobody does. */
+  readonly required: readonly Requirement[];
+  /** What it tells of a part that is to be kept. */
+  readonly keeps?: readonly Keeps[];
+  /** The part that it tells of alone: outside its limit, no other test that the part passed outweighs it. */
+  readonly tellsOf?: JudgedPart;
   /** Conditions the judge asks for with it. */
   readonly asked?: (gradedCase: GradedCase) => ReadingConditions;
   /** Conditions known before anything is typed, of the pack as connected or of one battery. */

@@ -29,10 +29,11 @@ const STALL_RPM = 8;
 /** Rounds in which sag and current find each other. */
 const ROUNDS = 20;
 
-const STARTING: readonly PieceName[] = [
+const startingPieces = (): readonly PieceName[] => [
   ...PATHS['drop-starter-positive'].pieces,
   ...PATHS['drop-starter-ground'].pieces,
 ];
+const STARTING = /* @__PURE__ */ startingPieces();
 
 /** Open-circuit volts of the pack. */
 export function emf({ charge, deadCell, system, celsius, scale }: Vehicle): number {

@@ -1,7 +1,7 @@
 /** Packs: every battery its own charge, health and verdict, and which ones a decision speaks of. */
 import type { Reading } from '../../format/case-shape';
 import type { Verdict } from '../../format/words';
-import { HEALTH_TESTS } from '../../trade/health-tests';
+import { HEALTH_TESTS } from '../../format/words';
 import type { Message } from '../../format/message';
 import { isChargeOwed } from '../../evidence/charge';
 import type { DerivedCase } from '../../evidence/derived-case';

@@ -5,8 +5,8 @@ import type { FaultName, StepName, TestName } from '../../format/names';
 import type { JudgedPart, Part, Verdict } from '../../format/words';
 import { isJudged, isOutside, limitOf } from '../../evidence/limit-of';
 import { isPathTest } from '../../circuit/paths';
-import { FAULTS } from '../../trade/tables';
-import { NEEDED_TO_KEEP, TELLS_OF } from '../propose/must-be-read';
+import { FAULTS, TESTS } from '../../trade/tables';
+import { NEEDED_TO_KEEP } from './kept-by';
 import type { Message } from '../../format/message';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
@@ -72,7 +72,7 @@ export function partVerdict(part: JudgedPart, { provenCase, decided, suspects, f
     return { verdict: 'not-tested', because: message('not-tested', { missing: unread }), missing: unread };
   if (unread.length > 0)
     return { verdict: 'not-proven', because: message('not-read-yet', { missing: unread }), missing: unread };
-  const failed = failing.find(({ reading }) => TELLS_OF[part].includes(reading.test))?.reading;
+  const failed = failing.find(({ reading }) => TESTS[reading.test].tellsOf === part)?.reading;
   if (failed) return inDoubt(failed, part);
   return {
     verdict: 'keep',
@@ -122,7 +122,7 @@ function readFor(part: JudgedPart, gradedCase: GradedCase): ReadForPart {
   for (const needed of NEEDED_TO_KEEP[part]) {
     const valid = needed.anyOf.map((test) => newestOf(test, gradedCase));
     isTouched ||= valid.some((reading) => reading !== undefined);
-    const reading = valid.find((one) => one && (needed.passed?.(one, gradedCase) ?? true));
+    const reading = valid.find((one) => one && needed.isEnough(one, gradedCase));
     const open = needed.anyOf.find((_test, place) => valid[place] === undefined);
     if (reading) read.push(reading);
     else if (open !== undefined) unread.push(open);

@@ -1,7 +1,7 @@
 /** The steps that are open now: the steps that are expected to settle most per minute of work, what is at one place together. */
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
-import { HEALTH_TESTS } from '../../trade/health-tests';
+import { HEALTH_TESTS } from '../../format/words';
 import { isCrankingPath, isPathTest } from '../../circuit/paths';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
 import type { Step as StepRow } from '../../evidence/step';

@@ -1,14 +1,14 @@
+import type { CaseContext } from '../../evidence/case-context';
 import type { FaultName } from '../../format/names';
 import type { Part } from '../../format/words';
+import { MENDED_BY } from '../../trade/parts';
 import { FAULTS } from '../../trade/tables';
-import type { CaseContext } from '../../evidence/case-context';
 
 /** The part a fault belongs to in this vehicle. */
 export const partOf = (fault: FaultName, { case: { system } }: CaseContext): Part | null => FAULTS[fault].part(system);
 
-/** Faults that are put right by a new part; the others by a repair. */
-const REPLACED: ReadonlySet<Part | null> = new Set<Part | null>(['battery', 'starter', 'alternator', 'belt']);
-export const isReplaced = (part: Part | null): boolean => REPLACED.has(part);
+/** True for a part that is put right by a new one; the others by a repair. */
+export const isReplaced = (part: Part | null): boolean => part !== null && MENDED_BY[part] === 'replace';
 
-/** Nothing is wrong, or only the charge is: neither is a fault that a part is called for. */
-export const isCallable = (fault: FaultName): boolean => fault !== 'none' && fault !== 'battery-discharged';
+/** True for a fault that a part is called for. */
+export const isCallable = (fault: FaultName): boolean => FAULTS[fault].isNeverCalled !== true;

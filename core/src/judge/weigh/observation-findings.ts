@@ -8,9 +8,10 @@ import type { SymptomName } from '../../trade/symptoms';
 import type { GradedCase } from '../../evidence/case-context';
 import { causeOf, causes, fixed, weighed } from '../../evidence/finding';
 import type { Cause, Finding } from '../../evidence/finding';
-import { NO_FLOW } from '../../trade/cause-groups';
+import { faultsShowing } from '../../trade/faults-showing';
 import { message } from '../messages';
 
+const NO_FLOW = faultsShowing('no-flow');
 const OBSERVED = new Map<ObservationName, Map<string, readonly Finding[]>>();
 
 /** The findings of one observation, made once: the table does not change. */

@@ -2,7 +2,7 @@
 import { threshold } from '../../criteria/weights';
 import { isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
 import { weakestHealth } from '../../evidence/health';
-import { HEALTH_TESTS } from '../health-tests';
+import { HEALTH_TESTS } from '../../format/words';
 import { has, fails, carriesOwnProof } from './excuse';
 import type { ExcuseRow } from './excuse';
 

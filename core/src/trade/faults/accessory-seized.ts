@@ -9,6 +9,7 @@ export const accessorySeized: Fault = {
   prior: 0.02,
   symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1, 'belt-squeal': 0.3 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'high-draw': 1, 'slow-crank': 1 },
   excuses: [
     {
       excuse: 'belt-not-off',

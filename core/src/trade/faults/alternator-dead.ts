@@ -8,6 +8,7 @@ export const alternatorDead: Fault = {
   customer: 'The alternator gives no current: the battery is not charged while driving.',
   prior: 0.04,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
+  shows: { 'silent-alternator': 1, 'weak-output': 0.2, 'low-output': 0.2, 'no-output': 1 },
   excuses: [
     ...ALTERNATOR_EXCUSED,
     { excuse: 'strap-broken', how: 'With its ground strap broken a sound alternator has no way back for its current.' },

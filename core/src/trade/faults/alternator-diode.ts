@@ -8,6 +8,7 @@ export const alternatorDiode: Fault = {
   customer: 'A diode inside the alternator has failed: it charges poorly and disturbs the electronics.',
   prior: 0.03,
   symptoms: { 'charge-lamp': 0.7, 'dim-at-idle': 0.7, 'goes-flat': 0.5, 'radio-whine': 1 },
+  shows: { 'weak-output': 0.5, 'low-output': 0.5 },
   excuses: [
     {
       excuse: 'battery-flat',

@@ -9,6 +9,7 @@ export const alternatorWeak: Fault = {
   customer: 'The alternator gives less than the vehicle needs.',
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
+  shows: { 'weak-output': 1, 'low-output': 1, 'no-output': 0.3 },
   excuses: [
     ...ALTERNATOR_EXCUSED,
     { excuse: 'charging-cable', how: 'Volts lost in the output cable are missing at the battery.' },

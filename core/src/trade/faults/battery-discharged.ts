@@ -17,6 +17,8 @@ export const batteryDischarged: Fault = {
     'goes-flat': 1,
   },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'slow-crank': 1 },
+  isNeverCalled: true,
   excuses: [],
 };
 

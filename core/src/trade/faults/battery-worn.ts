@@ -15,6 +15,7 @@ export const batteryWorn: Fault = {
     'goes-flat': 1,
   },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'slow-crank': 1 },
   excuses: [
     { excuse: 'battery-flat', how: 'A flat battery sags under load just as a worn one does.' },
     {

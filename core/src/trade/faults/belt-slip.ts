@@ -8,6 +8,7 @@ export const beltSlip: Fault = {
   customer: 'The belt slips, so that the alternator does not turn fast enough.',
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1, 'belt-squeal': 1 },
+  shows: { 'weak-output': 0.9, 'low-output': 0.9, 'no-output': 0.25 },
   excuses: [
     { excuse: 'belt-not-seen', how: 'Weak output has many causes: only the belt itself shows whether it slips.' },
     {

@@ -9,6 +9,7 @@ export const cableStarterGround: Fault = {
   prior: 0.03,
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'low-flow': 1, 'no-flow': 1, 'slow-crank': 1, 'low-output': 0.5, 'no-output': 0.3 },
   excuses: [
     {
       excuse: 'starting-ground-not-measured',

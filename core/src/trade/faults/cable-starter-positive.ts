@@ -9,6 +9,7 @@ export const cableStarterPositive: Fault = {
   prior: 0.03,
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'low-flow': 1, 'no-flow': 1, 'slow-crank': 1 },
   excuses: [
     {
       excuse: 'positive-cable-not-measured',
@@ -18,4 +19,4 @@ export const cableStarterPositive: Fault = {
   where: 'drop-starter-positive',
 };
 
-export const cableStarterPositiveEffect: FaultEffect = badPiece('positive-cable');
+export const cableStarterPositiveEffect: FaultEffect = /* @__PURE__ */ badPiece('positive-cable');

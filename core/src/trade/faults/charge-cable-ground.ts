@@ -8,6 +8,7 @@ export const chargeCableGround: Fault = {
   customer: 'The alternator’s ground connection loses too much.',
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
+  shows: { 'charge-path': 1, 'low-output': 0.8, 'no-output': 0.5 },
   excuses: [
     {
       excuse: 'alternator-ground-not-measured',
@@ -17,4 +18,4 @@ export const chargeCableGround: Fault = {
   where: 'drop-charge-ground',
 };
 
-export const chargeCableGroundEffect: FaultEffect = badPiece('alternator-joint');
+export const chargeCableGroundEffect: FaultEffect = /* @__PURE__ */ badPiece('alternator-joint');

@@ -8,6 +8,7 @@ export const chargeCablePositive: Fault = {
   customer: 'The cable from the alternator to the battery loses too much.',
   prior: 0.03,
   symptoms: { 'charge-lamp': 1, 'dim-at-idle': 1, 'goes-flat': 1 },
+  shows: { 'charge-path': 1, 'low-output': 0.8, 'no-output': 0.5 },
   excuses: [
     {
       excuse: 'charging-path-not-measured',

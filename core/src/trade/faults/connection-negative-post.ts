@@ -1,6 +1,6 @@
 import { badPiece } from '../../circuit/model/bad-piece';
 import { postConnection } from '../post-connection';
 
-export const connectionNegativePost = postConnection('negative');
+export const connectionNegativePost = postConnection('negative', { 'low-output': 0.4 });
 
-export const connectionNegativePostEffect = badPiece('negative-post');
+export const connectionNegativePostEffect = /* @__PURE__ */ badPiece('negative-post');

@@ -3,4 +3,4 @@ import { postConnection } from '../post-connection';
 
 export const connectionPositivePost = postConnection('positive');
 
-export const connectionPositivePostEffect = badPiece('positive-post');
+export const connectionPositivePostEffect = /* @__PURE__ */ badPiece('positive-post');

@@ -9,6 +9,7 @@ export const engineDrag: Fault = {
   prior: 0.02,
   symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'high-draw': 1, 'slow-crank': 1 },
   excuses: [
     { excuse: 'not-turned-by-hand', how: 'A dragging starter asks for the same high current.' },
     { excuse: 'accessory-holds-it', how: 'A seized accessory makes the engine hard to turn.' },

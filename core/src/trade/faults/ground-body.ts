@@ -17,4 +17,4 @@ export const groundBody: Fault = {
   where: 'drop-body-ground',
 };
 
-export const groundBodyEffect: FaultEffect = badPiece('body-strap');
+export const groundBodyEffect: FaultEffect = /* @__PURE__ */ badPiece('body-strap');

@@ -7,6 +7,7 @@ export const none: Fault = {
   customer: 'Battery, starter, alternator and their connections are in order.',
   prior: 0.5,
   symptoms: {},
+  isNeverCalled: true,
   excuses: [],
 };
 

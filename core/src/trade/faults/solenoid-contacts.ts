@@ -9,6 +9,7 @@ export const solenoidContacts: Fault = {
   prior: 0.03,
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'low-flow': 1, 'no-flow': 1, 'slow-crank': 1 },
   excuses: [
     {
       excuse: 'contacts-not-measured',
@@ -26,4 +27,4 @@ export const solenoidContacts: Fault = {
   where: 'drop-solenoid',
 };
 
-export const solenoidContactsEffect: FaultEffect = badPiece('solenoid');
+export const solenoidContactsEffect: FaultEffect = /* @__PURE__ */ badPiece('solenoid');

@@ -8,6 +8,7 @@ export const starterControl: Fault = {
   prior: 0.03,
   symptoms: { 'no-crank-silent': 1 },
   symptomsAgainst: { 'no-crank-single-click': 'symptom-clicks', 'cranks-normally': 'symptom-cranks' },
+  shows: { 'no-flow': 1 },
   excuses: [
     {
       excuse: 'control-not-measured',

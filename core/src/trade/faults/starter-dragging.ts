@@ -10,6 +10,7 @@ export const starterDragging: Fault = {
   prior: 0.03,
   symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'high-draw': 1, 'slow-crank': 1 },
   excuses: [
     ...STARTER_EXCUSED,
     { excuse: 'accessory-holds-it', how: 'A seized accessory asks for the same high current.' },

@@ -10,6 +10,7 @@ export const starterWorn: Fault = {
   prior: 0.04,
   symptoms: { 'slow-crank': 1, 'no-crank-silent': 1, 'no-crank-single-click': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
+  shows: { 'low-flow': 1, 'no-flow': 0.5, 'slow-crank': 1 },
   excuses: STARTER_EXCUSED,
 };
 

@@ -12,6 +12,7 @@ export const alternatorNoise: ObservationKind = {
     settles: 'Bearings are heard before they seize.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {
     noisy: [{ of: ['alternator-weak', 'accessory-seized', 'alternator-diode'], weight: 'alternator-noisy' }],
@@ -19,5 +20,6 @@ export const alternatorNoise: ObservationKind = {
 };
 
 export const alternatorNoiseModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ random }) => (random.chance(0.05) ? 'noisy' : 'quiet'),
 };

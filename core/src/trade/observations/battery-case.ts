@@ -28,6 +28,7 @@ export const batteryCase: ObservationKind = {
     settles: 'A frozen, cracked or swollen battery ends the test.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: { loose: [{ of: ['connection-positive-post', 'connection-negative-post'], weight: 'case-loose' }] },
   stops: {
@@ -39,6 +40,7 @@ export const batteryCase: ObservationKind = {
 };
 
 export const batteryCaseModel: ObservationModel = {
+  inFullVisit: false,
   shows: () => 'sound',
   isUnmistakable: true,
 };

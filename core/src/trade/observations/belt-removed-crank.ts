@@ -13,6 +13,7 @@ export const beltRemovedCrank: ObservationKind = {
     settles: 'A seized accessory drags the engine: belt off, and crank again.',
     cautions: ['by-hand', 'cranking'],
   },
+  required: [],
   isLooking: false,
   speaks: {
     freed: [
@@ -24,6 +25,7 @@ export const beltRemovedCrank: ObservationKind = {
 };
 
 export const beltRemovedCrankModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle }) => (vehicle.accessorySeized ? 'freed' : 'unchanged'),
   isUnmistakable: true,
 };

@@ -15,6 +15,7 @@ export const belt: ObservationKind = {
     settles: 'A slipping belt looks like a weak alternator.',
     cautions: [],
   },
+  required: [{ by: ['none', 'charging'] }],
   isLooking: true,
   speaks: {
     good: [{ of: SLIPS, weight: 'belt-good' }],
@@ -25,5 +26,6 @@ export const belt: ObservationKind = {
 };
 
 export const beltModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle, random }) => (vehicle.beltShare < 0.7 ? random.pick(['glazed', 'loose']) : 'good'),
 };

@@ -13,6 +13,7 @@ export const chargeLamp: ObservationKind = {
     settles: 'The lamp with key on shows the excitation.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {
     dead: [{ of: ['charge-control'], weight: 'lamp-dead' }],
@@ -35,6 +36,7 @@ export const chargeLamp: ObservationKind = {
 };
 
 export const chargeLampModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle, random, running }) => {
     if (!vehicle.excited && random.chance(0.6)) return 'dead';
     return running('off', 1500).outputAmps < 2 ? 'on-running' : 'works';

@@ -22,6 +22,7 @@ export const clampZero: ObservationKind = {
     settles: 'A clamp off zero shifts every current it reads.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {},
   doubts: (finding, _reading, { unit, leads }) =>
@@ -30,6 +31,7 @@ export const clampZero: ObservationKind = {
 };
 
 export const clampZeroModel: ObservationModel = {
+  inFullVisit: false,
   shows: () => 'zeroed',
   isUnmistakable: true,
 };

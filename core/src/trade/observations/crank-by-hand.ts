@@ -1,8 +1,14 @@
+import { latest } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
 import { informs } from '../../evidence/step';
 import type { ObservationKind, ObservationModel } from '../observation';
 import { isDragged } from '../../circuit/model/vehicle';
 
 const HELD = ['engine-drag', 'accessory-seized'] as const;
+
+/** More amps than the middle of the usual range: something may be holding the engine. */
+const asksALot = (gradedCase: GradedCase): boolean =>
+  (latest(gradedCase, 'starter-draw')?.value ?? 0) > gradedCase.draw.reference;
 
 export const crankByHand: ObservationKind = {
   name: 'Turn it by hand',
@@ -20,6 +26,7 @@ export const crankByHand: ObservationKind = {
     settles: 'Before a starter is condemned: does the engine turn by hand?',
     cautions: ['by-hand'],
   },
+  required: [{ by: ['starting'], when: asksALot }],
   isLooking: false,
   speaks: {
     turns: [{ of: HELD, weight: 'hand-turns' }],
@@ -33,5 +40,6 @@ export const crankByHand: ObservationKind = {
 };
 
 export const crankByHandModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle }) => (vehicle.locked ? 'locked' : isDragged(vehicle) ? 'tight' : 'turns'),
 };

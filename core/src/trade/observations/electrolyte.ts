@@ -16,10 +16,12 @@ export const electrolyte: ObservationKind = {
     settles: 'Low electrolyte tells of age or of too much voltage.',
     cautions: ['acid'],
   },
+  required: [],
   isLooking: true,
   speaks: { low: [{ of: ['battery-worn', 'regulator-high'], weight: 'electrolyte-low' }] },
 };
 
 export const electrolyteModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle, random }) => (random.chance(vehicle.health < 0.7 ? 0.3 : 0.05) ? 'low' : 'covered'),
 };

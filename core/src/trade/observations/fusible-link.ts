@@ -14,6 +14,7 @@ export const fusibleLink: ObservationKind = {
     settles: 'A blown link leaves the alternator without its battery.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {
     blown: [{ of: LINK, weight: 'link-blown' }],
@@ -22,5 +23,6 @@ export const fusibleLink: ObservationKind = {
 };
 
 export const fusibleLinkModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle }) => (vehicle.linkBlown ? 'blown' : 'sound'),
 };

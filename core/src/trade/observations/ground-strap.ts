@@ -22,6 +22,7 @@ export const groundStrap: ObservationKind = {
     settles: 'A dead alternator has no current to read a drop by: look at the strap.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {
     damaged: [{ of: GROUNDS, weight: 'strap-damaged' }],
@@ -30,6 +31,7 @@ export const groundStrap: ObservationKind = {
 };
 
 export const groundStrapModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle, random }) => {
     const shows = (['engine-strap', 'alternator-joint', 'body-strap'] as const).some(
       (piece) => vehicle.pieces[piece] > SHOWS_FROM * soundPieceOhms(piece, vehicle),

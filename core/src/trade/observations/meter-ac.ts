@@ -23,6 +23,7 @@ export const meterAc: ObservationKind = {
     settles: 'An AC range that sees DC makes its ripple worthless.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {},
   doubts: (finding, { test }) => (finding === 'passes-dc' && test === 'ripple-ac' ? say('ac-sees-dc', {}) : null),
@@ -30,6 +31,7 @@ export const meterAc: ObservationKind = {
 };
 
 export const meterAcModel: ObservationModel = {
+  inFullVisit: false,
   shows: () => 'blocks-dc',
   isUnmistakable: true,
 };

@@ -22,6 +22,7 @@ export const meterLeads: ObservationKind = {
     settles: 'A jumping lead makes every reading of that meter doubtful.',
     cautions: [],
   },
+  required: [],
   isLooking: true,
   speaks: {},
   doubts: (finding, _reading, { unit, leads }) =>
@@ -30,6 +31,7 @@ export const meterLeads: ObservationKind = {
 };
 
 export const meterLeadsModel: ObservationModel = {
+  inFullVisit: false,
   shows: () => 'steady',
   isUnmistakable: true,
 };

@@ -18,6 +18,7 @@ export const plugsRemovedCrank: ObservationKind = {
     settles: 'Tells compression from bearings.',
     cautions: ['by-hand', 'cranking'],
   },
+  required: [],
   isLooking: false,
   speaks: {
     freed: [
@@ -32,6 +33,7 @@ export const plugsRemovedCrank: ObservationKind = {
 };
 
 export const plugsRemovedCrankModel: ObservationModel = {
+  inFullVisit: false,
   shows: ({ vehicle, random }) =>
     isDragged(vehicle) && !vehicle.accessorySeized && random.chance(0.4) ? 'freed' : 'unchanged',
   isUnmistakable: true,

@@ -18,6 +18,7 @@ export const terminals: ObservationKind = {
     settles: 'Loose or corroded terminals look like a bad battery or starter.',
     cautions: [],
   },
+  required: [{ by: ['none', 'starting'] }],
   isLooking: true,
   speaks: {
     corroded: [{ of: POSTS, weight: 'terminals-corroded' }],
@@ -27,6 +28,7 @@ export const terminals: ObservationKind = {
 };
 
 export const terminalsModel: ObservationModel = {
+  inFullVisit: true,
   shows: ({ vehicle, random }) => {
     const worst = Math.max(vehicle.pieces['positive-post'], vehicle.pieces['negative-post']);
     if (worst > SHOWS_FROM * soundPieceOhms('positive-post', vehicle))

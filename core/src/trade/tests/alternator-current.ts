@@ -1,7 +1,7 @@
 import { limitOf } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
-import { NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../cause-groups';
+import { faultsShowing } from '../faults-showing';
 import { cannot, done } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
@@ -12,6 +12,9 @@ import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 
+const NO_OUTPUT = faultsShowing('no-output');
+const SILENT = faultsShowing('silent-alternator');
+const WEAK_OUTPUT = faultsShowing('weak-output');
 /** Under this share of the rating nothing comes out; from the other on there is plenty, whatever the load. */
 const NOTHING_SHARE = 0.06;
 const PLENTY_SHARE = 0.75;
@@ -52,6 +55,7 @@ export const alternatorCurrent: Test = {
     settles: 'Loaded to its limit, shows what the alternator can give.',
     cautions: ['running', 'stud'],
   },
+  required: [{ by: ['charging'], as: 'output' }],
   asked: ({ scale }) => ({ rpm: FULL_RPM, loads: 'on', systemVolts: Number((LOADED_VOLTS * scale).toFixed(1)) }),
   retaken: ['only-demand'],
   noted: (reading, context) =>
@@ -86,6 +90,7 @@ export const alternatorCurrent: Test = {
 };
 
 export const alternatorCurrentModel: TestModel = {
+  visitPlace: 170,
   reads: ({ starts, full, amps, volts }) =>
     starts
       ? done(amps(full.outputAmps), {

@@ -40,6 +40,7 @@ export const alternatorStudVoltage: Test = {
     settles: 'A blown fusible link leaves no volts at the stud.',
     cautions: ['stud'],
   },
+  required: [],
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'alternator-stud-voltage');
@@ -58,6 +59,7 @@ export const alternatorStudVoltage: Test = {
 };
 
 export const alternatorStudVoltageModel: TestModel = {
+  visitPlace: 200,
   reads: ({ vehicle, random, volts }) =>
     done(vehicle.linkBlown ? round(random.between(0, 0.3), 2) : volts(emf(vehicle))),
 };

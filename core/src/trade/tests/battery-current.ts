@@ -41,6 +41,7 @@ export const batteryCurrent: Test = {
     informs: [],
     settles: 'Much current long after the start means a low battery or a bad cell.',
   },
+  required: [],
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'battery-current');
@@ -59,6 +60,7 @@ export const batteryCurrent: Test = {
 };
 
 export const batteryCurrentModel: TestModel = {
+  visitPlace: null,
   reads: ({ starts, running, random }) =>
     starts
       ? done(round(running('off', 1500).batteryAmps * random.factor(0.05), 1), { minutesAfterStart: 3 })

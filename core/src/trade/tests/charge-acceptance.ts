@@ -48,6 +48,7 @@ export const chargeAcceptance: Test = {
     when: ({ charge }) => charge !== null && charge <= EMPTY_ENOUGH,
     cautions: ['acid'],
   },
+  required: [],
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'charge-acceptance');
@@ -67,6 +68,7 @@ export const chargeAcceptance: Test = {
 };
 
 export const chargeAcceptanceModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, amps }) =>
     done(amps((0.05 + 0.5 * (1 - vehicle.charge)) * (vehicle.cca / 10) * vehicle.health ** 3), {
       volts: USUAL_VOLTS * vehicle.scale,

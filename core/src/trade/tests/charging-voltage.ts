@@ -4,7 +4,7 @@ import { latest, latestUnder } from '../../evidence/case-context';
 import type { NumericReading, GradedCase } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
-import { CHARGE_PATHS, LOW_OUTPUT, NO_OUTPUT, SILENT, WEAK_OUTPUT } from '../cause-groups';
+import { faultsShowing } from '../faults-showing';
 import { cannot, done, round } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
@@ -15,6 +15,11 @@ import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 
+const CHARGE_PATHS = faultsShowing('charge-path');
+const LOW_OUTPUT = faultsShowing('low-output');
+const NO_OUTPUT = faultsShowing('no-output');
+const SILENT = faultsShowing('silent-alternator');
+const WEAK_OUTPUT = faultsShowing('weak-output');
 /** A commanded target that was not read: only beyond these (12 V) does the reading tell anything, V. */
 const COMMANDED_VOLTS = { min: 12.5, max: 15 } as const;
 /** At or under this much above resting (12 V) nothing is charged, V. */
@@ -141,6 +146,11 @@ export const chargingVoltage: Test = {
     settles: 'Shows whether the alternator charges, and not too much.',
     when: alternatorGives,
   },
+  required: [
+    { by: ['none', 'charging', 'overcharge'], loads: 'off' },
+    { by: ['none', 'charging'], loads: 'on' },
+  ],
+  keeps: [{ as: 'charging' }],
   asked: (gradedCase) => ({
     rpm: CHARGING_RPM,
     loads: latest(gradedCase, 'charging-voltage') ? 'on' : 'off',
@@ -160,6 +170,7 @@ export const chargingVoltage: Test = {
 };
 
 export const chargingVoltageModel: TestModel = {
+  visitPlace: 160,
   reads: ({ vehicle, starts, running, loads, random, volts }) => {
     if (!starts) return cannot('did-not-start');
     const isCommanded = vehicle.system.alternator?.regulation === 'commanded';

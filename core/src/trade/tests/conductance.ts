@@ -32,12 +32,16 @@ export const conductance: Test = {
     settles: 'Tells how good the battery is, even partly charged.',
     cautions: [],
   },
+  required: [{ by: ['starting', 'standing'], as: 'health' }],
+  keeps: [{ as: 'health', mustPass: true }],
+  tellsOf: 'battery',
   noted: ({ test, value }, { case: { system }, labelDoubt }) =>
     labelDoubt ??
     (system.battery.rating || typeof value !== 'number' ? null : message('needs-rating', { test, value })),
 };
 
 export const conductanceModel: TestModel = {
+  visitPlace: 20,
   reads: ({ vehicle, random, spread }) => {
     const { standard } = vehicle.system.battery.rating!;
     const share = vehicle.health * (vehicle.deadCell ? DEAD_CELL_SHARE : 1) * random.factor(spread.conductanceError);

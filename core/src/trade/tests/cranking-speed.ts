@@ -4,7 +4,7 @@ import { latest } from '../../evidence/case-context';
 import { belowCharge } from '../../evidence/void/below-charge';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
-import { LOW_FLOW, SLOW } from '../cause-groups';
+import { faultsShowing } from '../faults-showing';
 import type { DerivedCase } from '../../evidence/derived-case';
 import { STANDS_RPM } from '../../evidence/flow';
 import { done } from '../../evidence/simulated-bench';
@@ -18,6 +18,8 @@ import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 
+const LOW_FLOW = faultsShowing('low-flow');
+const SLOW = faultsShowing('slow-crank');
 /** rpm that a sound starter makes of each 10 V it gets, and the volts that this is told for. */
 const RPM_AT_10_V = { petrol: 205, diesel: 185 } as const;
 const TOLD_FOR_VOLTS = 10;
@@ -96,6 +98,9 @@ export const crankingSpeed: Test = {
     informs: informs(0.25, 'starter-worn', 'starter-drive', 'engine-drag', 'starter-control'),
     settles: 'Tells whether the engine turns as it should.',
   },
+  required: [],
+  keeps: [{ as: 'demand', choice: 2, mustPass: true }],
+  tellsOf: 'starter',
   voids: [belowCharge],
   phrases,
   findings: (seen) => {
@@ -115,5 +120,6 @@ export const crankingSpeed: Test = {
 };
 
 export const crankingSpeedModel: TestModel = {
+  visitPlace: 70,
   reads: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
 };

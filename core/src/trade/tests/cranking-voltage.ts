@@ -1,3 +1,4 @@
+import type { Reading } from '../../format/case-shape';
 import { limitOf } from '../../evidence/limit-of';
 import { latest, readingsOf, isNumeric } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
@@ -57,6 +58,19 @@ function fading(gradedCase: GradedCase): readonly Finding[] {
   ];
 }
 
+/** Under this sag (12 V) nothing was asked of the battery, V. */
+const MIN_SAG_VOLTS = 0.3;
+/** Under this share of the usual amps neither. */
+const MIN_DRAW_SHARE = 0.5;
+
+/** A cranking voltage tells of the battery only where the starter asked for something. */
+function isLoaded({ value }: Reading, gradedCase: GradedCase): boolean {
+  if (typeof value !== 'number') return true;
+  const amps = latest(gradedCase, 'starter-draw')?.value;
+  if (amps !== undefined) return amps >= gradedCase.draw.min * MIN_DRAW_SHARE;
+  return gradedCase.resting === null || gradedCase.resting - value >= MIN_SAG_VOLTS * gradedCase.scale;
+}
+
 export const crankingVoltage: Test = {
   ...POST_VOLTS,
   usual: 10.5,
@@ -81,6 +95,8 @@ export const crankingVoltage: Test = {
     informs: informs(0.4, 'battery-worn', 'starter-dragging', 'engine-drag', 'accessory-seized'),
     settles: 'Shows what the starter takes from the battery.',
   },
+  required: [{ by: ['none', 'starting'] }],
+  keeps: [{ as: 'cranking' }, { as: 'health', choice: 5, mustPass: true, when: isLoaded }],
   asked: () => ({ method: 'min-max', seconds: 10 }),
   specified: ({ specified }) => specified?.crankingVolts,
   voids: [
@@ -117,14 +133,15 @@ export const crankingVoltage: Test = {
 };
 
 export const crankingVoltageModel: TestModel = {
+  visitPlace: 50,
   reads: ({ cranking, volts }) => done(volts(Math.max(0.5, cranking.postVolts)), { method: 'min-max', seconds: 8 }),
   slips: [
     // the dip of a fast peak, or a reading before the speed is steady
-    slip(
+    /* @__PURE__ */ slip(
       (value, _scale, random) => value * random.between(0.72, 0.85),
       () => ({ method: 'fast-peak', seconds: 8 }),
     ),
-    slip(
+    /* @__PURE__ */ slip(
       (value, _scale, random) => value * random.between(0.75, 0.9),
       () => ({ method: 'watched', seconds: 1 }),
     ),

@@ -33,6 +33,8 @@ export const diodeForward: Test = {
     settles: 'A sound diode conducts one way.',
     cautions: ['disconnect', 'stud'],
   },
+  required: [],
+  tellsOf: 'alternator',
   // a shorted diode conducts forwards too
   findings: ({ gradedCase }) =>
     readingsOf(gradedCase, 'diode-reverse').some(({ value }) => value !== null && !isBlocking(value))
@@ -41,6 +43,7 @@ export const diodeForward: Test = {
 };
 
 export const diodeForwardModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, random }) => {
     const isOpen = vehicle.humpsMissing > 0 && !vehicle.diodeShorted && random.chance(0.3);
     return done(isOpen ? 'OL' : round(random.between(0.4, 0.9), 2));

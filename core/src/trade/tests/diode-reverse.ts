@@ -33,9 +33,12 @@ export const diodeReverse: Test = {
     settles: 'A diode that conducts both ways is shorted.',
     cautions: ['disconnect', 'stud'],
   },
+  required: [],
+  tellsOf: 'alternator',
   findings: ({ gradedCase }) => diodeFinding(gradedCase, 'diode-reverse', isBlocking),
 };
 
 export const diodeReverseModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, random }) => done(vehicle.diodeShorted ? round(random.between(0, 0.3), 2) : 'OL'),
 };

@@ -13,6 +13,7 @@ export const dropBodyGround = dropTest({
     informs: informs(0.85, 'ground-body'),
     settles: 'Shows what the body’s strap loses.',
   },
+  required: [{ bySymptoms: ['resets-on-crank', 'dim-at-idle', 'lamps-dim-on-crank'] }],
 });
 
-export const dropBodyGroundModel = dropModel('drop-body-ground');
+export const dropBodyGroundModel = /* @__PURE__ */ dropModel('drop-body-ground', 150);

@@ -19,7 +19,8 @@ export const dropChargeGround = dropTest({
     settles: 'Shows what the alternator’s ground loses.',
     when: alternatorGives,
   },
+  required: [{ by: ['none', 'charging'] }],
   cautions: ['running'],
 });
 
-export const dropChargeGroundModel = dropModel('drop-charge-ground');
+export const dropChargeGroundModel = /* @__PURE__ */ dropModel('drop-charge-ground', 190);

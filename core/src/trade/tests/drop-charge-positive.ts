@@ -19,7 +19,8 @@ export const dropChargePositive = dropTest({
     settles: 'Shows what the charging cable loses.',
     when: alternatorGives,
   },
+  required: [{ by: ['none', 'charging'] }],
   cautions: ['running', 'stud'],
 });
 
-export const dropChargePositiveModel = dropModel('drop-charge-positive');
+export const dropChargePositiveModel = /* @__PURE__ */ dropModel('drop-charge-positive', 180);

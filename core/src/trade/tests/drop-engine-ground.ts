@@ -13,6 +13,8 @@ export const dropEngineGround = dropTest({
     informs: informs(0.3, 'cable-starter-ground', 'charge-cable-ground'),
     settles: 'Tells the engine’s strap from the starter’s own mounting.',
   },
+  required: [],
+  keeps: [{ as: 'ground-side', choice: 2 }],
 });
 
-export const dropEngineGroundModel = dropModel('drop-engine-ground');
+export const dropEngineGroundModel = /* @__PURE__ */ dropModel('drop-engine-ground', 140);

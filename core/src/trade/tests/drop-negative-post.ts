@@ -13,6 +13,8 @@ export const dropNegativePost = dropTest({
     informs: informs(0.85, 'connection-negative-post', 'cable-starter-ground'),
     settles: 'Volts lost at a post look like a bad battery or a bad starter.',
   },
+  required: [],
+  keeps: [{ as: 'ground-side', choice: 3 }],
 });
 
-export const dropNegativePostModel = dropModel('drop-negative-post');
+export const dropNegativePostModel = /* @__PURE__ */ dropModel('drop-negative-post', 100);

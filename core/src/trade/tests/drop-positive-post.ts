@@ -13,6 +13,8 @@ export const dropPositivePost = dropTest({
     informs: informs(0.85, 'connection-positive-post', 'cable-starter-positive'),
     settles: 'Volts lost at a post look like a bad battery or a bad starter.',
   },
+  required: [],
+  keeps: [{ as: 'positive-side', choice: 2 }],
 });
 
-export const dropPositivePostModel = dropModel('drop-positive-post');
+export const dropPositivePostModel = /* @__PURE__ */ dropModel('drop-positive-post', 90);

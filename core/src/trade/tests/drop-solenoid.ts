@@ -13,6 +13,7 @@ export const dropSolenoid = dropTest({
     informs: informs(0.85, 'solenoid-contacts', 'cable-starter-positive'),
     settles: 'Tells burnt solenoid contacts from the cable.',
   },
+  required: [],
 });
 
-export const dropSolenoidModel = dropModel('drop-solenoid');
+export const dropSolenoidModel = /* @__PURE__ */ dropModel('drop-solenoid', 120);

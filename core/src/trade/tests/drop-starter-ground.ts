@@ -13,6 +13,8 @@ export const dropStarterGround = dropTest({
     informs: informs(0.8, 'cable-starter-ground', 'connection-negative-post', 'starter-worn'),
     settles: 'Halves the starting path: is the ground side losing the volts?',
   },
+  required: [{ by: ['none', 'starting'] }],
+  keeps: [{ as: 'ground-side' }],
 });
 
-export const dropStarterGroundModel = dropModel('drop-starter-ground');
+export const dropStarterGroundModel = /* @__PURE__ */ dropModel('drop-starter-ground', 130);

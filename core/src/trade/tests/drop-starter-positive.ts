@@ -13,6 +13,8 @@ export const dropStarterPositive = dropTest({
     informs: informs(0.7, 'cable-starter-positive', 'connection-positive-post', 'solenoid-contacts', 'starter-worn'),
     settles: 'Halves the starting path: is the positive side losing the volts?',
   },
+  required: [{ by: ['none', 'starting'] }],
+  keeps: [{ as: 'positive-side' }],
 });
 
-export const dropStarterPositiveModel = dropModel('drop-starter-positive');
+export const dropStarterPositiveModel = /* @__PURE__ */ dropModel('drop-starter-positive', 110);

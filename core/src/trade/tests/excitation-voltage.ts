@@ -32,6 +32,7 @@ export const excitationVoltage: Test = {
     settles: 'Shows whether the alternator is told to charge.',
     cautions: [],
   },
+  required: [],
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'excitation-voltage');
@@ -48,6 +49,7 @@ export const excitationVoltage: Test = {
 };
 
 export const excitationVoltageModel: TestModel = {
+  visitPlace: 210,
   reads: ({ vehicle, random, volts }) =>
     done(vehicle.excited ? volts(emf(vehicle) - 0.3 * vehicle.scale) : volts(random.between(0, 5) * vehicle.scale)),
 };

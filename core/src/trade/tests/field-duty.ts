@@ -49,6 +49,7 @@ export const fieldDuty: Test = {
     informs: informs(0.3, 'charge-control'),
     settles: 'Shows how hard the alternator is driven, and what it has in reserve.',
   },
+  required: [{ by: ['charging'], as: 'output', choice: 2 }],
   phrases,
   findings: ({ gradedCase }): readonly Finding[] => {
     const reading = latest(gradedCase, 'field-duty');
@@ -71,6 +72,7 @@ export const fieldDuty: Test = {
 };
 
 export const fieldDutyModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, starts, running, loads, random }) =>
     starts
       ? done(Math.round(vehicle.excited ? running(loads, 2000).fieldPercent : random.between(0, 5)), { loads })

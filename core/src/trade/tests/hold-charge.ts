@@ -44,6 +44,8 @@ export const holdCharge: Test = {
     settles: 'Shows whether the battery loses its charge by itself.',
     cautions: ['disconnect'],
   },
+  required: [{ by: ['standing'], as: 'endurance' }],
+  tellsOf: 'battery',
   asked: () => ({ hours: HOURS }),
   known: ({ resting }) => (resting === null ? {} : { startVolts: resting }),
   phrases,
@@ -66,6 +68,7 @@ export const holdCharge: Test = {
 };
 
 export const holdChargeModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, random, volts }) => {
     const loss = vehicle.deadCell ? random.between(0.5, 1.5) : random.between(0, 0.06);
     return done(volts(emf(vehicle) - loss * vehicle.scale), { hours: HOURS, startVolts: volts(emf(vehicle)) });

@@ -2,7 +2,7 @@ import { latest } from '../../evidence/case-context';
 import { clampSaturated } from '../../evidence/void/clamp';
 import { missesInrush } from '../../evidence/void/misses-inrush';
 import { causes, fixed } from '../../evidence/finding';
-import { HIGH_DRAW } from '../cause-groups';
+import { faultsShowing } from '../faults-showing';
 import { NO_FLOW_AMPS } from '../../evidence/flow';
 import { done } from '../../evidence/simulated-bench';
 import { inrushAmps } from '../../circuit/model/inrush';
@@ -15,6 +15,7 @@ import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 
+const HIGH_DRAW = faultsShowing('high-draw');
 /** Inrush is 2 to 5 times the steady amps; steady amps nearer to it than this say that nothing turns. */
 const STALLED_SHARE = 0.85;
 
@@ -48,6 +49,7 @@ export const inrushCurrent: Test = {
     informs: [],
     settles: 'Shows what a standing starter asks for.',
   },
+  required: [],
   voids: [missesInrush, clampSaturated],
   phrases,
   findings: ({ gradedCase }) => {
@@ -64,5 +66,6 @@ export const inrushCurrent: Test = {
 };
 
 export const inrushCurrentModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, amps }) => done(amps(inrushAmps(vehicle)), { method: 'scope' }),
 };

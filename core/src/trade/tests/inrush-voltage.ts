@@ -43,6 +43,7 @@ export const inrushVoltage: Test = {
     informs: [],
     settles: 'Shows how deep the first dip goes.',
   },
+  required: [],
   voids: [missesInrush, belowCharge],
   phrases,
   findings: ({ gradedCase }) => {
@@ -71,6 +72,7 @@ export const inrushVoltage: Test = {
 };
 
 export const inrushVoltageModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, volts }) =>
     done(volts(Math.max(0.5, batteryVoltsAt(vehicle, inrushAmps(vehicle)))), { method: 'scope' }),
 };

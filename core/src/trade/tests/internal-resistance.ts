@@ -36,11 +36,15 @@ export const internalResistance: Test = {
     settles: 'A second measure of the battery’s health.',
     cautions: [],
   },
+  required: [{ by: ['starting', 'standing'], as: 'health', choice: 3 }],
+  keeps: [{ as: 'health', choice: 3, mustPass: true }],
+  tellsOf: 'battery',
   noted: ({ test, value }, { case: { system }, labelDoubt }) =>
     labelDoubt ??
     (system.battery.rating || typeof value !== 'number' ? null : message('needs-rating', { test, value })),
 };
 
 export const internalResistanceModel: TestModel = {
+  visitPlace: 40,
   reads: ({ vehicle, random }) => done(round(smallSignalOhm(vehicle) * random.factor(TESTER_ERROR), 5)),
 };

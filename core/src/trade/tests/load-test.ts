@@ -52,6 +52,12 @@ export const loadTest: Test = {
     needsCharge: true,
     cautions: ['acid'],
   },
+  required: [
+    { by: ['starting', 'standing'], as: 'health', choice: 2 },
+    { by: ['standing'], as: 'endurance', choice: 2 },
+  ],
+  keeps: [{ as: 'health', choice: 2, mustPass: true }],
+  tellsOf: 'battery',
   asked: ({ cca, packCca, units }) => {
     const rated = units.length > 0 ? cca : packCca;
     return rated === null ? { seconds: SECONDS } : { amps: Math.round(loadTestAmps(rated)), seconds: SECONDS };
@@ -75,6 +81,7 @@ export const loadTest: Test = {
 };
 
 export const loadTestModel: TestModel = {
+  visitPlace: 30,
   reads: ({ vehicle, wanted, random, volts }) => {
     const amps = typeof wanted['amps'] === 'number' ? wanted['amps'] : Math.round(vehicle.cca / 2);
     const value = batteryVoltsAt(vehicle, amps, random.factor(0.05));
@@ -82,7 +89,7 @@ export const loadTestModel: TestModel = {
   },
   slips: [
     // a load too small, or too short
-    slip(
+    /* @__PURE__ */ slip(
       (value, scale) => value + 0.8 * scale,
       (_value, _random, measured) => ({ ...measured.conditions, amps: 60 }),
     ),

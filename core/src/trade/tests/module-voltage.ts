@@ -45,6 +45,7 @@ export const moduleVoltage: Test = {
     settles: 'Beside the voltage at the post it shows what the body loses.',
     cautions: [],
   },
+  required: [],
   voids: [
     ofFigure(({ conditions }) => (conditions?.offsetVolts === undefined ? say('module-not-compared', {}) : null)),
   ],
@@ -63,6 +64,7 @@ export const moduleVoltage: Test = {
 };
 
 export const moduleVoltageModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, volts }) => {
     const offset = 0.1 * vehicle.scale;
     return done(volts(emf(vehicle) - offset), { offsetVolts: offset });

@@ -48,6 +48,7 @@ export const parasiticDraw: Test = {
     settles: 'Shows what flows while all sleeps.',
     cautions: [],
   },
+  required: [{ by: ['standing'] }],
   asked: () => ({ minutesAsleep: WAIT_MINUTES }),
   voids: [
     ofFigure((reading, _context, compared) => {
@@ -73,10 +74,11 @@ export const parasiticDraw: Test = {
 };
 
 export const parasiticDrawModel: TestModel = {
+  visitPlace: 240,
   reads: ({ vehicle, random }) => done(round(vehicle.drainAmps * random.factor(0.05), 3), { minutesAsleep: 40 }),
   // read before the modules slept
   slips: [
-    slip(
+    /* @__PURE__ */ slip(
       (_value, _scale, random) => random.between(0.4, 3),
       () => ({ minutesAsleep: 2 }),
     ),

@@ -41,6 +41,7 @@ export const recoveryVoltage: Test = {
     settles: 'A battery that bounces back slowly is weak or empty.',
     cautions: [],
   },
+  required: [],
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'recovery-voltage');
@@ -60,6 +61,7 @@ export const recoveryVoltage: Test = {
 };
 
 export const recoveryVoltageModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, volts }) =>
     done(volts(emf(vehicle) - 0.12 * vehicle.scale * (vehicle.health < WORN_HEALTH ? 3 : 1)), { secondsAfter: 5 }),
 };

@@ -79,6 +79,8 @@ export const restingVoltage: Test = {
     settles: 'Tells how full the battery is.',
     cautions: [],
   },
+  required: [{ by: ['none', 'starting', 'charging', 'ripple', 'overcharge'] }],
+  keeps: [{ as: 'charge' }],
   asked: () => ({ surfaceChargeRemoved: true }),
   voids: [
     ofFigure(({ value, conditions = {} }, context) => {
@@ -133,13 +135,14 @@ export const restingVoltage: Test = {
 };
 
 export const restingVoltageModel: TestModel = {
+  visitPlace: 10,
   reads: ({ vehicle, volts }) => done(volts(emf(vehicle)), { surfaceChargeRemoved: true }),
   slips: [
     // surface charge left on, and said so; or left on and nobody knows
-    slip(
+    /* @__PURE__ */ slip(
       (value, scale, random) => value + random.between(0.25, 0.5) * scale,
       () => ({ surfaceChargeRemoved: false }),
     ),
-    slip((value, scale, random) => value + random.between(0.3, 0.6) * scale),
+    /* @__PURE__ */ slip((value, scale, random) => value + random.between(0.3, 0.6) * scale),
   ],
 };

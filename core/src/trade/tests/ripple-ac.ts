@@ -57,6 +57,9 @@ export const rippleAc: Test = {
     settles: 'Shows a bad diode before the battery suffers.',
     when: alternatorGives,
   },
+  required: [{ by: ['none', 'charging'], as: 'ripple' }, { by: ['ripple'] }],
+  keeps: [{ as: 'ripple' }],
+  tellsOf: 'alternator',
   asked: () => ({ rpm: 2000, loads: 'on', at: 'battery' }),
   voids: [
     ofFigure(({ value }, { scale }) => (value > PASSES_DC_VOLTS * scale ? say('ripple-passes-dc', { value }) : null)),
@@ -81,6 +84,7 @@ export const rippleAc: Test = {
 };
 
 export const rippleAcModel: TestModel = {
+  visitPlace: 220,
   reads: ({ vehicle, starts, running, random, millivolts }) => {
     if (!starts) return cannot('did-not-start');
     const gives = running('on', 2000).outputAmps > SOME_OUTPUT_AMPS;
@@ -91,5 +95,5 @@ export const rippleAcModel: TestModel = {
     });
   },
   // a meter whose AC range lets the DC through
-  slips: [slip((_value, scale) => 28 * scale)],
+  slips: [/* @__PURE__ */ slip((_value, scale) => 28 * scale)],
 };

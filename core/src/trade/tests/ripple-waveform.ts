@@ -50,6 +50,9 @@ export const rippleWaveform: Test = {
     settles: 'One hump missing in six is a diode.',
     when: alternatorGives,
   },
+  required: [{ by: ['none', 'charging'], as: 'ripple', choice: 2 }, { by: ['ripple'] }],
+  keeps: [{ as: 'ripple', choice: 2 }],
+  tellsOf: 'alternator',
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'ripple-waveform');
@@ -69,6 +72,7 @@ export const rippleWaveform: Test = {
 };
 
 export const rippleWaveformModel: TestModel = {
+  visitPlace: 230,
   reads: ({ vehicle, starts, running, millivolts }) => {
     if (!starts) return cannot('did-not-start');
     const gives = running('on', 2000).outputAmps > SOME_OUTPUT_AMPS;

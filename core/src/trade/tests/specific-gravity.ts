@@ -56,6 +56,9 @@ export const specificGravity: Test = {
     when: ({ case: { system } }) => system.battery.serviceable === true,
     cautions: ['acid'],
   },
+  required: [{ by: ['overcharge'], when: ({ case: { system } }) => system.battery.serviceable === true }],
+  keeps: [{ as: 'health', choice: 4, mustPass: true }],
+  tellsOf: 'battery',
   voids: [
     ({ value }, { resting, case: { system } }) => {
       if (!Array.isArray(value) || value.length !== CELLS || resting === null) return null;
@@ -86,6 +89,7 @@ export const specificGravity: Test = {
 };
 
 export const specificGravityModel: TestModel = {
+  visitPlace: null,
   reads: ({ vehicle, random }) => {
     if (vehicle.system.battery.serviceable !== true) return cannot('no-access');
     const gravity = 1.12 + 0.145 * vehicle.charge;

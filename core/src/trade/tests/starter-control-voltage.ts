@@ -1,3 +1,4 @@
+import { isStill } from '../../evidence/flow';
 import { latest } from '../../evidence/case-context';
 import { causes, weighed } from '../../evidence/finding';
 import { done } from '../../evidence/simulated-bench';
@@ -44,6 +45,7 @@ export const starterControlVoltage: Test = {
     needsCharge: true,
     cautions: ['cranking'],
   },
+  required: [{ by: ['starting'], when: isStill }],
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'starter-control-voltage');
@@ -60,6 +62,7 @@ export const starterControlVoltage: Test = {
 };
 
 export const starterControlVoltageModel: TestModel = {
+  visitPlace: 80,
   reads: ({ vehicle, cranking, volts }) =>
     done(volts(vehicle.controlVolts || Math.max(0.5, cranking.postVolts - 0.3 * vehicle.scale))),
 };

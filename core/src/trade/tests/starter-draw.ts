@@ -5,7 +5,7 @@ import { ofFigure } from '../../evidence/void/void-rule';
 import type { NumericReading, CaseContext } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
-import { HIGH_DRAW, LOW_FLOW, NO_FLOW } from '../cause-groups';
+import { faultsShowing } from '../faults-showing';
 import { NO_FLOW_AMPS, STANDS_RPM } from '../../evidence/flow';
 import { done, round } from '../../evidence/simulated-bench';
 import { slip } from '../../evidence/slips';
@@ -19,6 +19,9 @@ import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 import { clampSaturated } from '../../evidence/void/clamp';
 
+const HIGH_DRAW = faultsShowing('high-draw');
+const LOW_FLOW = faultsShowing('low-flow');
+const NO_FLOW = faultsShowing('no-flow');
 /** A zero offset over this, or over this share of the reading, ruins it (docs/criteria.md, clamps). */
 const OFFSET_AMPS = 5;
 const OFFSET_SHARE = 0.08;
@@ -109,6 +112,9 @@ export const starterDraw: Test = {
     ),
     settles: 'Low volts because the battery is weak, or because the starter asks too much.',
   },
+  required: [{ by: ['none', 'starting'] }],
+  keeps: [{ as: 'demand', mustPass: true }],
+  tellsOf: 'starter',
   voids: [
     clampSaturated,
     ofFigure(({ value, conditions }) => {
@@ -146,17 +152,18 @@ export const starterDraw: Test = {
 };
 
 export const starterDrawModel: TestModel = {
+  visitPlace: 60,
   reads: ({ cranking, amps, random }) => done(amps(cranking.amps), { zeroOffsetAmps: round(random.normal(0, 0.8), 1) }),
   slips: [
     // wrong clamp scale, a clamp at its ceiling, a clamp that was not zeroed
-    slip((value) => value / 10, undefined, 0),
-    slip((value) => value * 10, undefined, 0),
-    slip(
+    /* @__PURE__ */ slip((value) => value / 10, undefined, 0),
+    /* @__PURE__ */ slip((value) => value * 10, undefined, 0),
+    /* @__PURE__ */ slip(
       (value) => value * 0.6,
       (value) => ({ clampCeilingAmps: Math.round(value * 0.6) }),
       0,
     ),
-    slip(
+    /* @__PURE__ */ slip(
       (value) => value + 30,
       (_value, random) => ({ zeroOffsetAmps: round(random.between(25, 35), 2) }),
       0,

@@ -15,6 +15,7 @@ import type {
   RankedFault,
 } from '../../format/judgement-shape';
 import { storedMessage } from '../../format/message';
+import type { Message, StoredMessage } from '../../format/message';
 import { JUDGED_PARTS } from '../../format/words';
 import type { JudgedPart } from '../../format/words';
 import type { ComparedTest } from '../../judge/compare/compare-passes';
@@ -24,6 +25,7 @@ import type { Change } from '../../judge/decide/would-change';
 import type { Survey } from '../../judge/grade/survey';
 import { judgeCase, judgeSurveyed } from '../../judge/judge';
 import type { JudgedCase } from '../../judge/judge';
+import { NESTING } from '../../judge/messages';
 import type { Step } from '../../judge/propose/propose-steps';
 import type { Ranked } from '../../judge/rank/rank-faults';
 import { ENGLISH } from './voice';
@@ -34,6 +36,10 @@ export const judge = (subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
 
 /** Judges a case that is surveyed already. */
 export const judgeSurvey = (surveyed: Survey): Judgement => judgementDocument(judgeSurveyed(surveyed));
+
+/** A message as the document holds it; most hold no other, and need no search. */
+const stored = (message: Message): StoredMessage =>
+  message.code in NESTING ? storedMessage(message) : { code: message.code, with: message.params };
 
 // The answer is written out field by field: it is large, and spreading objects of many shapes is slow.
 
@@ -53,21 +59,21 @@ function judgementDocument(judged: JudgedCase): Judgement {
     derived: judged.derived,
     budget: judged.budget,
     cautions: cautions.map((message) => ENGLISH.say(message)),
-    cautionCodes: cautions.map(storedMessage),
+    cautionCodes: cautions.map(stored),
     ...(comparison.length > 0 && { comparison: comparison.map(comparedOf) }),
     ...(batteries.length > 0 && { batteries: batteries.map(batteryOf) }),
   };
 }
 
 function readingOf({ id, grade, because, resolved }: Assessment): GradedReading {
-  const stored = storedMessage(because);
+  const sent = stored(because);
   return {
     id,
     grade,
     limit: resolved ? ENGLISH.say(resolved.bound) : '',
     because: ENGLISH.say(because),
-    code: stored.code,
-    with: stored.with,
+    code: sent.code,
+    with: sent.with,
   };
 }
 
@@ -80,13 +86,13 @@ function faultOf({ fault, probability, lines }: Ranked, changes: readonly Change
     fault,
     probability,
     evidence,
-    wouldChange: changes.map(({ test, says }) => ({ test, says: ENGLISH.say(says), ...storedMessage(says) })),
+    wouldChange: changes.map(({ test, says }) => ({ test, says: ENGLISH.say(says), ...stored(says) })),
   };
 }
 
 function lineOf({ finding: { source, says: message }, weight }: Ranked['lines'][number]): FaultEvidence {
   const says = ENGLISH.say(message);
-  const { code, with: params } = storedMessage(message);
+  const { code, with: params } = stored(message);
   if ('reading' in source) return { reading: source.reading, weight, says, code, with: params };
   return 'observation' in source
     ? { observation: source.observation, weight, says, code, with: params }
@@ -94,14 +100,14 @@ function lineOf({ finding: { source, says: message }, weight }: Ranked['lines'][
 }
 
 function partOf({ verdict, because, missing, where }: Verdicted): PartVerdict {
-  const stored = storedMessage(because);
-  const made = { verdict, because: ENGLISH.say(because), missing, code: stored.code, with: stored.with };
+  const sent = stored(because);
+  const made = { verdict, because: ENGLISH.say(because), missing, code: sent.code, with: sent.with };
   return where ? { ...made, where } : made;
 }
 
 function decisionOf({ decided, minutes }: JudgedCase): Decision {
   const { action, part, fault, because, batteries } = decided;
-  const stored = storedMessage(because);
+  const sent = stored(because);
   return {
     action,
     part,
@@ -109,20 +115,20 @@ function decisionOf({ decided, minutes }: JudgedCase): Decision {
     ...(batteries && { batteries }),
     because: ENGLISH.say(because),
     minutes,
-    code: stored.code,
-    with: stored.with,
+    code: sent.code,
+    with: sent.with,
   };
 }
 
 function stepOf({ test, because, minutes, conditions, battery }: Step): NextStep {
-  const stored = storedMessage(because);
+  const sent = stored(because);
   const step = {
     test,
     because: ENGLISH.say(because),
     minutes,
     conditions,
-    code: stored.code,
-    with: stored.with,
+    code: sent.code,
+    with: sent.with,
   } as NextStep;
   return battery === undefined ? step : { ...step, battery };
 }
@@ -138,5 +144,5 @@ const comparedOf = ({ bound, ...test }: ComparedTest): NonNullable<Judgement['co
 const batteryOf = ({ because, ...verdict }: OwnVerdict): BatteryVerdict => ({
   ...verdict,
   because: ENGLISH.say(because),
-  ...storedMessage(because),
+  ...stored(because),
 });
