@@ -16,7 +16,7 @@ import { SessionActions } from '../src/app/state/session/session.feature';
 import { rest, signedIn, standingBed, subject, view } from './bench-fixtures';
 
 const JOB = view(subject());
-const AWAY = new HttpErrorResponse({ status: 0 });
+const UNAVAILABLE = new HttpErrorResponse({ status: 0 });
 const GONE = new HttpErrorResponse({
   status: 404,
   error: { title: 'Not found', status: 404, detail: 'There is no such job.' },
@@ -99,7 +99,7 @@ describe('a job that is opened', () => {
 
   it('the server is away: what it told last is shown, and it is asked again until it answers', async () => {
     kept.set(`job one ${JOB.id}`, view(subject(), { revision: 7 }));
-    answer = () => throwError(() => AWAY);
+    answer = () => throwError(() => UNAVAILABLE);
     await open();
     expect(shown()?.revision).toBe(7);
     await jest.advanceTimersByTimeAsync(RETRY_MS);

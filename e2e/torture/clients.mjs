@@ -22,7 +22,7 @@ export async function clients(app, count, forSeconds) {
       for (let i = 0; performance.now() < ends; i++) {
         const id = randomUUID();
         const reading = { id, test: 'resting-voltage', value: 12 + (i % 90) / 100 };
-        if (i < 20) await ask('POST', `/jobs/${job}/readings`, { reading }, { 'write-id': id });
+        if (i < 20) await ask('POST', `/jobs/${job}/readings`, { reading }, { 'idempotency-key': id });
         await ask('GET', '/jobs?limit=30');
         await ask('GET', `/jobs/${job}`);
       }

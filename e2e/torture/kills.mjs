@@ -23,7 +23,7 @@ export async function kills(app, kill, times) {
       for (;;) {
         const body = { reading: { id, test: 'resting-voltage', value: 12.6 } };
         const status = await app
-          .ask('POST', `/jobs/${job}/readings`, body, { 'write-id': id })
+          .ask('POST', `/jobs/${job}/readings`, body, { 'idempotency-key': id })
           .then(async (answer) => {
             await answer.arrayBuffer();
             return answer.status;

@@ -65,7 +65,7 @@ function request(job) {
     {},
     {},
     { 'content-encoding': 'gzip' },
-    { 'write-id': 'x' },
+    { 'idempotency-key': 'x' },
     { 'content-type': 'text/plain' },
   ]);
   return [

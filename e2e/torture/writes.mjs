@@ -57,7 +57,7 @@ export async function writes(app, each) {
   };
   const toOwn = async (client) => {
     const id = randomUUID();
-    const answer = await app.ask('POST', `/jobs/${jobs[client]}/readings`, body(), { 'write-id': id });
+    const answer = await app.ask('POST', `/jobs/${jobs[client]}/readings`, body(), { 'idempotency-key': id });
     await answer.arrayBuffer();
     return answer.status;
   };

@@ -1,10 +1,10 @@
 /** Verifies the record of acts of every shop, or of one, and prints what was found as JSON. */
 import pino from 'pino';
-import { verifyActs } from './acts/verify-acts';
+import { verifyAuditLog } from './audit-log/verify-audit-log';
 import { readConfig } from './config';
-import { Pool } from './sql/pool';
-import { findShop } from './sql/shops';
-import { inShop } from './sql/working-shop';
+import { Pool } from './platform/database/pool';
+import { findShop } from './shops/shops.sql';
+import { inShop } from './platform/database/working-shop';
 
 const [word, named] = process.argv.slice(2);
 const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
@@ -15,7 +15,7 @@ try {
   const { rows } = await pool.query<{ shop: string }>('SELECT shop_id AS shop FROM shop ORDER BY shop_id');
   const shops = named ? [named] : rows.map(({ shop }) => shop);
   const told = [];
-  for (const shop of shops) told.push({ shop, ...(await inShop(shop, () => verifyActs(pool))) });
+  for (const shop of shops) told.push({ shop, ...(await inShop(shop, () => verifyAuditLog(pool))) });
   process.stdout.write(JSON.stringify(told));
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);

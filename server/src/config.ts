@@ -94,7 +94,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     port,
     host: env['TETRAD_HOST'] ?? '127.0.0.1',
     clientFolder: env['TETRAD_CLIENT'] ?? null,
-    migrationsFolder: env['TETRAD_MIGRATIONS'] ?? 'server/src/sql/migrations',
+    migrationsFolder: env['TETRAD_MIGRATIONS'] ?? 'server/src/platform/database/migrations',
     fontsFolder: env['TETRAD_FONTS'] ?? DEFAULT_FONTS,
     logLevel: env['TETRAD_LOG_LEVEL'] ?? 'info',
   };

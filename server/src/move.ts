@@ -2,16 +2,16 @@
 import 'reflect-metadata';
 import { parseArgs } from 'node:util';
 import pino from 'pino';
-import { addAct } from './acts/acts.sql';
+import { addAuditEntry } from './audit-log/audit-log.sql';
 import { readConfig } from './config';
-import { archiveIn } from './moving/archive-in';
-import { archiveOut } from './moving/archive-out';
-import { exportShop } from './moving/export-shop';
-import type { Moved } from './moving/export-shop';
-import { importShop } from './moving/import-shop';
-import { MoveError } from './moving/move-error';
-import { Pool } from './sql/pool';
-import { inShop } from './sql/working-shop';
+import { archiveIn } from './shop-archive/archive-in';
+import { archiveOut } from './shop-archive/archive-out';
+import { exportShop } from './shop-archive/export-shop';
+import type { Moved } from './shop-archive/export-shop';
+import { importShop } from './shop-archive/import-shop';
+import { ArchiveError } from './shop-archive/archive-error';
+import { Pool } from './platform/database/pool';
+import { inShop } from './platform/database/working-shop';
 
 const { positionals, values } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
 const [act, place = ''] = positionals;
@@ -21,11 +21,11 @@ async function takeOut(shop: string): Promise<Moved> {
   const out = await archiveOut(place);
   try {
     const moved = await exportShop(pool, shop, out);
-    await inShop(shop, () => addAct(pool, { what: 'shop-exported', person: null, from: null }));
+    await inShop(shop, () => addAuditEntry(pool, { what: 'shop-exported', person: null, from: null }));
     return moved;
   } catch (error) {
     await out.abandon();
-    if ((error as NodeJS.ErrnoException).code === 'ENOSPC') throw new MoveError('the disk is full');
+    if ((error as NodeJS.ErrnoException).code === 'ENOSPC') throw new ArchiveError('the disk is full');
     throw error;
   }
 }
@@ -43,7 +43,7 @@ try {
   const moved = act === 'export' ? await takeOut(values.shop ?? '') : await takeIn(values.shop ?? null);
   process.stdout.write(JSON.stringify(moved));
 } catch (error) {
-  process.stderr.write(`${error instanceof MoveError ? error.message : String((error as Error).stack ?? error)}\n`);
+  process.stderr.write(`${error instanceof ArchiveError ? error.message : String((error as Error).stack ?? error)}\n`);
   process.exitCode = 1;
 } finally {
   await pool.end();

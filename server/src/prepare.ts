@@ -7,10 +7,10 @@ import pino from 'pino';
 import { readConfig } from './config';
 import { loadDemo } from './demo/load-demo';
 import { firstShop } from './people/first-shop';
-import { migrate } from './sql/migrate';
-import { appAddress, ensureAppRole } from './sql/app-role';
-import { Pool } from './sql/pool';
-import { Primary } from './sql/primary';
+import { migrate } from './platform/database/migrate';
+import { appAddress, ensureAppRole } from './platform/database/app-role';
+import { Pool } from './platform/database/pool';
+import { Primary } from './platform/database/primary';
 
 const words = new Set(process.argv.slice(2));
 const config = readConfig(process.env);

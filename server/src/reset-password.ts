@@ -1,14 +1,14 @@
 /** `NAME [--shop ID]`: gives somebody a new one-time password, prints it as JSON, and ends their sessions. */
 import { parseArgs } from 'node:util';
 import pino from 'pino';
-import { addAct } from './acts/acts.sql';
+import { addAuditEntry } from './audit-log/audit-log.sql';
 import { readConfig } from './config';
-import { forgetAttempts } from './people/attempts.sql';
+import { forgetAttempts } from './people/attempts';
 import { changePerson, endSessions, personNamed } from './people/people.sql';
 import { hashSecret, oneTimePassword } from './people/secrets';
-import { Pool, inTransaction } from './sql/pool';
-import { listShops } from './sql/shops';
-import { inShop } from './sql/working-shop';
+import { Pool, inTransaction } from './platform/database/pool';
+import { listShops } from './shops/shops.sql';
+import { inShop } from './platform/database/working-shop';
 
 const { positionals, values } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
 const [name = ''] = positionals;
@@ -33,7 +33,7 @@ async function reset(shop: string): Promise<object> {
     await changePerson(sql, person.id, { passwordHash, mustChange: true });
     await endSessions(sql, person.id);
     await forgetAttempts(sql, person.id);
-    await addAct(sql, {
+    await addAuditEntry(sql, {
       what: 'password-reset',
       person: null,
       from: null,

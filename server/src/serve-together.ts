@@ -2,7 +2,7 @@
 import cluster from 'node:cluster';
 import type { Worker } from 'node:cluster';
 import type { Logger } from 'pino';
-import { gatherFigures } from './operating/all-processes';
+import { gatherFigures } from './operations/all-processes';
 import { ALIVE_EVERY_MS, PORT_TAKEN } from './serve';
 
 /** Ends within a minute that are taken for bad luck; more are a fault, and all end. */

@@ -6,12 +6,12 @@ import { createServer as createHttpsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import type { Config } from './config';
-import { doHeavyWork, inThreads } from './heavy/heavy-work';
-import { createApp } from './http/app';
-import { JobNewsFeed } from './live/job-news';
-import { OpenStreams } from './live/open-streams';
-import { Pool } from './sql/pool';
-import { Primary } from './sql/primary';
+import { doHeavyWork, inThreads } from './workers/heavy-work';
+import { createApp } from './app';
+import { JobNewsFeed } from './jobs/job-news';
+import { OpenStreams } from './platform/live/open-streams';
+import { Pool } from './platform/database/pool';
+import { Primary } from './platform/database/primary';
 
 /** Requests that are still running get this long before the process ends without them. */
 const GRACE_MS = 5000;

@@ -9,17 +9,17 @@ import type { Express } from 'express';
 import pg from 'pg';
 import pino from 'pino';
 import { DEFAULT_FONTS } from '../src/config';
-import { createApp } from '../src/http/app';
-import type { AppOptions } from '../src/http/app';
-import { JobNewsFeed } from '../src/live/job-news';
-import { OpenStreams } from '../src/live/open-streams';
-import { migrate } from '../src/sql/migrate';
+import { createApp } from '../src/app';
+import type { AppOptions } from '../src/app';
+import { JobNewsFeed } from '../src/jobs/job-news';
+import { OpenStreams } from '../src/platform/live/open-streams';
+import { migrate } from '../src/platform/database/migrate';
 import { addPerson, personNamed } from '../src/people/people.sql';
 import { hashSecret } from '../src/people/secrets';
-import { appAddress, ensureAppRole } from '../src/sql/app-role';
-import { Pool } from '../src/sql/pool';
-import { addShop } from '../src/sql/shops';
-import { inShop } from '../src/sql/working-shop';
+import { appAddress, ensureAppRole } from '../src/platform/database/app-role';
+import { Pool } from '../src/platform/database/pool';
+import { addShop } from '../src/shops/shops.sql';
+import { inShop } from '../src/platform/database/working-shop';
 
 export interface Answer {
   readonly status: number;
@@ -47,7 +47,7 @@ export interface Application {
   close(): Promise<void>;
 }
 
-export const MIGRATIONS = 'server/src/sql/migrations';
+export const MIGRATIONS = 'server/src/platform/database/migrations';
 const log = pino({ level: 'silent' });
 
 export async function newDatabase(): Promise<string> {

@@ -4,7 +4,7 @@ import { mkdtemp, readFile, readdir, rm, stat, truncate, writeFile } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { backupsOf } from '../src/operating/backups';
+import { backupsOf } from '../src/operations/backups';
 import { jobBody, newDatabase, readingBody, startApplication } from './application';
 
 let address: string;

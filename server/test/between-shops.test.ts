@@ -1,8 +1,8 @@
 /** Nothing of one shop is found, changed or counted from another: by any route, by any table, by any role of the database. */
 import { randomUUID } from 'node:crypto';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
-import { Pool } from '../src/sql/pool';
-import { inShop } from '../src/sql/working-shop';
+import { Pool } from '../src/platform/database/pool';
+import { inShop } from '../src/platform/database/working-shop';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 

@@ -1,7 +1,7 @@
 /** Memory that all streams and all reports together may hold. */
-import { BoundedWork } from '../src/heavy/bounded-work';
-import type { EventStream } from '../src/live/event-stream';
-import { OpenStreams } from '../src/live/open-streams';
+import { BoundedWork } from '../src/platform/workers/bounded-work';
+import type { EventStream } from '../src/platform/live/event-stream';
+import { OpenStreams } from '../src/platform/live/open-streams';
 
 const MB = 1 << 20;
 

@@ -5,11 +5,11 @@ import pino from 'pino';
 import { judge } from '@tetrad/core';
 import { DEMO_JOBS } from '../src/demo/demo-jobs';
 import { demoCase, loadDemo } from '../src/demo/load-demo';
-import { migrate } from '../src/sql/migrate';
-import { ensureAppRole } from '../src/sql/app-role';
-import { isAway } from '../src/sql/away';
-import { Pool, inTransaction } from '../src/sql/pool';
-import { inShop } from '../src/sql/working-shop';
+import { migrate } from '../src/platform/database/migrate';
+import { ensureAppRole } from '../src/platform/database/app-role';
+import { isUnavailable } from '../src/platform/database/unavailable';
+import { Pool, inTransaction } from '../src/platform/database/pool';
+import { inShop } from '../src/platform/database/working-shop';
 import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
 
 const silent = pino({ level: 'silent' });
@@ -69,7 +69,7 @@ describe('a database connection that is cut', () => {
         await new Promise((resolve) => setTimeout(resolve, 200)); // the loss arrives while nothing is asked
         await sql.query('SELECT 1');
       }).catch((error: unknown) => error);
-      expect(isAway(failed)).toBe(true);
+      expect(isUnavailable(failed)).toBe(true);
       expect((await app.ask('POST', '/api/shops/one/jobs', jobBody())).status).toBe(201);
     } finally {
       await admin.end();

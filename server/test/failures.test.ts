@@ -2,8 +2,8 @@
 import express from 'express';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
-import { onError } from '../src/http/on-error';
-import { Refusal, problem } from '../src/http/problem';
+import { onError } from '../src/platform/http/on-error';
+import { Refusal, problem } from '../src/platform/http/problem';
 
 let failure: unknown;
 let server: Server;

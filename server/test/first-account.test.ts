@@ -1,9 +1,9 @@
 /** The first account: made once, in a database that never had a shop, and given another password until it is used. */
 import pino from 'pino';
 import { firstShop } from '../src/people/first-shop';
-import { ensureAppRole } from '../src/sql/app-role';
-import { migrate } from '../src/sql/migrate';
-import { Pool } from '../src/sql/pool';
+import { ensureAppRole } from '../src/platform/database/app-role';
+import { migrate } from '../src/platform/database/migrate';
+import { Pool } from '../src/platform/database/pool';
 import { MIGRATIONS, newDatabase, startApplication } from './application';
 
 async function emptyDatabase(): Promise<{ pool: Pool; address: string }> {

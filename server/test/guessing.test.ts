@@ -161,7 +161,7 @@ it('a key for a phone is good once, also for whoever repeats the request that ma
   const pair = async (writeId: string): Promise<string> => {
     const response = await fetch(`${app.url}/api/shops/one/jobs/${job.id}/pairings`, {
       method: 'POST',
-      headers: { cookie, 'content-type': 'application/json', 'write-id': writeId },
+      headers: { cookie, 'content-type': 'application/json', 'idempotency-key': writeId },
       body: '{}',
     });
     return ((await response.json()) as { key: string }).key;

@@ -3,10 +3,10 @@ import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import pino from 'pino';
-import { isAway } from '../src/sql/away';
-import { FreshReads } from '../src/sql/fresh-reads';
-import { Pool, inTransaction } from '../src/sql/pool';
-import { Primary } from '../src/sql/primary';
+import { isUnavailable } from '../src/platform/database/unavailable';
+import { ReadReplica } from '../src/platform/database/read-replica';
+import { Pool, inTransaction } from '../src/platform/database/pool';
+import { Primary } from '../src/platform/database/primary';
 import { newDatabase } from './application';
 
 const log = pino({ level: 'silent' });
@@ -54,14 +54,14 @@ describe('of two hosts', () => {
     const none = new Primary(nowhere, nowhere.replace(/\/t_/, '/u_'));
     await none.find();
     expect(none.address).toBe(nowhere);
-    expect(isAway(await failureOf(poolOf(none).query('SELECT 1')))).toBe(true);
+    expect(isUnavailable(await failureOf(poolOf(none).query('SELECT 1')))).toBe(true);
   });
 
   it('a connection that is lost ends what was at work as “away”, and the next goes to the other', async () => {
     const primary = new Primary(here, nowhere);
     const pool = poolOf(primary);
     const cut = pool.query('SELECT pg_terminate_backend(pg_backend_pid()), pg_sleep(5)');
-    expect(isAway(await failureOf(cut))).toBe(true);
+    expect(isUnavailable(await failureOf(cut))).toBe(true);
     expect((await pool.query('SELECT 1 AS n')).rows).toEqual([{ n: 1 }]);
   });
 
@@ -71,7 +71,7 @@ describe('of two hosts', () => {
     await client.query('BEGIN READ ONLY'); // a standby answers a write with the same code
     const refused = await client.query('CREATE TABLE t (n int)').catch((error: unknown) => error);
     await client.end();
-    expect(isAway(refused)).toBe(true);
+    expect(isUnavailable(refused)).toBe(true);
   });
 });
 
@@ -80,7 +80,7 @@ describe('a list', () => {
   it('comes from the primary where the other host is no standby any more, which then is left alone', async () => {
     const promoted = poolOf(here);
     const asked = jest.spyOn(promoted, 'query');
-    const reads = new FreshReads(poolOf(here), promoted);
+    const reads = new ReadReplica(poolOf(here), promoted);
     for (let i = 0; i < 3; i++) expect((await reads.query(LIST)).rows).toEqual([{ n: 1 }]);
     expect(reads.counts).toEqual({ standby: 0, behind: 0 });
     expect(asked).toHaveBeenCalledTimes(1);
@@ -89,12 +89,12 @@ describe('a list', () => {
   it('comes from the primary while the standby is away, which then is left alone for a while', async () => {
     const away = poolOf(nowhere);
     const asked = jest.spyOn(away, 'query');
-    const reads = new FreshReads(poolOf(here), away);
+    const reads = new ReadReplica(poolOf(here), away);
     for (let i = 0; i < 3; i++) expect((await reads.query(LIST)).rows).toEqual([{ n: 1 }]);
     expect(asked).toHaveBeenCalledTimes(1);
   });
 
   it('that is wrong is told as wrong, not as away', async () => {
-    await expect(new FreshReads(poolOf(here), poolOf(here)).query('SELECT nothing')).rejects.toThrow('nothing');
+    await expect(new ReadReplica(poolOf(here), poolOf(here)).query('SELECT nothing')).rejects.toThrow('nothing');
   });
 });

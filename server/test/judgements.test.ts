@@ -2,10 +2,10 @@
 import fc from 'fast-check';
 import { BALANCED, fourNoteProfile, judge, judgeSurvey, simulateCase, survey } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
-import { canonical } from '../src/judging/canonical';
-import { sharing } from '../src/judging/sharing';
-import { packed, unpacked, written } from '../src/judging/pack-judgement';
-import type { Packed, Said, Written } from '../src/judging/pack-judgement';
+import { canonical } from '../src/judgements/canonical';
+import { sharing } from '../src/judgements/sharing';
+import { packed, unpacked, written } from '../src/judgements/pack-judgement';
+import type { Packed, Said, Written } from '../src/judgements/pack-judgement';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 

@@ -5,7 +5,7 @@ import { judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 import type { CaptureView, JobView } from '@tetrad/contracts';
 import { SOUND_SYSTEM as SYSTEM, caseOf as someCase, read } from '../../core/test/cases';
-import { pdf } from '../src/heavy/tasks';
+import { pdf } from '../src/workers/tasks';
 
 const FIGURES = { decimal: 'point', temperature: 'C', smallVolts: 'mV' } as const;
 const FONTS = join(__dirname, '../../node_modules/@expo-google-fonts/source-sans-3');

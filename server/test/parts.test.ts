@@ -1,8 +1,8 @@
 /** A transaction in three parts: all of it is stored, or none, whichever part fails and however. */
 import pino from 'pino';
-import { isAway } from '../src/sql/away';
-import { Pool, inParts, inTransaction } from '../src/sql/pool';
-import type { Sql } from '../src/sql/pool';
+import { isUnavailable } from '../src/platform/database/unavailable';
+import { Pool, inParts, inTransaction } from '../src/platform/database/pool';
+import type { Sql } from '../src/platform/database/pool';
 import { newDatabase } from './application';
 
 let pool: Pool;
@@ -105,7 +105,7 @@ it('a connection that is lost in the middle is told as away, and the next work h
       await sql.query('SELECT pg_terminate_backend(pg_backend_pid())');
     }),
   );
-  expect(isAway(failed)).toBe(true);
+  expect(isUnavailable(failed)).toBe(true);
   expect(await stored()).toEqual([]);
   await inTransaction(pool, (sql) => add(sql, 2));
   expect(await stored()).toEqual([2]);

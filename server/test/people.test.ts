@@ -4,7 +4,7 @@ import { PERMISSIONS, ROLES } from '@tetrad/contracts';
 import type { Role } from '@tetrad/contracts';
 import { DEMO_PEOPLE, DEMO_SHOPS } from '../src/people/demo';
 import { addPerson } from '../src/people/people.sql';
-import { inShop } from '../src/sql/working-shop';
+import { inShop } from '../src/platform/database/working-shop';
 import { PASSWORD, addMember, jobBody, readingBody, startApplication } from './application';
 import type { Answer, Application } from './application';
 

@@ -6,9 +6,9 @@ import { BALANCED, CORE_VERSION, fourNoteProfile, judgeSurvey, survey } from '@t
 import type { Case } from '@tetrad/core';
 import pg from 'pg';
 import pino from 'pino';
-import { ensureAppRole } from '../src/sql/app-role';
-import { migrate } from '../src/sql/migrate';
-import { Pool } from '../src/sql/pool';
+import { ensureAppRole } from '../src/platform/database/app-role';
+import { migrate } from '../src/platform/database/migrate';
+import { Pool } from '../src/platform/database/pool';
 import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
 
 /** The last file before judgements were stored as what changed. */

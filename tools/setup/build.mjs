@@ -46,7 +46,7 @@ export const buildServer = () =>
           audit: 'server/src/audit.ts',
           move: 'server/src/move.ts',
           'reset-password': 'server/src/reset-password.ts',
-          worker: 'server/src/heavy/worker.ts',
+          worker: 'server/src/workers/worker.ts',
         },
         'dist/server',
       ),

@@ -15,7 +15,7 @@ export const serverEnvironment = (databaseUrl, port, host = '127.0.0.1') => ({
   TETRAD_PORT: String(port),
   TETRAD_HOST: host,
   TETRAD_CLIENT: join(ROOT, 'dist/client/browser'),
-  TETRAD_MIGRATIONS: join(ROOT, 'server/src/sql/migrations'),
+  TETRAD_MIGRATIONS: join(ROOT, 'server/src/platform/database/migrations'),
 });
 
 /**

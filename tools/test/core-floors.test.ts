@@ -52,7 +52,11 @@ it('the judge is bundled without the simulation', async () => {
   const parts = Object.values(metafile.outputs)[0]!.inputs;
   const used = Object.keys(parts).filter((path) => parts[path]!.bytesInOutput > 0);
   expect(used.some((path) => path.includes('core/src/judge/'))).toBe(true);
-  expect(used.filter((path) => /core\/src\/(simulation\/|circuit\/model\/|capture\/|evidence\/s(lips|imulated-bench))/.test(path))).toEqual([]);
+  expect(
+    used.filter((path) =>
+      /core\/src\/(simulation\/|circuit\/model\/|capture\/|evidence\/s(lips|imulated-bench))/.test(path),
+    ),
+  ).toEqual([]);
 });
 
 it('an upward import and a circle are refused by the linter', () => {

@@ -15,13 +15,13 @@ import { DRAFTING } from './kit/theme';
 import { SessionEffects } from './state/session/session.effects';
 import { sessionFeature } from './state/session/session.feature';
 import { whenSignedOut } from './state/session/when-signed-out';
-import { writeOnce } from './state/write-once';
+import { idempotentWrites } from './state/idempotent-writes';
 
 /** What every screen needs; what one screen needs is provided with its route. */
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch(), withInterceptors([whenSignedOut, writeOnce])),
+    provideHttpClient(withFetch(), withInterceptors([whenSignedOut, idempotentWrites])),
     provideRouter(ROUTES, withComponentInputBinding()),
     provideStore(),
     provideState(sessionFeature),

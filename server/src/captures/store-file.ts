@@ -1,6 +1,6 @@
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { outlineOf, pyramidOf, readCapture, analyzeRecording } from '@tetrad/core/capture';
-import type { Sql } from '../sql/pool';
+import type { Sql } from '../platform/database/pool';
 import { addCapture, addFound, addPiece } from './captures.sql';
 import { pieceOf } from './piece';
 

@@ -1,10 +1,10 @@
 import { Router } from 'express';
 import { InstrumentBody, NewCheck } from '@tetrad/contracts';
-import { bodyAs, shopParam, uuidParam } from '../http/body';
-import { doOnce } from '../http/once';
-import { notFound } from '../http/problem';
+import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import { runIdempotent } from '../platform/http/idempotency';
+import { notFound } from '../platform/http/problem';
 import { whoOf } from '../people/who';
-import type { Pool } from '../sql/pool';
+import type { Pool } from '../platform/database/pool';
 import { addCheck, listInstruments, putInstrument } from './instruments.sql';
 
 /** The shop's instruments, and their daily check. */
@@ -19,7 +19,7 @@ export function instrumentRoutes(pool: Pool): Router {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
     const body = bodyAs(InstrumentBody, request);
-    await doOnce(pool, request, (sql) => putInstrument(sql, shop, id, body));
+    await runIdempotent(pool, request, (sql) => putInstrument(sql, shop, id, body));
     response.json((await listInstruments(pool, shop, id))[0]);
   });
 
@@ -27,7 +27,7 @@ export function instrumentRoutes(pool: Pool): Router {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
     const check = bodyAs(NewCheck, request);
-    await doOnce(pool, request, async (sql) => {
+    await runIdempotent(pool, request, async (sql) => {
       if (!(await addCheck(sql, shop, id, check, whoOf(request).name))) throw notFound('instrument', id);
     });
     response.status(201).json((await listInstruments(pool, shop, id))[0]);

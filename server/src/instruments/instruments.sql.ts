@@ -1,7 +1,7 @@
 import type { InstrumentBody, InstrumentView, NewCheck } from '@tetrad/contracts';
 import { isGoodCheck } from '@tetrad/core';
 import type { CheckFindings, InstrumentKind, Uncertainty } from '@tetrad/core';
-import type { Sql } from '../sql/pool';
+import type { Sql } from '../platform/database/pool';
 
 interface InstrumentRow {
   readonly id: string;

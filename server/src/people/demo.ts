@@ -2,7 +2,7 @@
 import type { Request } from 'express';
 import type { Role } from '@tetrad/contracts';
 import { DEMO_SHOP, EMPTY_SHOP } from '../demo/demo-shops';
-import { isFromHere } from '../http/from-here';
+import { isFromHere } from '../platform/http/from-here';
 
 /** Where the demo lets people in without a password: nowhere, from this machine, or from anywhere. */
 export const DEMO_DOORS = ['closed', 'loopback', 'open'] as const;

@@ -1,10 +1,10 @@
 /** The first shop of an empty database, with the administrator who lets everybody else in. */
 import { randomUUID } from 'node:crypto';
-import { addAct } from '../acts/acts.sql';
-import { inTransaction } from '../sql/pool';
-import type { Pool, Sql } from '../sql/pool';
-import { addShop } from '../sql/shops';
-import { inShop } from '../sql/working-shop';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { inTransaction } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
+import { addShop } from '../shops/shops.sql';
+import { inShop } from '../platform/database/working-shop';
 import { addPerson, changePerson, endSessions, listPeople } from './people.sql';
 import type { PersonRow } from './people.sql';
 import { hashSecret, oneTimePassword } from './secrets';
@@ -36,13 +36,19 @@ export const firstShop = (pool: Pool): Promise<FirstAccount | null> =>
       if (unused) {
         await changePerson(sql, unused.id, { passwordHash });
         await endSessions(sql, unused.id);
-        await addAct(sql, { what: 'password-reset', person: null, from: null, about: unused.id });
+        await addAuditEntry(sql, { what: 'password-reset', person: null, from: null, about: unused.id });
         return;
       }
       const id = randomUUID();
       await addShop(sql, FIRST_SHOP);
       await addPerson(sql, { id, name: FIRST_NAME, role: 'administrator', passwordHash, mustChange: true });
-      await addAct(sql, { what: 'person-added', person: null, from: null, about: id, detail: { name: FIRST_NAME } });
+      await addAuditEntry(sql, {
+        what: 'person-added',
+        person: null,
+        from: null,
+        about: id,
+        detail: { name: FIRST_NAME },
+      });
     });
     return { shop: FIRST_SHOP.id, name: FIRST_NAME, oneTimePassword: password };
   });

@@ -1,7 +1,7 @@
 import { Router } from 'express';
-import { writeId } from '../http/once';
-import { jobOf } from '../http/routes/with-job';
-import type { Pool } from '../sql/pool';
+import { idempotencyKey } from '../platform/http/idempotency';
+import { jobOf } from '../jobs/locked-job';
+import type { Pool } from '../platform/database/pool';
 import { addPairing } from './pairings.sql';
 import { bytesFor, newToken, tokenHash } from './secrets';
 import { sessionId } from './session-store';
@@ -13,7 +13,7 @@ export function pairingRoutes(pool: Pool, secret: string): Router {
   router.post('/pairings', only('device'), async (request, response) => {
     const { shop, person } = whoOf(request);
     const { id } = await jobOf(pool, request);
-    const sent = writeId(request);
+    const sent = idempotencyKey(request);
     const bytes = sent === null ? undefined : bytesFor(secret, `pairing ${shop} ${id} ${person} ${sent}`);
     const key = sessionId(shop, newToken(bytes));
     const openUntil = await addPairing(pool, tokenHash(key), id, person);

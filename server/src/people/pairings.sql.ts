@@ -1,5 +1,5 @@
-import type { Sql } from '../sql/pool';
-import { workingShop } from '../sql/working-shop';
+import type { Sql } from '../platform/database/pool';
+import { workingShop } from '../platform/database/working-shop';
 
 /** A code is read from the bench's screen at once, minutes. */
 const OPEN_MIN = 10;

@@ -2,13 +2,13 @@ import { Router } from 'express';
 import type { Request } from 'express';
 import { NewPerson, PersonChanges } from '@tetrad/contracts';
 import type { OpenedPerson } from '@tetrad/contracts';
-import { addAct } from '../acts/acts.sql';
-import { bodyAs, uuidParam } from '../http/body';
-import { doOnce, writeId } from '../http/once';
-import { Refusal, misfit, notFound, problem } from '../http/problem';
-import { inTransaction } from '../sql/pool';
-import type { Pool, Sql } from '../sql/pool';
-import { forgetAttempts } from './attempts.sql';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { bodyAs, uuidParam } from '../platform/http/body';
+import { runIdempotent, idempotencyKey } from '../platform/http/idempotency';
+import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
+import { inTransaction } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
+import { forgetAttempts } from './attempts';
 import {
   addPerson,
   changePerson,
@@ -36,7 +36,7 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
 
   /** The same again for the same write: who lost the answer is told the password that was stored. */
   async function newPassword(request: Request, id: string) {
-    const sent = writeId(request);
+    const sent = idempotencyKey(request);
     const { shop } = whoOf(request);
     const password = oneTimePassword(sent === null ? undefined : bytesFor(secret, `password ${shop} ${id} ${sent}`));
     return { password, passwordHash: await hashSecret(password) };
@@ -50,14 +50,14 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     permit(request, 'manage-people');
     const { id, name, role } = bodyAs(NewPerson, request);
     const { password, passwordHash } = await newPassword(request, id);
-    await doOnce(pool, request, async (sql) => {
+    await runIdempotent(pool, request, async (sql) => {
       if (!(await addPerson(sql, { id, name, role, passwordHash, mustChange: true })))
         throw new Refusal(
           problem(409, 'name-taken', `This shop has somebody called ${name} already.`, [
             { field: 'name', found: name, allowed: 'a name that nobody here has' },
           ]),
         );
-      await addAct(sql, { what: 'person-added', ...actor(request), about: id, detail: { name, role } });
+      await addAuditEntry(sql, { what: 'person-added', ...actor(request), about: id, detail: { name, role } });
     });
     response.status(201).json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
   });
@@ -67,13 +67,13 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     const id = uuidParam(request, 'person');
     const changes = bodyAs(PersonChanges, request);
     await known(id);
-    await doOnce(pool, request, async (sql) => {
+    await runIdempotent(pool, request, async (sql) => {
       // of two changes at once the second sees what the first has made of the shop's people
       await lockPeople(sql);
       await refuseChanges(sql, await known(id, sql), changes);
       await changePerson(sql, id, changes);
       if (changes.active === false) await endSessions(sql, id);
-      await addAct(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
+      await addAuditEntry(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
     });
     response.json(personView(await known(id)));
   });
@@ -94,11 +94,11 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     const id = uuidParam(request, 'person');
     await known(id);
     const { password, passwordHash } = await newPassword(request, id);
-    await doOnce(pool, request, async (sql) => {
+    await runIdempotent(pool, request, async (sql) => {
       await changePerson(sql, id, { passwordHash, mustChange: true });
       await endSessions(sql, id);
       await forgetAttempts(sql, id);
-      await addAct(sql, { what: 'password-reset', ...actor(request), about: id });
+      await addAuditEntry(sql, { what: 'password-reset', ...actor(request), about: id });
     });
     response.json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
   });
@@ -109,7 +109,7 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     await known(id);
     const ended = await inTransaction(pool, async (sql) => {
       const count = await endSessions(sql, id);
-      await addAct(sql, { what: 'sessions-ended', ...actor(request), about: id, detail: { count } });
+      await addAuditEntry(sql, { what: 'sessions-ended', ...actor(request), about: id, detail: { count } });
       return count;
     });
     response.json({ ended });

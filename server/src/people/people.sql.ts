@@ -1,6 +1,6 @@
 import type { PersonView, Role } from '@tetrad/contracts';
-import type { Sql } from '../sql/pool';
-import { workingShop } from '../sql/working-shop';
+import type { Sql } from '../platform/database/pool';
+import { workingShop } from '../platform/database/working-shop';
 import { endPairings } from './pairings.sql';
 import type { Identity } from './single-sign-on';
 

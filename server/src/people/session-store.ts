@@ -2,8 +2,8 @@
 import session from 'express-session';
 import type { SessionData } from 'express-session';
 import type { Role, SessionKind } from '@tetrad/contracts';
-import type { Pool } from '../sql/pool';
-import { inShop } from '../sql/working-shop';
+import type { Pool } from '../platform/database/pool';
+import { inShop } from '../platform/database/working-shop';
 import { tokenHash } from './secrets';
 
 /** Who a session is of, and how far it reaches. */

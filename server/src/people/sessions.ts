@@ -1,7 +1,7 @@
 /** The middleware that knows who asks. */
 import session from 'express-session';
 import type { RequestHandler } from 'express';
-import type { Pool } from '../sql/pool';
+import type { Pool } from '../platform/database/pool';
 import { SHIFT_MS, shopToBe } from './open-session';
 import { newToken } from './secrets';
 import { SessionStore, sessionId } from './session-store';

@@ -2,9 +2,9 @@ import { parse } from 'cookie';
 import { sign, unsign } from 'cookie-signature';
 import { Router } from 'express';
 import type { CookieOptions, Request } from 'express';
-import { addAct } from '../acts/acts.sql';
-import type { Pool } from '../sql/pool';
-import { inShop } from '../sql/working-shop';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import type { Pool } from '../platform/database/pool';
+import { inShop } from '../platform/database/working-shop';
 import { openSession } from './open-session';
 import { personOfIdentity } from './people.sql';
 import type { Flow, SingleSignOn } from './single-sign-on';
@@ -52,13 +52,13 @@ export function singleSignOnRoutes(pool: Pool, signOn: SingleSignOn, secret: str
     await inShop(signOn.shop, async () => {
       const person = identity && (await personOfIdentity(pool, identity));
       if (!person?.active) {
-        await addAct(pool, { what: 'sign-in-failed', person: null, from, about: person?.id ?? null });
+        await addAuditEntry(pool, { what: 'sign-in-failed', person: null, from, about: person?.id ?? null });
         return back(identity ? 'unknown' : 'refused');
       }
       const { id, name, role } = person;
       const who = { kind: 'device', shop: signOn.shop, person: id, job: null, name, role } as const;
       await openSession(request, who, { openedBy: id });
-      await addAct(pool, { what: 'signed-in', person: { id, name }, from, detail: { by: 'single sign-on' } });
+      await addAuditEntry(pool, { what: 'signed-in', person: { id, name }, from, detail: { by: 'single sign-on' } });
       response.redirect('/floor');
     });
   });

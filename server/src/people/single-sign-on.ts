@@ -3,7 +3,7 @@
  * (OpenID Connect Core 1.0, RFC 7636). Who somebody is here is told by the verified e-mail address of the ID token.
  */
 import * as oidc from 'openid-client';
-import { Refusal, problem } from '../http/problem';
+import { Refusal, problem } from '../platform/http/problem';
 
 export interface SingleSignOnConfig {
   readonly issuer: string;

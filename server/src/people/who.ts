@@ -2,8 +2,8 @@
 import type { Request, RequestHandler } from 'express';
 import { PERMISSIONS, may } from '@tetrad/contracts';
 import type { PermissionName, SessionKind } from '@tetrad/contracts';
-import { Refusal, notFound, problem } from '../http/problem';
-import { inShop } from '../sql/working-shop';
+import { Refusal, notFound, problem } from '../platform/http/problem';
+import { inShop } from '../platform/database/working-shop';
 import type { SignedIn } from './session-store';
 
 export const NOT_SIGNED_IN = problem(

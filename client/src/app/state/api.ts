@@ -27,6 +27,7 @@ import { deviceId } from '../device/device-id';
 import { requestOf } from '../outbox/outbox-item';
 import type { OutboxItem } from '../outbox/outbox-item';
 import { nextPage } from './next-page';
+import { idempotencyHeader } from './idempotent-writes';
 
 const FIRST_PAGE = 30;
 const NEXT_PAGES = 300;
@@ -124,7 +125,7 @@ export class Api {
   }
   /** @param writeId The same for a repeat of the same import. */
   importCase(shop: string, document: Case, writeId: string): Observable<JobView> {
-    return this.#http.post<JobView>(`/api/shops/${shop}/cases`, document, { headers: { 'Write-Id': writeId } });
+    return this.#http.post<JobView>(`/api/shops/${shop}/cases`, document, { headers: idempotencyHeader(writeId) });
   }
 
   instruments(shop: string): Observable<readonly InstrumentView[]> {
@@ -140,7 +141,7 @@ export class Api {
   /** Sends one item of the outbox; the server stores a repeat once. `now` gives what it carries its age, ms. */
   send(item: OutboxItem, now: number): Observable<JobView> {
     const { method, path, body } = requestOf(item, now);
-    const headers = { 'Write-Id': `${deviceId()}.${item.id}` };
+    const headers = idempotencyHeader(`${deviceId()}.${item.id}`);
     return this.#http.request<JobView>(method, `/api/shops/${item.shop}/jobs${path}`, { body, headers });
   }
 }

@@ -1,5 +1,14 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { ENGLISH, STEP_NAMES, blockedSteps, openRepeats, repeatsOf, settlingReading, stepMinutes } from '@tetrad/core';
+import {
+  ENGLISH,
+  messageOf,
+  STEP_NAMES,
+  blockedSteps,
+  openRepeats,
+  repeatsOf,
+  settlingReading,
+  stepMinutes,
+} from '@tetrad/core';
 import type { NextStep, RouteStep, StepName } from '@tetrad/core';
 import { Settings } from '../../device/settings';
 import { JobStore } from '../../job/job.store';
@@ -26,7 +35,7 @@ export class StepAtHand {
     if (!again) return this.#job.judgement()?.next[0] ?? null;
     return {
       test: again.test,
-      because: ENGLISH.say(AGAIN),
+      because: ENGLISH.say(messageOf(AGAIN)),
       ...AGAIN,
       minutes: stepMinutes(again.test) ?? 2,
       conditions: again.loads ? { loads: again.loads } : {},

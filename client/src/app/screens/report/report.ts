@@ -98,10 +98,15 @@ export class Report {
   protected readonly schools = computed(() => {
     const job = this.view();
     if (!job || job.case.readings.length === 0) return null;
-    const { schools, disagreements } = compareSchools(job.case, SCHOOLS, this.#voice.voice());
+    const { schools, disagreements } = compareSchools(job.case, SCHOOLS);
+    const voice = this.#voice.voice();
     return {
-      schools: schools.map(({ criteria, decision }) => ({ name: criteria.name, words: decisionWords(decision) })),
-      disagreements: disagreements.map(({ id, test, by }) => ({ id, name: TESTS[test].name, by })),
+      schools: schools.map(({ criteria, decided }) => ({ name: criteria.name, words: decisionWords(decided) })),
+      disagreements: disagreements.map(({ id, test, by }) => ({
+        id,
+        name: TESTS[test].name,
+        by: by.map(({ grade, bound }) => ({ grade, limit: bound ? voice.say(bound) : '' })),
+      })),
     };
   });
 

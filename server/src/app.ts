@@ -1,0 +1,179 @@
+import { join } from 'node:path';
+import { constants } from 'node:zlib';
+import compression from 'compression';
+import express from 'express';
+import type { Express } from 'express';
+import type { Logger } from 'pino';
+import { acknowledgementRoutes } from './cautions/acknowledgement-routes';
+import { captureRoutes } from './captures/capture-routes';
+import { auditLogRoutes } from './audit-log/audit-log-routes';
+import { instrumentRoutes } from './instruments/instrument-routes';
+import type { JobNewsFeed } from './jobs/job-news';
+import type { OpenStreams } from './platform/live/open-streams';
+import { backupRoutes } from './operations/backups';
+import { healthRoutes } from './operations/health';
+import { metrics } from './operations/metrics';
+import type { DemoDoor } from './people/demo';
+import { pairingRoutes } from './people/pairing-routes';
+import { peopleRoutes } from './people/people-routes';
+import { sessionRoutes } from './people/session-routes';
+import { sessions } from './people/sessions';
+import { SingleSignOn } from './people/single-sign-on';
+import type { SingleSignOnConfig } from './people/single-sign-on';
+import { singleSignOnRoutes } from './people/single-sign-on-routes';
+import { only, ownJob, ownShop } from './people/who';
+import { ReadReplica } from './platform/database/read-replica';
+import type { Pool } from './platform/database/pool';
+import { ownHost, ownPages, pace, paceOfSession } from './platform/http/request-guards';
+import { jsonBody } from './platform/http/json-body';
+import type { BodyKind } from './platform/http/json-body';
+import { onError, sendProblem } from './platform/http/on-error';
+import { problem } from './platform/http/problem';
+import { requestLog } from './platform/http/request-log';
+import { caseRoutes } from './jobs/case-routes';
+import { floorRoutes } from './jobs/floor-routes';
+import { jobRoutes } from './jobs/job-routes';
+import { judgementRoutes } from './judgements/judgement-routes';
+import { vehicleRoutes } from './vehicles/vehicle-routes';
+import { liveRoutes } from './jobs/live-routes';
+import { evidenceRoutes } from './evidence/evidence-routes';
+import { reportRoutes } from './reports/report-routes';
+import { signOffRoutes } from './signing/sign-off-routes';
+import { timerRoutes } from './waiting/timer-routes';
+import { security, stayOnTls } from './platform/http/security';
+
+export interface AppOptions {
+  readonly pool: Pool;
+  /** A host that follows the database's; lists are read from it where it is not behind. */
+  readonly standby?: Pool | null;
+  /** News of jobs, from whichever process changed them. */
+  readonly feed: JobNewsFeed;
+  /** Filled with the event streams that are open. */
+  readonly streams: OpenStreams;
+  /** Folder of the fonts that reports embed. */
+  readonly fontsFolder: string;
+  readonly log: Logger;
+  /** Signs the session cookie; the same for all processes on one database. */
+  readonly sessionSecret: string;
+  /** Names that this server is reached by, beside localhost and its own. */
+  readonly names?: readonly string[];
+  /** Where the demo lets people in without a password. */
+  readonly demoDoor?: DemoDoor;
+  /** The accounts that one shop has of its own; null where none has. */
+  readonly singleSignOn?: SingleSignOnConfig | null;
+  /** Where backups are made by schedule; null where they are not. */
+  readonly backupsFolder?: string | null;
+  /** Requests that one address may make in a second. */
+  readonly requestsASecond: number;
+  /** Folder of the built client, or null to serve the API alone. */
+  readonly clientFolder: string | null;
+}
+
+const YEAR_S = 31_536_000;
+/** Below it an answer is sent as it is, bytes: in a workshop's own network it is there sooner than it is compressed. */
+const WORTH_SQUEEZING = 32 * 1024;
+
+/** The whole HTTP application; it holds no state of its own but its open streams. */
+export function createApp(options: AppOptions): Express {
+  const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
+  const { names = [], demoDoor = 'closed', requestsASecond, backupsFolder = null } = options;
+  const singleSignOn = options.singleSignOn ? new SingleSignOn(options.singleSignOn) : null;
+  const lists = options.standby ? new ReadReplica(pool, options.standby) : pool;
+  const app = express();
+  app.disable('x-powered-by');
+  app.disable('etag'); // answers are never kept
+  app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
+  const figures = metrics(pool, streams, lists instanceof ReadReplica ? lists : null);
+  app.use(figures.time);
+  app.use(requestLog(log));
+  app.use(security(), stayOnTls, ownHost(names));
+  // answers are made anew each time, files of the page once
+  const squeezed = compression({ filter: isNoStream, level: constants.Z_BEST_SPEED, threshold: WORTH_SQUEEZING });
+  app.use('/api', squeezed, (_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+
+  app.use(healthRoutes(pool), figures.routes);
+  // what time it is here: devices count by this clock, not by their own
+  app.get('/api/clock', (_request, response) => {
+    response.json({ now: Date.now() });
+  });
+  app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret), paceOfSession(requestsASecond));
+  if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
+  app.use(
+    '/api/session',
+    jsonBody(() => 'sign-in'),
+    sessionRoutes({ pool, door: demoDoor, singleSignOnShop: singleSignOn?.shop ?? null }),
+  );
+
+  const shopRouter = express.Router({ mergeParams: true });
+  shopRouter.use(only('device', 'phone'), ownShop, ownJob, jsonBody(kindOfBody));
+  shopRouter.use(
+    liveRoutes(pool, feed, streams),
+    caseRoutes(pool),
+    floorRoutes(lists),
+    vehicleRoutes(lists),
+    jobRoutes(pool),
+    judgementRoutes(pool),
+    instrumentRoutes(pool),
+    captureRoutes(pool),
+    peopleRoutes(pool, sessionSecret),
+    auditLogRoutes(pool),
+    backupRoutes(backupsFolder),
+  );
+  shopRouter.use(
+    '/jobs/:job',
+    evidenceRoutes(pool),
+    timerRoutes(pool),
+    acknowledgementRoutes(pool),
+    signOffRoutes(pool),
+    reportRoutes(pool, fontsFolder),
+    pairingRoutes(pool, sessionSecret),
+  );
+  app.use('/api/shops/:shop', shopRouter);
+  app.use('/api', (request, response) => {
+    sendProblem(
+      response,
+      problem(404, 'no-such-address', `${request.method} ${request.originalUrl} is no address of this server.`),
+    );
+  });
+
+  if (clientFolder !== null) {
+    app.use(compression());
+    serveClient(app, clientFolder);
+  }
+  app.use(onError);
+  return app;
+}
+
+/** What a route of a shop takes more of than the usual. */
+const kindOfBody = (path: string): BodyKind =>
+  path === '/cases' ? 'case' : /^\/captures\/[^/]+\/found$/.test(path) ? 'findings' : 'usual';
+
+/** An event stream must not wait in a compressor's buffer, and a recorded file tells its length. */
+const isNoStream: compression.CompressionFilter = (request, response) =>
+  !/event-stream|octet-stream/.test(String(response.getHeader('Content-Type'))) &&
+  compression.filter(request, response);
+
+/** Built files are named by their content and kept for a year; the page itself is asked for every time. */
+function serveClient(app: Express, folder: string): void {
+  app.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) =>
+        response.setHeader(
+          'Cache-Control',
+          /-[A-Z0-9]{8}\.\w+$/.test(path) ? `public, max-age=${YEAR_S}, immutable` : 'no-cache',
+        ),
+    }),
+  );
+  app.get('/{*splat}', (request, response, next) => {
+    if (!request.accepts('html') || /\.\w+$/.test(request.path)) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(join(folder, 'index.html'));
+  });
+  app.use((request, response) => {
+    sendProblem(response, problem(404, 'no-such-address', `${request.path} is not here.`));
+  });
+}

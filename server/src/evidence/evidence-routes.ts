@@ -1,0 +1,143 @@
+import { Router } from 'express';
+import type { Request, Response } from 'express';
+import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
+import { ENGLISH, outsidePhysics } from '@tetrad/core';
+import type { NominalVolts, Observation, Reading } from '@tetrad/core';
+import type { AuditAction } from '../audit-log/audit-log.sql';
+import { judgedOf, knownOf, storeJudged } from '../judgements/judge-job';
+import { whoOf } from '../people/who';
+import type { JobRow } from '../jobs/jobs.sql';
+import type { Pool, Sql } from '../platform/database/pool';
+import { addObservation, addReading, takeBackObservation, voidReading } from './evidence.sql';
+import type { WholeJob } from '../jobs/whole-job.sql';
+import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
+import { wholeJob } from '../jobs/job-view';
+import { onLockedJob } from '../jobs/locked-job';
+
+/** Evidence of one job: readings and observations are added, readings are voided, nothing is changed. */
+export function evidenceRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  /** Does one thing to the evidence of a job, judges it anew in the same transaction, and answers with the job. */
+  async function change(request: Request, response: Response, status: number, act: Change): Promise<void> {
+    const shop = shopParam(request);
+    const view = await onLockedJob(pool, request, act.what, {
+      // both are sent together: what is known is known with the change
+      send: (sql, id) => Promise.all([act.send(sql, shop, id), knownOf(sql, shop, id)]),
+      async work(_sql, job, [result, known]) {
+        act.check?.(job, known.whole, result);
+        const judged = await judgedOf(job, known);
+        return { detail: act.detail, store: (last) => storeJudged(last, shop, job, known, judged) };
+      },
+    });
+    response.status(status).json(view ?? (await wholeJob(pool, request)));
+  }
+
+  router.post('/readings', async (request, response) => {
+    const { reading, secondsAgo = 0 } = bodyAs(NewReading, request);
+    const at = new Date(Date.now() - secondsAgo * 1000).toISOString();
+    const by = whoOf(request).name;
+    await change(request, response, 201, {
+      what: 'reading-added',
+      detail: { reading: reading.id, test: reading.test, value: reading.value },
+      send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
+      check({ system }, { readings }) {
+        if (readings.length > MAX_READINGS) throw tooManyReadings(readings.length);
+        refuseImpossible(reading, system.nominalVolts);
+        refuseOther(reading, readings);
+      },
+    });
+  });
+
+  router.post('/readings/:reading/void', async (request, response) => {
+    const reading = String(request.params['reading']);
+    const { reason } = bodyAs(VoidReading, request);
+    const by = whoOf(request).name;
+    await change(request, response, 200, {
+      what: 'reading-voided',
+      detail: { reading, reason },
+      send: (sql, shop, job) => voidReading(sql, shop, job, reading, { reason, by }),
+      check(_job, { readings }) {
+        if (!readings.some(({ id }) => id === reading)) throw notFound('reading', reading);
+      },
+    });
+  });
+
+  router.post('/observations', async (request, response) => {
+    const { id, observation } = bodyAs(NewObservation, request);
+    await change(request, response, 201, {
+      what: 'observed',
+      detail: { observation: id, about: observation.about, finding: observation.finding },
+      send: (sql, shop, job) => addObservation(sql, shop, job, id, observation),
+      check(_job, _whole, stored) {
+        const { about, finding } = stored as Observation;
+        if (about !== observation.about || finding !== observation.finding)
+          throw new Refusal(
+            problem(
+              409,
+              'id-taken',
+              `Observation ${id} is stored already as something else; take it back and add a new one.`,
+            ),
+          );
+      },
+    });
+  });
+
+  router.post('/observations/:observation/take-back', async (request, response) => {
+    const observation = uuidParam(request, 'observation');
+    await change(request, response, 200, {
+      what: 'observation-taken-back',
+      detail: { observation },
+      send: (sql, shop, job) => takeBackObservation(sql, shop, job, observation),
+      check(_job, _whole, isKnown) {
+        if (!isKnown) throw notFound('observation', observation);
+      },
+    });
+  });
+
+  return router;
+}
+
+/** Readings that one job may hold; a long visit has a hundred. Every change judges all of them anew. */
+export const MAX_READINGS = 2000;
+
+export const tooManyReadings = (count: number): Refusal =>
+  misfit([{ field: 'readings', found: `${count} readings`, allowed: `at most ${MAX_READINGS} readings in one job` }]);
+
+/** One change of the evidence. */
+interface Change {
+  readonly what: AuditAction;
+  /** For the record of acts. */
+  readonly detail: Readonly<Record<string, unknown>>;
+  /** One statement. */
+  readonly send: (sql: Sql, shop: string, job: string) => Promise<unknown>;
+  /** @throws Refusal where what is there now is not what was meant; all of it is undone. */
+  readonly check?: (job: JobRow, whole: WholeJob, result: unknown) => void;
+}
+
+/** @throws Refusal 409 where another reading is stored under the same id. */
+function refuseOther({ id, test, value }: Reading, readings: readonly Reading[]): void {
+  const stored = readings.find((reading) => reading.id === id);
+  if (stored?.test === test && JSON.stringify(stored.value) === JSON.stringify(value)) return;
+  throw new Refusal(
+    problem(
+      409,
+      'id-taken',
+      `Reading ${id} is stored already with another value; a correction voids it and adds a new one.`,
+    ),
+  );
+}
+
+function refuseImpossible(reading: Reading, nominalVolts: NominalVolts): void {
+  const wrong = outsidePhysics(reading, nominalVolts);
+  if (!wrong) return;
+  const meant = wrong.slip ? `; was ${ENGLISH.quantity(wrong.slip.value, wrong.unit)} meant?` : '';
+  throw misfit([
+    {
+      field: 'reading.value',
+      found: String(wrong.value),
+      allowed: `${wrong.min} to ${wrong.max} ${wrong.unit} on a ${nominalVolts} V system${meant}`,
+    },
+  ]);
+}

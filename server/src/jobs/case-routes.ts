@@ -1,0 +1,135 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { Router } from 'express';
+import { checkCase, misfitWords } from '@tetrad/core';
+import type { Case } from '@tetrad/core';
+import { JobRecord, checkBody, knownCriteria, recordOf } from '@tetrad/contracts';
+import type { NewJob } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { judgeJob, viewOf } from '../judgements/judge-job';
+import { actor, permit } from '../people/who';
+import { addJob, changeJob, findJob } from './jobs.sql';
+import { inTransaction } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
+import { addSignOff } from '../signing/sign-offs.sql';
+import { addObservation, addReadings } from '../evidence/evidence.sql';
+import { shopParam } from '../platform/http/body';
+import { isRepeat, idempotencyKey } from '../platform/http/idempotency';
+import { misfit } from '../platform/http/problem';
+import { storedJob } from './job-view';
+import { MAX_READINGS, tooManyReadings } from '../evidence/evidence-routes';
+import { jobOf } from './locked-job';
+
+/** Cases in the open format: out of a job, and in as a new one. */
+export function caseRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.get('/jobs/:job/case', async (request, response) => {
+    const shop = shopParam(request);
+    const job = await jobOf(pool, request);
+    await addAuditEntry(pool, { what: 'case-exported', ...actor(request), about: job.id });
+    response.attachment(
+      `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
+    );
+    const view = await viewOf(pool, shop, job);
+    response.json({ ...view.case, job: recordOf(view) });
+  });
+
+  router.post('/cases', async (request, response) => {
+    const shop = shopParam(request);
+    const who = permit(request, 'work');
+    const checked = checkCase(request.body);
+    if (!checked.ok)
+      throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
+    if (checked.value.readings.length > MAX_READINGS) throw tooManyReadings(checked.value.readings.length);
+    const sent = idempotencyKey(request);
+    // the job's id follows from the write's, so that a repeat finds it
+    const id = sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`);
+    const { job: told, ...subject } = checked.value as Case & { job?: unknown };
+    const record = told === undefined ? null : recordIn(told);
+    // a closed job is one that somebody has signed off
+    if (record?.status === 'closed' || record?.signOff) permit(request, 'sign-off');
+    await inTransaction(pool, async (sql) => {
+      if (await isRepeat(sql, request)) return;
+      await storeCase(sql, shop, id, subject, { ...(record && optionsOf(record, subject)), importedBy: who.name });
+      if (record) await restoreRecord(sql, shop, id, record, who.name);
+      await addAuditEntry(sql, { what: 'case-imported', ...actor(request), about: id });
+    });
+    response.status(201).json(await storedJob(pool, request, id));
+  });
+
+  return router;
+}
+
+/** @throws Refusal naming every field of the record that does not fit. */
+function recordIn(told: unknown): JobRecord {
+  const checked = checkBody(JobRecord, told);
+  if (checked.ok) return checked.body;
+  throw misfit(checked.errors.map(({ field, ...rest }) => ({ field: `job.${field}`, ...rest })));
+}
+
+const optionsOf = ({ vehicle, openedAt, assignee, criteria }: JobRecord, { title }: Case): StoreOptions => ({
+  vehicle: { id: randomUUID(), ...vehicle, name: vehicle.name ?? title?.slice(0, 80) ?? 'Imported case' },
+  openedAt: new Date(Math.min(Date.parse(openedAt), Date.now())),
+  ...(assignee && { assignee }),
+  ...(knownCriteria(criteria) && { criteria: knownCriteria(criteria)! }),
+});
+
+/** Status, pass and sign-off of a job that was exported; the sign-off as one that was brought in. */
+async function restoreRecord(sql: Sql, shop: string, id: string, record: JobRecord, importedBy: string): Promise<void> {
+  const { signOff, status, pass } = record;
+  if (signOff) {
+    const { by, at, judged = null, ...body } = signOff;
+    const signer = { name: by, role: null };
+    await addSignOff(sql, shop, id, { ...body, id: randomUUID() }, signer, judged, { at: new Date(at), importedBy });
+  }
+  await changeJob(sql, shop, id, { version: 1, status, pass });
+}
+
+/** A UUID made from a text (RFC 9562, version 8). */
+function uuidFrom(text: string): string {
+  const hex = createHash('sha256').update(text).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+export interface StoreOptions {
+  readonly vehicle?: NewJob['vehicle'];
+  readonly openedAt?: Date;
+  readonly status?: 'open' | 'closed';
+  readonly assignee?: string;
+  readonly criteria?: string;
+  /** Who brings it in from a file. */
+  readonly importedBy?: string;
+}
+
+/** Stores a case as a new job of a new vehicle, judged at once. */
+export async function storeCase(
+  sql: Sql,
+  shop: string,
+  id: string,
+  subject: Case,
+  options: StoreOptions = {},
+): Promise<void> {
+  const { format: _format, system, complaint, conditions, observations = [], readings, ...extra } = subject;
+  const vehicle = options.vehicle ?? {
+    id: randomUUID(),
+    name: (subject.title ?? 'Imported case').slice(0, 80) || 'Imported case',
+  };
+  const job: NewJob = {
+    id,
+    vehicle,
+    system,
+    ...(complaint && { complaint }),
+    ...(conditions && { conditions }),
+    ...(options.assignee && { assignee: options.assignee }),
+  };
+  await addJob(sql, shop, job, {
+    extra,
+    ...(options.openedAt && { openedAt: options.openedAt }),
+    ...(options.status && { status: options.status }),
+    ...(options.criteria && { criteria: options.criteria }),
+    ...(options.importedBy && { importedBy: options.importedBy }),
+  });
+  await addReadings(sql, shop, id, readings);
+  for (const observation of observations) await addObservation(sql, shop, id, randomUUID(), observation);
+  await judgeJob(sql, shop, (await findJob(sql, shop, id))!);
+}

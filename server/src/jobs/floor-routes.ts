@@ -1,0 +1,28 @@
+import { Router } from 'express';
+import { FLOOR_PAGE, FloorQuery } from '@tetrad/contracts';
+import { scopeOfRequest } from '../people/access';
+import type { Sql } from '../platform/database/pool';
+import { queryAs, shopParam } from '../platform/http/body';
+import { tellNextPage } from '../platform/http/next-page';
+import { listJobs } from './floor.sql';
+import { floorRow } from './floor-view';
+
+/** The floor: the jobs of a shop, page by page. @param lists Where lists are read from. */
+export function floorRoutes(lists: Sql): Router {
+  const router = Router({ mergeParams: true });
+
+  router.get('/jobs', async (request, response) => {
+    const { status = 'open', sort = 'changed', limit = FLOOR_PAGE, ...more } = queryAs(FloorQuery, request);
+    const { rows, next } = await listJobs(lists, shopParam(request), {
+      status,
+      sort,
+      limit: more.ids?.length ?? limit,
+      ...more,
+      scope: scopeOfRequest(request),
+    });
+    tellNextPage(request, response, next);
+    response.json(rows.map(floorRow));
+  });
+
+  return router;
+}

@@ -1,0 +1,85 @@
+import { Router } from 'express';
+import type { Request } from 'express';
+import { JobChanges, NewJob } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { judgeJob } from '../judgements/judge-job';
+import { scopeOfRequest } from '../people/access';
+import { actor, permit, whoOf } from '../people/who';
+import { inTransaction } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
+import { bodyAs, shopParam } from '../platform/http/body';
+import { isRepeat } from '../platform/http/idempotency';
+import { Refusal, misfit, problem } from '../platform/http/problem';
+import { mayReopen } from '../signing/sign-offs.sql';
+import { changeVehicle, isHiddenVehicle } from '../vehicles/vehicles.sql';
+import { storedJob, wholeJob } from './job-view';
+import { addJob, changeJob, findJob } from './jobs.sql';
+import type { JobRow } from './jobs.sql';
+import { withJob } from './locked-job';
+
+/** Single jobs of one shop. */
+export function jobRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.post('/jobs', async (request, response) => {
+    const shop = shopParam(request);
+    permit(request, 'work');
+    const body = bodyAs(NewJob, request);
+    const isNew = await inTransaction(pool, async (sql) => {
+      if (await isRepeat(sql, request)) return true; // answered as the first time
+      if (await isHiddenVehicle(sql, shop, body.vehicle.id, scopeOfRequest(request)))
+        throw misfit([
+          { field: 'vehicle.id', found: body.vehicle.id, allowed: 'a vehicle that you may see, or a new one' },
+        ]);
+      const added = await addJob(sql, shop, body);
+      if (!added) return false;
+      await judgeJob(sql, shop, (await findJob(sql, shop, body.id))!);
+      await addAuditEntry(sql, { what: 'job-opened', ...actor(request), about: body.id });
+      return true;
+    });
+    response.status(isNew ? 201 : 200).json(await storedJob(pool, request, body.id));
+  });
+
+  router.get('/jobs/:job', async (request, response) => {
+    response.json(await wholeJob(pool, request));
+  });
+
+  router.patch('/jobs/:job', async (request, response) => {
+    const shop = shopParam(request);
+    const changes = bodyAs(JobChanges, request);
+    await withJob(pool, request, 'job-changed', async (sql, job) => {
+      const { id, version, vehicle } = job;
+      await refuseStatus(sql, request, job, changes);
+      if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, version);
+      const scope = scopeOfRequest(request);
+      if (changes.vehicle && !(await changeVehicle(sql, shop, vehicle.id, changes.vehicle, scope)))
+        throw new Refusal(
+          problem(403, 'not-allowed', 'This vehicle has jobs of others: only those who may see them may change it.'),
+        );
+      await judgeJob(sql, shop, (await findJob(sql, shop, id))!);
+      return { changed: Object.keys(changes).filter((name) => name !== 'version') };
+    });
+    response.json(await wholeJob(pool, request));
+  });
+
+  return router;
+}
+
+/** A job is closed by its sign-off alone, and opened again by those who may sign it off; one that a lead signed by leads. */
+async function refuseStatus(sql: Sql, request: Request, job: JobRow, { status }: JobChanges): Promise<void> {
+  if (status === undefined || status === job.status) return;
+  if (status === 'closed')
+    throw misfit([{ field: 'status', found: 'closed', allowed: 'open: a job is closed by signing it off' }]);
+  permit(request, 'sign-off');
+  if (!(await mayReopen(sql, shopParam(request), job.id, whoOf(request)))) permit(request, 'differ');
+}
+
+const changedMeanwhile = (given: number, current: number): Refusal =>
+  new Refusal(
+    problem(
+      409,
+      'changed-meanwhile',
+      `Somebody else changed this job: it is at version ${current}, the change was made on ${given}. Read it again and repeat the change.`,
+      [{ field: 'version', found: String(given), allowed: String(current) }],
+    ),
+  );

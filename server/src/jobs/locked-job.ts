@@ -1,0 +1,120 @@
+import type { Request } from 'express';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import type { AuditAction } from '../audit-log/audit-log.sql';
+import { scopeOfRequest } from '../people/access';
+import { actor, permit } from '../people/who';
+import { findJob } from './jobs.sql';
+import type { JobRow } from './jobs.sql';
+import { inParts } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
+import { shopParam, uuidParam } from '../platform/http/body';
+import { isRepeat } from '../platform/http/idempotency';
+import { Refusal, notFound, problem } from '../platform/http/problem';
+import { KeyedMutex, QueueFull } from '../platform/keyed-mutex';
+
+/** More than these do not wait for one job. */
+const MAX_WAITING = 50;
+const RETRY_S = 1;
+const jobMutex = new KeyedMutex(MAX_WAITING);
+
+/** The job of the address. @throws Refusal 404 where it is not there, or not for who asks. */
+export async function jobOf(sql: Sql, request: Request, lock = false): Promise<JobRow> {
+  const id = uuidParam(request, 'job');
+  const job = await findJob(sql, shopParam(request), id, { lock, scope: scopeOfRequest(request) });
+  if (!job) throw notFound('job', id);
+  return job;
+}
+
+type Detail = Readonly<Record<string, unknown>>;
+
+/** Something done with one job. */
+export interface JobWork<Sent, Stored> {
+  /**
+   * Sends its statements at once, behind the lock and in the same packet: the job is known to them by its id alone. They
+   * are undone where the job turns out not to be there, or the work is refused.
+   */
+  readonly send: (sql: Sql, job: string) => Promise<Sent>;
+  readonly work: (sql: Sql, job: JobRow, sent: Sent) => Promise<Outcome<Stored>>;
+}
+
+/** What was done with a job that is locked. */
+export interface Outcome<Stored> {
+  /** What else the audit log should hold. */
+  readonly detail?: Detail | undefined;
+  /** What is still to be stored; it sends its statements at once, and they go together with the end. */
+  readonly store: (sql: Sql) => Promise<Stored>;
+}
+
+/** Thrown where a write was done before: what it did this time is undone. */
+const REPEATED = new Error('this write was done before');
+
+/**
+ * Locks the job and does the work in one transaction, so that of two at once both count, and notes it in the audit
+ * log.
+ *
+ * @param what Its name there; null for what is no evidence.
+ * @returns what was stored; null where the write had been done before.
+ */
+export function onLockedJob<Sent, Stored>(
+  pool: Pool,
+  request: Request,
+  what: AuditAction | null,
+  { send, work }: JobWork<Sent, Stored>,
+): Promise<Stored | null> {
+  permit(request, 'work');
+  const id = uuidParam(request, 'job');
+  return jobMutex
+    .runExclusive(`${shopParam(request)} ${id}`, () =>
+      inParts(pool, {
+        async first(sql) {
+          const [job, known, sent] = await Promise.allSettled([
+            jobOf(sql, request, true),
+            isRepeat(sql, request),
+            send(sql, id),
+          ]);
+          // in this order: without a job the others fail as well
+          if (job.status === 'rejected') throw job.reason;
+          if (known.status === 'rejected') throw known.reason;
+          if (known.value) throw REPEATED;
+          if (sent.status === 'rejected') throw sent.reason;
+          return { job: job.value, sent: sent.value };
+        },
+        work: (sql, { job, sent }) => work(sql, job, sent),
+        async last(sql, { detail, store }) {
+          const stored = store(sql);
+          const noted = what
+            ? addAuditEntry(sql, { what, ...actor(request), about: id, ...(detail && { detail }) })
+            : null;
+          const [result] = await Promise.all([stored, noted]);
+          return result;
+        },
+      }),
+    )
+    .catch((error: unknown) => {
+      if (error === REPEATED) return null;
+      if (error instanceof QueueFull) throw busy(error.waiting);
+      throw error;
+    });
+}
+
+const busy = (waiting: number): Refusal =>
+  new Refusal(
+    problem(503, 'busy', `${waiting} others wait to change this job. Nothing was stored; try again in a moment.`),
+    RETRY_S,
+  );
+
+/** The same for work that has stored all there is. @param work Gives what else the record should hold. */
+export async function withJob(
+  pool: Pool,
+  request: Request,
+  what: AuditAction | null,
+  work: (sql: Sql, job: JobRow) => Promise<Detail | void>,
+): Promise<void> {
+  await onLockedJob(pool, request, what, {
+    send: () => Promise.resolve(),
+    async work(sql, job) {
+      const detail = await work(sql, job);
+      return { detail: detail ?? undefined, store: () => Promise.resolve() };
+    },
+  });
+}

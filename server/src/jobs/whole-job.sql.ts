@@ -1,0 +1,35 @@
+/** All that is stored of a job beside its row, read in one statement. */
+import type { AcknowledgementView, ImportedSignOffView, SignOffView, TimerView } from '@tetrad/contracts';
+import type { Judgement, Observation, Reading } from '@tetrad/core';
+import { ACKNOWLEDGEMENTS } from '../cautions/acknowledgements.sql';
+import type { Sql } from '../platform/database/pool';
+import { OBSERVATIONS, READINGS } from '../evidence/evidence.sql';
+import { IMPORTED_SIGN_OFF, SIGN_OFF } from '../signing/sign-offs.sql';
+import { TIMERS } from '../waiting/timers.sql';
+
+/** What is known of the vehicle: readings with their voids, in the order in which they were entered, and what was seen. */
+export interface Evidence {
+  readonly readings: readonly Reading[];
+  readonly observations: readonly Observation[];
+}
+
+export interface WholeJob extends Evidence {
+  readonly judgement: Judgement | null;
+  readonly timers: readonly TimerView[];
+  readonly acknowledgements: readonly AcknowledgementView[];
+  readonly signOff: SignOffView | null;
+  readonly importedSignOff: ImportedSignOffView | null;
+}
+
+const EVIDENCE = `(${READINGS}) AS readings, (${OBSERVATIONS}) AS observations`;
+
+export async function wholeOf(sql: Sql, shop: string, job: string): Promise<WholeJob> {
+  const { rows } = await sql.query<WholeJob>(
+    `SELECT ${EVIDENCE},
+            (SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2) AS judgement,
+            (${TIMERS}) AS timers, (${ACKNOWLEDGEMENTS}) AS acknowledgements, (${SIGN_OFF}) AS "signOff",
+            (${IMPORTED_SIGN_OFF}) AS "importedSignOff"`,
+    [shop, job],
+  );
+  return rows[0]!;
+}

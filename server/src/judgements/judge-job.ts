@@ -1,0 +1,98 @@
+import { CASE_FORMAT } from '@tetrad/core';
+import type { Case } from '@tetrad/core';
+import type { JobView } from '@tetrad/contracts';
+import { HEAVY_FROM, heavyWork } from '../workers/heavy-work';
+import { judge } from '../workers/tasks';
+import type { Judged } from '../workers/tasks';
+import { findJob, touchJob } from '../jobs/jobs.sql';
+import type { JobRow } from '../jobs/jobs.sql';
+import { addJudgement, newestRow } from './judgements.sql';
+import type { NewestRow } from './judgements.sql';
+import type { Sql } from '../platform/database/pool';
+import { wholeOf } from '../jobs/whole-job.sql';
+import type { Evidence, WholeJob } from '../jobs/whole-job.sql';
+
+/** The job's case in the open format, as all its rows stand now. */
+const caseOf = (job: JobRow, { readings, observations }: Evidence): Case => ({
+  ...job.extra,
+  format: CASE_FORMAT,
+  title: typeof job.extra['title'] === 'string' ? job.extra['title'] : job.vehicle.name,
+  system: job.system,
+  complaint: job.complaint,
+  conditions: job.conditions,
+  observations,
+  readings,
+});
+
+/** All that is stored of a job, and how its newest judgement is stored. */
+export interface KnownJob {
+  readonly whole: WholeJob;
+  readonly newest: NewestRow | null;
+}
+
+export async function knownOf(sql: Sql, shop: string, job: string): Promise<KnownJob> {
+  const [whole, newest] = await Promise.all([wholeOf(sql, shop, job), newestRow(sql, shop, job)]);
+  return { whole, newest };
+}
+
+/** What the judge says of a job as it is known. */
+export function judgedOf(job: JobRow, { whole }: KnownJob): Promise<Judged> {
+  const subject = caseOf(job, whole);
+  const task = { subject, criteria: job.criteria };
+  return subject.readings.length < HEAVY_FROM ? Promise.resolve(judge(task)) : heavyWork().judge(task);
+}
+
+/** Stores a judgement, and notes that the job has changed. @returns the job as it is then. */
+export async function storeJudged(
+  sql: Sql,
+  shop: string,
+  job: JobRow,
+  { whole, newest }: KnownJob,
+  { judgement, profile }: Judged,
+): Promise<JobView> {
+  const before = newest && { ...newest, document: whole.judgement! };
+  const [revision] = await Promise.all([
+    touchJob(sql, shop, job.id),
+    addJudgement(sql, shop, job.id, before, { document: judgement, profile }),
+  ]);
+  return viewFrom({ ...job, revision }, { ...whole, judgement });
+}
+
+/** Judges a job anew and stores the judgement; call it inside the transaction that changed the job. */
+export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
+  const known = await knownOf(sql, shop, job.id);
+  await storeJudged(sql, shop, job, known, await judgedOf(job, known));
+}
+
+/** The whole job for a client; null where this shop has none of that id. */
+export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobView | null> {
+  const job = await findJob(sql, shop, id);
+  return job && viewOf(sql, shop, job);
+}
+
+/** The whole job of a row. */
+export const viewOf = async (sql: Sql, shop: string, job: JobRow): Promise<JobView> =>
+  viewFrom(job, await wholeOf(sql, shop, job.id));
+
+function viewFrom(job: JobRow, whole: WholeJob): JobView {
+  const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt, imported } = job;
+  const { judgement, timers, acknowledgements, signOff, importedSignOff, ...evidence } = whole;
+  return {
+    id,
+    version,
+    revision,
+    pass,
+    vehicle,
+    status,
+    assignee,
+    criteria,
+    openedAt: openedAt.toISOString(),
+    case: caseOf(job, evidence),
+    judgement,
+    timers,
+    acknowledgements,
+    signOff,
+    imported,
+    importedSignOff,
+  };
+}

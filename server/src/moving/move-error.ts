@@ -1,4 +1,0 @@
-/** Why a shop could not be moved, in words for whoever runs the command. */
-export class MoveError extends Error {
-  override readonly name = 'MoveError';
-}

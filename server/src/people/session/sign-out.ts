@@ -1,0 +1,17 @@
+import { addAuditEntry } from '../../audit-log/audit-log.sql';
+import { inShop } from '../../platform/database/working-shop';
+import { closeSession } from '../open-session';
+import { actor, whoOf } from '../who';
+import type { SessionRoute } from './session-context';
+
+/** Ends the session of this device. */
+export const signOut: SessionRoute =
+  ({ pool }) =>
+  async (request, response) => {
+    const { shop } = whoOf(request);
+    await inShop(shop, async () => {
+      await addAuditEntry(pool, { what: 'signed-out', ...actor(request) });
+      await closeSession(request);
+    });
+    response.status(204).end();
+  };

@@ -1,0 +1,70 @@
+import { Router } from 'express';
+import type { Request, Response } from 'express';
+import { FigureQuery, figuresOf } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { allCapturesOfJob, captureView } from '../captures/captures.sql';
+import { BoundedWork } from '../platform/workers/bounded-work';
+import { heavyWork } from '../workers/heavy-work';
+import { actor } from '../people/who';
+import type { Pool } from '../platform/database/pool';
+import { findShop } from '../shops/shops.sql';
+import { queryAs, shopParam } from '../platform/http/body';
+import { wholeJob } from '../jobs/job-view';
+import { jobOf } from '../jobs/locked-job';
+
+/** Reports that are made, or on their way to a device, at once; and those that wait, holding nothing. */
+const AT_ONCE = 3;
+const MAX_WAITING = 60;
+/** A device that does not take its report by then lets the next one go ahead, ms. */
+const TAKEN_MS = 10_000;
+
+/** The report of a job as a file to keep, print or send. */
+export function reportRoutes(pool: Pool, fontsFolder: string): Router {
+  const router = Router({ mergeParams: true });
+  const reports = new BoundedWork(AT_ONCE, MAX_WAITING);
+
+  router.get('/report.pdf', async (request, response) => {
+    const figures = figuresOf(queryAs(FigureQuery, request));
+    await jobOf(pool, request);
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    await reports.do(async () => {
+      if (gone.signal.aborted) return;
+      await send(request, response, figures, gone.signal);
+      await taken(response);
+    });
+  });
+
+  async function send(request: Request, response: Response, figures: ReturnType<typeof figuresOf>, gone: AbortSignal) {
+    const shop = shopParam(request);
+    const job = await wholeJob(pool, request);
+    const captures = (await allCapturesOfJob(pool, shop, job.id)).map(captureView);
+    await addAuditEntry(pool, { what: 'report-exported', ...actor(request), about: job.id });
+    const name = (await findShop(pool, shop))?.name ?? shop;
+    const task = { job, options: { shop: name, fontsFolder, figures, captures } };
+    const paper = await heavyWork()
+      .pdf(task, gone)
+      .catch((error: unknown) => {
+        if (gone.aborted) return null; // who asked has gone, and with them the task
+        throw error;
+      });
+    if (!paper) return;
+    response.attachment(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.pdf`);
+    response.type('application/pdf');
+    response.end(paper);
+  }
+
+  return router;
+}
+
+/** When the answer has left, or its device has had time enough. */
+async function taken(response: Response): Promise<void> {
+  if (response.writableFinished || response.destroyed) return;
+  await new Promise<void>((resolve) => {
+    const late = setTimeout(resolve, TAKEN_MS);
+    response.once('close', () => {
+      clearTimeout(late);
+      resolve();
+    });
+  });
+}

@@ -1,0 +1,60 @@
+/** A shop out of its archive, all of it or nothing. */
+import { createInterface } from 'node:readline';
+import { text } from 'node:stream/consumers';
+import { SHOP_ID } from '@tetrad/contracts';
+import { inTransaction } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
+import { findShop } from '../shops/shops.sql';
+import { inShop } from '../platform/database/working-shop';
+import { verifyAuditLog } from '../audit-log/verify-audit-log';
+import { checkFile } from './archive-in';
+import type { ArchiveIn } from './archive-in';
+import { CaptureBytes } from './capture-bytes';
+import type { Moved } from './export-shop';
+import { MANIFEST, readManifest, tableFile } from './manifest';
+import type { Manifest } from './manifest';
+import { ArchiveError } from './archive-error';
+import { RowsIn } from './rows';
+import { tablesOf } from './tables';
+import type { Table } from './tables';
+
+/**
+ * @param as The id of the shop here; as in the archive where it is null.
+ * @throws ArchiveError that names the file, what was found and what is allowed; nothing is stored then.
+ */
+export async function importShop(pool: Pool, archive: ArchiveIn, as: string | null): Promise<Moved> {
+  const manifest = readManifest(await text(await archive.open(MANIFEST)));
+  const shop = as ?? manifest.shop;
+  if (!SHOP_ID.test(shop))
+    throw new ArchiveError(`the shop’s id is ${shop}; allowed are 1 to 40 of a to z, 0 to 9 and -`);
+  for (const [name, sum] of Object.entries(manifest.files)) await checkFile(archive, name, sum);
+  return inShop(shop, () =>
+    inTransaction(pool, async (sql) => {
+      if (await findShop(sql, shop))
+        throw new ArchiveError(`the shop ${shop} is there already: name another id with --shop`);
+      const tables = await tablesOf(sql);
+      const strange = Object.keys(manifest.tables).filter((name) => !tables.some((table) => table.name === name));
+      if (strange.length > 0)
+        throw new ArchiveError(`this version knows no table ${strange.join(', ')}: bring it up to date first`);
+      let rows = 0;
+      for (const table of tables)
+        if (table.name in manifest.tables) rows += await fill(sql, shop, table, archive, manifest);
+      const verified = await verifyAuditLog(sql);
+      if (!verified.isWhole)
+        throw new ArchiveError(`the audit log of this archive is broken at entry ${verified.seq} (${verified.why})`);
+      const captures = Object.keys(manifest.files).filter((name) => name.startsWith('captures/')).length;
+      return { shop, rows, captures };
+    }),
+  );
+}
+
+async function fill(sql: Sql, shop: string, table: Table, archive: ArchiveIn, manifest: Manifest): Promise<number> {
+  const bytes = table.name === 'capture_piece' ? new CaptureBytes(archive) : null;
+  const into = new RowsIn(sql, shop, table, bytes && ((row) => bytes.complete(row)));
+  const input = await archive.open(tableFile(table.name));
+  for await (const line of createInterface({ input, crlfDelay: Infinity })) await into.add(line);
+  const rows = await into.end();
+  const told = manifest.tables[table.name];
+  if (rows !== told) throw new ArchiveError(`${tableFile(table.name)} has ${rows} rows; its archive says ${told}`);
+  return rows;
+}

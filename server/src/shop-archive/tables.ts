@@ -1,0 +1,57 @@
+/** The tables of a shop, as the database itself describes them: a table that is added is moved without more. */
+import type { Sql } from '../platform/database/pool';
+
+export interface Table {
+  readonly name: string;
+  /** All but the shop's id and those that the database makes of others. */
+  readonly columns: readonly string[];
+  /** What its rows are ordered by: its key. */
+  readonly order: string;
+  /** The column that the database counts up, where there is one. */
+  readonly counter: string | null;
+}
+
+/** What is not moved: it opens doors here alone, or follows from the rest. */
+export const LEFT_OUT: Readonly<Record<string, string>> = {
+  session: 'whoever is signed in signs in anew',
+  pairing: 'a code for a phone is good for minutes',
+  attempt: 'wrong passwords are counted where they were tried',
+  judgement_newest: 'is the last of the judgements',
+};
+
+interface Row extends Omit<Table, 'columns'> {
+  readonly columns: string[];
+  readonly needs: string[];
+}
+
+/** Tables with a shop in their key; one that refers to another comes after it. */
+export async function tablesOf(sql: Sql): Promise<readonly Table[]> {
+  const { rows } = await sql.query<Row>(
+    `SELECT c.relname AS name,
+            (SELECT array_agg(attname::text ORDER BY attnum) FROM pg_attribute
+              WHERE attrelid = c.oid AND attnum > 0 AND NOT attisdropped AND attgenerated = '' AND attname <> 'shop_id') AS columns,
+            (SELECT string_agg(format(CASE WHEN a.atttypid = 'text'::regtype THEN '%I COLLATE "C"' ELSE '%I' END, a.attname),
+                               ', ' ORDER BY k.place)
+               FROM pg_index i, unnest(i.indkey::int[]) WITH ORDINALITY k(attnum, place)
+               JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = k.attnum
+              WHERE i.indrelid = c.oid AND i.indisprimary) AS order,
+            (SELECT attname::text FROM pg_attribute WHERE attrelid = c.oid AND attidentity <> '') AS counter,
+            ARRAY(SELECT confrelid::regclass::text FROM pg_constraint
+                   WHERE conrelid = c.oid AND contype = 'f' AND confrelid <> c.oid) AS needs
+       FROM pg_class c
+      WHERE c.relnamespace = 'public'::regnamespace AND c.relkind IN ('r', 'p')
+        AND EXISTS (SELECT 1 FROM pg_attribute WHERE attrelid = c.oid AND attname = 'shop_id')
+      ORDER BY c.relname`,
+  );
+  const left = rows.filter(({ name }) => !(name in LEFT_OUT));
+  const ordered: Table[] = [];
+  const isThere = (name: string): boolean => ordered.some((table) => table.name === name);
+  while (left.length > 0) {
+    const at = left.findIndex(({ needs }) => needs.every(isThere));
+    if (at < 0)
+      throw new Error(`these tables refer to each other in a ring: ${left.map(({ name }) => name).join(', ')}`);
+    const { needs: _needs, ...table } = left.splice(at, 1)[0]!;
+    ordered.push(table);
+  }
+  return ordered;
+}

@@ -1,0 +1,47 @@
+import { Router } from 'express';
+import { NewSignOff } from '@tetrad/contracts';
+import type { Decision } from '@tetrad/core';
+import { judgeJob } from '../judgements/judge-job';
+import { permit } from '../people/who';
+import { changeJob } from '../jobs/jobs.sql';
+import { newestJudgement } from '../judgements/judgements.sql';
+import type { Pool } from '../platform/database/pool';
+import { addSignOff } from './sign-offs.sql';
+import { bodyAs, shopParam } from '../platform/http/body';
+import { misfit } from '../platform/http/problem';
+import { wholeJob } from '../jobs/job-view';
+import { withJob } from '../jobs/locked-job';
+
+/** Signing a job off closes it; a decision that differs from the judge's needs its reason. */
+export function signOffRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.post('/sign-offs', async (request, response) => {
+    const shop = shopParam(request);
+    const signer = permit(request, 'sign-off');
+    const body = bodyAs(NewSignOff, request);
+    await withJob(pool, request, 'signed-off', async (sql, job) => {
+      const judged = (await newestJudgement(sql, shop, job.id))?.decision ?? null;
+      const isOther = differs(body, judged);
+      if (isOther) permit(request, 'differ');
+      if (isOther && !body.reason?.trim())
+        throw misfit([
+          {
+            field: 'reason',
+            found: 'nothing',
+            allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
+          },
+        ]);
+      await addSignOff(sql, shop, job.id, body, signer, judged);
+      await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
+      await judgeJob(sql, shop, job);
+      return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };
+    });
+    response.status(201).json(await wholeJob(pool, request));
+  });
+
+  return router;
+}
+
+const differs = (body: NewSignOff, judged: Decision | null): boolean =>
+  body.action !== judged?.action || (body.part ?? null) !== judged.part;

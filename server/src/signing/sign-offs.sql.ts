@@ -1,0 +1,88 @@
+import { may } from '@tetrad/contracts';
+import type { NewSignOff, Role } from '@tetrad/contracts';
+import type { Decision } from '@tetrad/core';
+import type { SignedIn } from '../people/session-store';
+import { isoTime } from '../platform/database/iso-time';
+import type { Sql } from '../platform/database/pool';
+
+const FIELDS = `'id', sign_off_id, 'by', signed_by, 'at', ${isoTime('signed_at')},
+  'action', action, 'part', part, 'reason', reason, 'conclusion', conclusion, 'partsFitted', parts_fitted,
+  'comment', comment, 'solved', solved, 'judged', judged`;
+const OF_JOB = `FROM sign_off WHERE shop_id = $1 AND job_id = $2`;
+/** What was brought in from a file is no sign-off of this shop. */
+const OF_THIS_SHOP = 'imported_at IS NULL';
+
+/** The newest sign-off of job $2; earlier ones stay stored. */
+export const SIGN_OFF = `SELECT jsonb_build_object(${FIELDS}) ${OF_JOB} AND ${OF_THIS_SHOP} ORDER BY seq DESC LIMIT 1`;
+
+/** The newest that was brought in with job $2. */
+export const IMPORTED_SIGN_OFF = `SELECT jsonb_build_object(${FIELDS}, 'imported',
+    jsonb_build_object('by', imported_by, 'at', ${isoTime('imported_at')}))
+  ${OF_JOB} AND NOT ${OF_THIS_SHOP} ORDER BY seq DESC LIMIT 1`;
+
+/** Who signs a job off. */
+export interface Signer {
+  readonly name: string;
+  /** Null where that is not known here: of a sign-off that is brought in from a file. */
+  readonly role: Role | null;
+}
+
+/** What else is known of a sign-off. */
+export interface SignedHow {
+  /** Now where nothing else is said. */
+  readonly at?: Date;
+  /** Who brings it in from a file. */
+  readonly importedBy?: string;
+}
+
+/**
+ * Whether somebody may open a job again: those who lead may, and so may the others unless somebody who leads has signed
+ * it off.
+ */
+export async function mayReopen(sql: Sql, shop: string, job: string, { name, role }: SignedIn): Promise<boolean> {
+  if (may(role, 'differ')) return true;
+  const { rows } = await sql.query<{ by: string; role: Role | null }>(
+    `SELECT signed_by AS by, coalesce(signer_role, (SELECT role FROM person WHERE shop_id = $1 AND name = signed_by)) AS role
+       ${OF_JOB} AND ${OF_THIS_SHOP} ORDER BY seq DESC LIMIT 1`,
+    [shop, job],
+  );
+  const [signed] = rows;
+  return !signed || signed.by === name || (signed.role !== null && !may(signed.role, 'differ'));
+}
+
+/**
+ * Adds a sign-off beside the judge's decision at that time. A repeat of the same id changes nothing.
+ */
+export async function addSignOff(
+  sql: Sql,
+  shop: string,
+  job: string,
+  body: NewSignOff,
+  signer: Signer,
+  judged: Decision | null,
+  { at, importedBy }: SignedHow = {},
+): Promise<void> {
+  await sql.query(
+    `INSERT INTO sign_off (shop_id, job_id, sign_off_id, signed_by, action, part, reason, conclusion, parts_fitted, comment, solved, judged, signed_at,
+       signer_role, imported_by, imported_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, coalesce($13, now()),
+       $14, $15, CASE WHEN $15::text IS NOT NULL THEN now() END) ON CONFLICT DO NOTHING`,
+    [
+      shop,
+      job,
+      body.id,
+      signer.name,
+      body.action,
+      body.part ?? null,
+      body.reason?.trim() || null,
+      body.conclusion,
+      JSON.stringify(body.partsFitted),
+      body.comment?.trim() || null,
+      body.solved ?? null,
+      judged,
+      at ?? null,
+      signer.role,
+      importedBy ?? null,
+    ],
+  );
+}

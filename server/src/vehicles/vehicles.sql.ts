@@ -1,0 +1,106 @@
+import type { JobVehicle, VehicleChanges, VehicleView, VisitView } from '@tetrad/contracts';
+import type { Sql } from '../platform/database/pool';
+import { changesVehicle, seesJob, seesVehicle } from '../people/access';
+import type { Scope } from '../people/access';
+import { cursorOf, pageOf, placeOf } from '../platform/database/page';
+import type { Page } from '../platform/database/page';
+
+/** A vehicle as JSON; `v` is its row. */
+export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year)`;
+
+/** Which vehicles are wanted. */
+export interface VehiclesWanted {
+  readonly limit: number;
+  /** Where the page before ended. */
+  readonly after?: string | undefined;
+  /** Words that all stand in name, plate or VIN. */
+  readonly find?: string | undefined;
+  readonly scope: Scope;
+}
+
+/** A page of the vehicles that somebody may see, the newest first. */
+export async function listVehicles(sql: Sql, shop: string, wanted: VehiclesWanted): Promise<Page<VehicleView>> {
+  const values: unknown[] = [shop];
+  const value = (given: unknown): string => `$${values.push(given)}`;
+  const conditions = [
+    'v.shop_id = $1',
+    seesVehicle('v', value(wanted.scope)),
+    ...holdsWords(['v.search'], wanted.find, value),
+  ];
+  if (wanted.after) conditions.push(`(v.created_at, v.vehicle_id) < ${placeOf(wanted.after, value)}`);
+  const { rows } = await sql.query<VehicleView & { readonly cursor: string }>(
+    `SELECT v.vehicle_id AS id, v.name, v.plate, v.vin, v.year, ${cursorOf('v.created_at', 'v.vehicle_id')} AS cursor
+       FROM vehicle v WHERE ${conditions.join(' AND ')}
+      ORDER BY v.created_at DESC, v.vehicle_id DESC LIMIT ${value(wanted.limit + 1)}`,
+    values,
+  );
+  const { rows: page, next } = pageOf(rows, wanted.limit);
+  return { rows: page.map(({ cursor: _cursor, ...vehicle }) => vehicle), next };
+}
+
+/**
+ * Conditions under which a row holds every word of a search, each in one of its columns.
+ *
+ * @param columns In lower case.
+ * @param value Names a value of the statement.
+ */
+export const holdsWords = (
+  columns: readonly string[],
+  find: string | undefined,
+  value: (given: unknown) => string,
+): readonly string[] =>
+  (find?.split(/\s+/).filter(Boolean) ?? []).map((word) => {
+    const pattern = value(`%${word.replace(/[\\%_]/g, '\\$&')}%`);
+    return `(${columns.map((column) => `${column} LIKE lower(${pattern})`).join(' OR ')})`;
+  });
+
+/** Whether the shop has a vehicle that somebody may not use for a job: it is there, and hidden from them. */
+export async function isHiddenVehicle(sql: Sql, shop: string, id: string, scope: Scope): Promise<boolean> {
+  const { rows } = await sql.query(
+    `SELECT 1 FROM vehicle v WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND NOT ${seesVehicle('v', '$3')}`,
+    [shop, id, scope],
+  );
+  return rows.length > 0;
+}
+
+/** Adds a vehicle where its id is new; of a known one nothing is changed. */
+export async function addVehicle(sql: Sql, shop: string, vehicle: JobVehicle): Promise<void> {
+  await sql.query(
+    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year) VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
+    [shop, vehicle.id, vehicle.name, vehicle.plate ?? null, vehicle.vin ?? null, vehicle.year ?? null],
+  );
+}
+
+/** Changes what is told of a vehicle; what is not named stays. @returns false where a job of it is hidden from who asks. */
+export async function changeVehicle(
+  sql: Sql,
+  shop: string,
+  vehicle: string,
+  changes: VehicleChanges,
+  scope: Scope,
+): Promise<boolean> {
+  const { rowCount } = await sql.query(
+    `UPDATE vehicle v SET name = coalesce($3, name), plate = coalesce($4, plate), vin = coalesce($5, vin),
+            year = coalesce($6, year)
+      WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND ${changesVehicle('v', '$7')}`,
+    [shop, vehicle, changes.name ?? null, changes.plate ?? null, changes.vin ?? null, changes.year ?? null, scope],
+  );
+  return rowCount === 1;
+}
+
+/** Every visit of a vehicle, the newest first. */
+export async function listVisits(sql: Sql, shop: string, vehicle: string, scope: Scope): Promise<readonly VisitView[]> {
+  const { rows } = await sql.query<Omit<VisitView, 'openedAt'> & { openedAt: Date }>(
+    `SELECT j.job_id AS job, j.opened_at AS "openedAt", j.status, coalesce(j.complaint->'symptoms', '[]') AS symptoms,
+            g.document->'decision' AS decision, g.profile, j.system,
+            coalesce((SELECT s.parts_fitted FROM sign_off s WHERE s.shop_id = j.shop_id AND s.job_id = j.job_id AND s.imported_at IS NULL
+                       ORDER BY s.seq DESC LIMIT 1), '[]') AS "partsFitted"
+       FROM job j
+       LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
+      WHERE j.shop_id = $1 AND j.vehicle_id = $2 AND ${seesJob('j', '$3')}
+      ORDER BY j.opened_at DESC, j.job_id`,
+    [shop, vehicle, scope],
+  );
+  return rows.map((row) => ({ ...row, openedAt: row.openedAt.toISOString() }));
+}
