@@ -66,18 +66,18 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
 /** Chooses the shop whose floor is empty. */
 export async function toEmptyShop(page: Page, app: Application): Promise<void> {
   await page.goto(`${app.url}/floor`);
-  await page.getByRole('button', { name: /^Who works here/ }).click();
+  await page.getByRole('button', { name: /^Switch user/ }).click();
   await page.getByRole('button', { name: 'Skerry island workshop' }).click();
   await expect(page.getByText('The floor is empty.')).toBeVisible();
 }
 
 /** Another person of the demo takes over by PIN, by keyboard. */
 export async function takeOver(page: Page, name: string, pin: string): Promise<void> {
-  await page.getByRole('button', { name: /^Who works here/ }).click();
+  await page.getByRole('button', { name: /^Switch user/ }).click();
   await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
   await expect(page.getByRole('group', { name: `PIN of ${name}` })).toBeVisible();
   await page.keyboard.type(pin);
-  await expect(page.getByRole('button', { name: `Who works here: ${name}` })).toBeVisible();
+  await expect(page.getByRole('button', { name: `Switch user: ${name}` })).toBeVisible();
 }
 
 /** Chooses from a list that opens. */

@@ -77,7 +77,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     name: 'who works here',
     path: '/floor',
     open: async (page) => {
-      await page.getByRole('button', { name: /^Who works here/ }).click();
+      await page.getByRole('button', { name: /^Switch user/ }).click();
       await page.getByRole('button', { name: /^Tomas/ }).click();
     },
   },
@@ -87,7 +87,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     path: '/people',
     open: (page) => takeOver(page, 'Edda Quill', '7410'),
   },
-  { name: 'record of acts', path: '/record' },
+  { name: 'audit log', path: '/record' },
 ];
 
 const HALVES = [SCREENS.filter((_, index) => index % 2 === 0), SCREENS.filter((_, index) => index % 2 === 1)];

@@ -155,13 +155,13 @@ test('a blocked step says what must come first and what it costs; a failing path
     .first()
     .click();
   await expect(page.getByRole('note').getByText('The battery is below 75 %: charge it first.')).toBeVisible();
-  await expect(page.getByText(/the same again after the charge/)).toBeVisible();
+  await expect(page.getByText(/again after charging/)).toBeVisible();
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000002`);
   await page
     .getByRole('button', { name: /^Drop, starter case/ })
     .first()
     .click();
-  await expect(page.getByText('Halve it')).toBeVisible();
+  await expect(page.getByText('Narrow it down')).toBeVisible();
   await page.getByRole('button', { name: /Measure: Drop, engine block/ }).click();
   await expect(page.getByRole('textbox', { name: /^Drop, engine block/ })).toBeFocused();
 });

@@ -37,7 +37,7 @@ test('a file is taken apart, its readings taken into the job, and all is there a
     'Cranking speed',
     'Charging voltage',
   ]);
-  await untilStored(page, () => page.getByRole('button', { name: /^Take \d/ }).click());
+  await untilStored(page, () => page.getByRole('button', { name: /^Use \d/ }).click());
   await expect(page.locator('tt-capture-says').getByText('taken').first()).toBeVisible();
   await untilKept(page, app, 'start.csv');
 
@@ -131,9 +131,9 @@ test('the waveform is worked by keyboard: zoomed, panned, two cursors, a reading
   for (const key of ['a', 'ArrowRight', 'ArrowRight', '+', 'Shift+ArrowRight', '-', '0'])
     await page.keyboard.press(key);
   await expect.poll(() => page.locator('tt-cursor-strip').innerText()).not.toBe(before);
-  await page.getByRole('combobox', { name: 'Take as' }).click();
+  await page.getByRole('combobox', { name: 'Use as' }).click();
   await page.getByRole('option', { name: 'Cranking voltage' }).click();
-  await untilStored(page, () => page.getByRole('button', { name: 'Take', exact: true }).click());
+  await untilStored(page, () => page.getByRole('button', { name: 'Use', exact: true }).click());
   const job = await (
     await page.request.get(`${app.url}/api/shops/yard/jobs/7e7ad000-0000-4000-9000-000000000001`)
   ).json();

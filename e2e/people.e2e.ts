@@ -1,4 +1,4 @@
-/** Who works here: the demo's own technician, taking over by PIN, accounts, and a phone let in by its code. */
+/** Switch user: the demo's own technician, taking over by PIN, accounts, and a phone let in by its code. */
 import { expect, takeOver, test } from './application';
 
 const JOB = '/jobs/7e7ad000-0000-4000-9000-000000000002';
@@ -8,13 +8,13 @@ test('another takes over by PIN with the mouse or the keys; what is read from th
   app,
 }) => {
   await page.goto(app.url + JOB);
-  await page.getByRole('button', { name: 'Who works here: Ilse Marrow' }).click();
+  await page.getByRole('button', { name: 'Switch user: Ilse Marrow' }).click();
   await page.getByRole('button', { name: /^Tomas Aldery/ }).click();
   const pad = page.getByRole('group', { name: 'PIN of Tomas Aldery' });
   for (const digit of ['9', '9', '9', '9']) await pad.getByRole('button', { name: digit }).click();
   await expect(page.getByText('This PIN is not the one of that person.')).toBeVisible();
   await page.keyboard.type('1470');
-  await expect(page.getByRole('button', { name: 'Who works here: Tomas Aldery' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Switch user: Tomas Aldery' })).toBeVisible();
   await page.locator('.route .step', { hasText: 'Resting voltage' }).first().click();
   await page.keyboard.press('Alt+r');
   await page.locator('#reading').fill('12.6');
@@ -23,7 +23,7 @@ test('another takes over by PIN with the mouse or the keys; what is read from th
     (await (await page.request.get(`${app.url}/api/shops/yard${JOB}`)).json()).case.readings.at(-1);
   await expect.poll(async () => (await newest()).by).toBe('Tomas Aldery');
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Who works here: Tomas Aldery' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Switch user: Tomas Aldery' })).toBeVisible();
 });
 
 test('an administrator adds somebody, who signs in, chooses a password and a PIN, and is known from then on', async ({
@@ -32,7 +32,7 @@ test('an administrator adds somebody, who signs in, chooses a password and a PIN
 }) => {
   await page.goto(`${app.url}/people`);
   await takeOver(page, 'Edda Quill', '7410');
-  await page.getByLabel('Name of somebody new').fill('Rena Stoke');
+  await page.getByLabel('Name', { exact: true }).fill('Rena Stoke');
   await page.getByRole('button', { name: 'Add' }).click();
   const once = await page.locator('.once').innerText();
   await app.stop();
@@ -57,17 +57,17 @@ test('an administrator adds somebody, who signs in, chooses a password and a PIN
   await page.getByLabel('PIN').fill('8520');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(app.url + JOB); // where the way led before
-  await expect(page.getByRole('button', { name: 'Who works here: Rena Stoke' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Switch user: Rena Stoke' })).toBeVisible();
   await takeOver(page, 'Ilse Marrow', '2580');
   await takeOver(page, 'Rena Stoke', '8520');
 
   // a technician signed this device in: whoever may do more takes over with the password
-  await page.getByRole('button', { name: /^Who works here/ }).click();
+  await page.getByRole('button', { name: /^Switch user/ }).click();
   await page.getByRole('button', { name: /^Edda Quill/ }).click();
   const entry = page.getByRole('group', { name: 'Password of Edda Quill' });
   await expect(entry.getByText('A PIN is not enough')).toBeVisible();
   await entry.getByLabel('Password').fill('a guess');
-  await entry.getByRole('button', { name: 'Take over' }).click();
+  await entry.getByRole('button', { name: 'Switch user' }).click();
   await expect(entry.getByText('This is not the password of that person.')).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
@@ -94,7 +94,7 @@ test('the code on the bench lets one phone in to its job, and to nothing else', 
   await expect(second.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });
 
-test('a case that is taken out stands in the record of acts, with who took it', async ({ page, app }) => {
+test('a case that is taken out stands in the audit log, with who took it', async ({ page, app }) => {
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000001/report`);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the case' }).click();

@@ -26,7 +26,7 @@ const VIEWS = [
     path: job(2),
     ready: async (page) => {
       await bench(page);
-      await page.getByRole('button', { name: /^Who works here/ }).click();
+      await page.getByRole('button', { name: /^Switch user/ }).click();
       await page.getByRole('button', { name: /^Tomas/ }).click();
       await page.getByRole('group', { name: 'PIN of Tomas Aldery' }).waitFor();
       await page.keyboard.type('14');
@@ -36,7 +36,7 @@ const VIEWS = [
     name: 'people',
     path: '/people',
     ready: async (page) => {
-      await page.getByRole('button', { name: /^Who works here/ }).click();
+      await page.getByRole('button', { name: /^Switch user/ }).click();
       await page.getByRole('button', { name: /^Edda/ }).click();
       await page.getByRole('group', { name: 'PIN of Edda Quill' }).waitFor();
       await page.keyboard.type('7410');
@@ -77,7 +77,7 @@ const VIEWS = [
     path: `${job(2)}/captures`,
     ready: async (page) => {
       await page.locator('canvas').waitFor();
-      await page.getByRole('combobox', { name: 'Laid beneath' }).click();
+      await page.getByRole('combobox', { name: 'Compare with' }).click();
       await page.getByRole('option', { name: 'before.csv' }).click();
       await page.waitForTimeout(1500);
     },

@@ -41,7 +41,7 @@ describe('the step panel', () => {
 
   it('says why the judge asks for this step, and of any other what it costs', async () => {
     const { fixture, said } = await panel('resting-voltage', view(subject()));
-    expect(said()).toContain('Everything leans on the resting voltage');
+    expect(said()).toContain('Start with the resting voltage');
     TestBed.inject(StepAtHand).goTo('conductance');
     await fixture.whenStable();
     expect(said()).toContain('About 1 min. Resting voltage would settle more now');
@@ -67,14 +67,14 @@ describe('the step panel', () => {
     const { said, host } = await panel('drop-starter-ground', view(subject([rest, ground])));
     expect(host.querySelector('.number')!.textContent).toBe('2.90 V');
     expect(host.querySelector('tt-reading-entry')).toBeNull();
-    for (const words of ['Outside', 'is above its limit', 'Halve it']) expect(said()).toContain(words);
+    for (const words of ['Outside', 'is above its limit', 'Narrow it down']) expect(said()).toContain(words);
     expect(host.querySelector('tt-ruler .hand')).not.toBeNull();
   });
 
   it('of a path that is good nothing is halved', async () => {
     const { said } = await panel('drop-starter-ground', view(subject([rest, { ...ground, value: 0.08 }])));
     expect(said()).toContain('Within');
-    expect(said()).not.toContain('Halve it');
+    expect(said()).not.toContain('Narrow it down');
   });
 
   it('a digit typed at a step that was read begins the next reading of it; Alt and letters do not', async () => {

@@ -48,7 +48,7 @@ const page = (): HTMLElement => fixture.nativeElement as HTMLElement;
 const rowOf = (name: string): HTMLElement =>
   [...page().querySelectorAll<HTMLElement>('.row')].find(({ textContent }) => textContent!.includes(name))!;
 const take = async (): Promise<void> => {
-  [...page().querySelectorAll('button')].find(({ textContent }) => /^\s*Take \d/.test(textContent!))!.click();
+  [...page().querySelectorAll('button')].find(({ textContent }) => /^\s*Use \d/.test(textContent!))!.click();
   await fixture.whenStable();
 };
 const fromFile = (test: string, fromS: number, more: object = {}): Reading =>

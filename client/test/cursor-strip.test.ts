@@ -41,8 +41,8 @@ describe('two cursors', () => {
     return { fixture, asked, taken, said: () => text(fixture) };
   }
   const takeAs = async (fixture: Awaited<ReturnType<typeof strip>>['fixture'], name: string): Promise<void> => {
-    await pick(fixture, 'Take as', name);
-    button(fixture, 'Take').click();
+    await pick(fixture, 'Use as', name);
+    button(fixture, 'Use').click();
     await fixture.whenStable();
   };
 
@@ -95,7 +95,7 @@ describe('two cursors', () => {
 
   it('without a clamp no current is offered', async () => {
     const { fixture } = await strip({ ...BETWEEN, amps: null });
-    await expect(pick(fixture, 'Take as', 'Starter draw')).rejects.toThrow('no option “Starter draw”');
+    await expect(pick(fixture, 'Use as', 'Starter draw')).rejects.toThrow('no option “Starter draw”');
   });
 });
 

@@ -122,14 +122,14 @@ describe('an instrument', () => {
     await typeInto(fixture, 'Name', ' Clamp 1 ');
     await pick(fixture, 'Kind', 'Clamp');
     expect(document.body.textContent).not.toContain('±, V');
-    await typeInto(fixture, 'May be wrong by ±, A', '1,5');
+    await typeInto(fixture, 'Accuracy ±, A', '1,5');
     await submit(fixture);
     expect(stored).toEqual([expect.objectContaining({ name: 'Clamp 1', kind: 'clamp', uncertainty: { A: 1.5 } })]);
   });
 
   it('refuses to be wrong by less than nothing', async () => {
     const { fixture, stored } = await dialog(meter());
-    await typeInto(fixture, 'May be wrong by ±, V', '-0.1');
+    await typeInto(fixture, 'Accuracy ±, V', '-0.1');
     await submit(fixture);
     expect(document.body.textContent).toContain('Found “-0.1”; allowed is a number, at least 0.');
     expect(stored).toEqual([]);

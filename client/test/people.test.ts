@@ -71,7 +71,7 @@ it('an administrator sees who has which role, who has no PIN and who has left', 
   await open(signedIn('Ada', 'administrator'));
   expect(rowOf('Bo').textContent).toContain('none');
   expect(rowOf('Cy').textContent).toContain('has left');
-  expect(rowOf('Cy').textContent).toContain('Is back');
+  expect(rowOf('Cy').textContent).toContain('Reactivate');
 });
 
 it('a one-time password is shown until it is noted, and then nowhere', async () => {
@@ -101,7 +101,7 @@ it('a refusal is told in the server’s words, and the list is read anew', async
   api.changePerson.mockReturnValue(throwError(() => new HttpErrorResponse({ status: 422, error: { detail } })));
   await open(signedIn('Ada', 'administrator'));
   const before = api.people.mock.calls.length;
-  await press('Has left', rowOf('Ada'));
+  await press('Deactivate', rowOf('Ada'));
   expect(page().textContent).toContain(detail);
   expect(api.people.mock.calls.length).toBe(before + 1);
 });

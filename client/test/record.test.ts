@@ -1,4 +1,4 @@
-/** The record of acts as a person reads it: page by page, as a table to keep, and with a warning where no backup is recent. */
+/** The audit log as a person reads it: page by page, as a table to keep, and with a warning where no backup is recent. */
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
@@ -85,7 +85,7 @@ it('that is empty says so, and one that cannot be read says why', async () => {
   await open();
   expect(page().textContent).toContain('Nothing has been done here yet.');
   expect(buttonOf('Export CSV')!.disabled).toBe(true);
-  const detail = 'Ilse (technician) may not read the record of acts.';
+  const detail = 'Ilse (technician) may not read the audit log.';
   acts.mockReturnValue(throwError(() => new HttpErrorResponse({ status: 403, error: { detail } })));
   await open();
   expect(page().textContent).toContain(detail);

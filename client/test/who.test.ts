@@ -94,7 +94,7 @@ it.each([
   const field = document.querySelector<HTMLInputElement>('input[type=password]')!;
   field.value = 'correct horse';
   field.dispatchEvent(new Event('input'));
-  await press('Take over');
+  await press('Switch user');
   const { id } = PEOPLE.find((one) => one.name === name)!;
   expect(changeOver).toHaveBeenCalledWith({ person: id, password: 'correct horse' });
 });
@@ -162,10 +162,10 @@ it('a phone of one job takes nobody over', async () => {
   expect(buttonOf('Sign out')).toBeUndefined();
 });
 
-it('the record of acts is offered to those who may read it', async () => {
+it('the audit log is offered to those who may read it', async () => {
   await open(signedIn('Ilse Marrow', 'technician'));
-  expect(words()).not.toContain('Record of acts');
+  expect(words()).not.toContain('Audit log');
   fixture.destroy();
   await open(signedIn('Ilse Marrow', 'lead'));
-  expect(words()).toContain('Record of acts');
+  expect(words()).toContain('Audit log');
 });

@@ -159,7 +159,7 @@ export interface BackupsView {
   readonly newest: { readonly at: string; readonly bytes: number } | null;
 }
 
-/** An entry of the record of acts. */
+/** An entry of the audit log. */
 export interface ActView {
   readonly seq: number;
   readonly at: string;

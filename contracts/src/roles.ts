@@ -17,7 +17,7 @@ export const PERMISSIONS = {
   'sign-off': { words: 'sign a job off as the judge decided', roles: TRAINED },
   differ: { words: 'sign a job off otherwise than the judge decided', roles: LEADING },
   'edit-criteria': { words: 'change the limits of the shop', roles: LEADING },
-  'read-acts': { words: 'read the record of acts', roles: LEADING },
+  'read-acts': { words: 'read the audit log', roles: LEADING },
   'manage-people': { words: 'add people, change their roles and end their sessions', roles: ['administrator'] },
 } as const satisfies Readonly<Record<string, Permission>>;
 export type PermissionName = keyof typeof PERMISSIONS;

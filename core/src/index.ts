@@ -128,6 +128,7 @@ export { readVin } from './vehicle/vin';
 export type { VinResult } from './vehicle/vin';
 export { CORE_VERSION } from './version';
 export { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from './words/en/decisions';
+export { GLOSSARY } from './words/en/glossary';
 export { derivedWords } from './words/en/derived';
 export { describeLeads } from './words/en/leads';
 export { allowedWords, describeMisfits, misfitWords } from './words/en/misfits';

@@ -178,7 +178,7 @@ describe('what must come first', () => {
   test('a flat battery: the charge, with what it costs not to', () => {
     const found = blockedSteps(situationOf([rest(12.0)]), all).get('load-test')!;
     expect(found.first).toBe('charge');
-    expect(ENGLISH.say(found.cost)).toContain('the same again after the charge');
+    expect(ENGLISH.say(found.cost)).toContain('again after charging');
     expect(blockedSteps(situationOf([rest(12.64)]), all).size).toBe(0);
   });
 

@@ -167,28 +167,30 @@ test('a starter is not condemned without one valid reading of its current', () =
   expect(said.next.map(({ test }) => test)).toContain('starter-draw');
 });
 
-test('following the judge never ends in a part whose excuses were not tested', () => {
-  for (const fault of ['starter-worn', 'alternator-dead', 'battery-worn'] as const) {
+test.each(['starter-worn', 'alternator-dead', 'battery-worn'] as const)(
+  'following the judge ends in %s, and only once its excuses are tested',
+  (fault) => {
     const visit = new SimulatedVisit({ faults: [fault], severity: 0.6, seed: 71 });
     visit.do('resting-voltage');
-    for (let i = 0; i < 40; i++) {
-      const { decision, next } = judge(visit.case);
-      if (decision.action === 'replace') {
-        const done = new Set<string>([
-          ...visit.case.readings.map(({ test }) => test),
-          ...(visit.case.observations ?? []).map(({ about }) => about),
-        ]);
-        for (const { excuse } of FAULTS[decision.fault!].excuses)
-          expect(
-            EXCUSES[excuse].steps.some((step) => done.has(step)) ||
-              EXCUSES[excuse].steps[0] === 'charge' ||
-              excuse === 'label-doubted' ||
-              excuse === 'output-path-open',
-          ).toBe(true);
-        break;
-      }
-      if (next.length === 0) break;
-      visit.do(next[0]!.test, next[0]!.conditions);
-    }
-  }
-});
+    const judged = Array.from({ length: 40 }, () => {
+      const said = judge(visit.case);
+      const [step] = said.next;
+      if (step) visit.do(step.test, step.conditions);
+      return said;
+    });
+    const { decision } = judged.at(-1)!;
+    expect([decision.action, decision.fault]).toEqual(['replace', fault]);
+    const done = new Set<string>([
+      ...visit.case.readings.map(({ test }) => test),
+      ...(visit.case.observations ?? []).map(({ about }) => about),
+    ]);
+    for (const { excuse } of FAULTS[fault].excuses)
+      expect([
+        excuse,
+        EXCUSES[excuse].steps.some((step) => done.has(step)) ||
+          EXCUSES[excuse].steps[0] === 'charge' ||
+          excuse === 'label-doubted' ||
+          excuse === 'output-path-open',
+      ]).toEqual([excuse, true]);
+  },
+);

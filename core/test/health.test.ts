@@ -10,7 +10,9 @@ it('two ways far apart ask for a third, and both figures are told', () => {
   const said = health(read('conductance', 250), load(10.6));
   expect(said.decision.action).not.toBe('replace');
   expect(third(said)).toMatchObject({ code: 'ways-disagree' });
-  expect(third(said)!.because).toMatch(/^45 % of its rating from conductance, 1\d\d % from the load test: a third/);
+  expect(third(said)!.because).toMatch(
+    /^45 % of its rating from conductance, 1\d\d % from the load test: measure it a third way/,
+  );
 });
 
 it('two that agree need no third for that', () => {

@@ -14,7 +14,7 @@ describe('a clamp that stood off zero', () => {
     const asked = steps(readings);
     const [first] = asked;
     expect(first).toMatchObject({ test: 'clamp-zero', code: 'instrument-first', with: { check: 'clamp-zero' } });
-    expect(first!.because).toMatch(/Zero the clamp where it will be used, then read again/);
+    expect(first!.because).toMatch(/Zero the clamp where it will be used, then repeat it/);
     expect(asked.map(({ test }) => test)).toContain('starter-draw');
   });
 

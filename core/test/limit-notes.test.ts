@@ -92,5 +92,5 @@ test('what would clear a fault tells the limit, not what was found', () => {
   const cells = read('specific-gravity', [1.265, 1.26, 1.2, 1.262, 1.265, 1.26]);
   expect(saidOf(cells).limit).toBe('at most 0.050 between cells; this is 0.065');
   const { faults } = judge(caseOf([rest(12.62), cells]));
-  expect(faults[0]!.wouldChange![0]!.says).toBe('a specific gravity of at most 0.050 between cells would clear it');
+  expect(faults[0]!.wouldChange![0]!.says).toBe('a repeat reading of at most 0.050 between cells would clear it');
 });

@@ -142,7 +142,7 @@ describe('a drop is told as it was read', () => {
     expect(limit).toBe('at most 279 mV at the 192 A of this reading (200 mV at the usual 138 A)');
     const said = judge(caseOf([rest(12.6), drop('drop-starter-ground', 0.62, 192)]));
     const line = said.faults.find(({ fault }) => fault === 'cable-starter-ground')!.evidence[0]!;
-    expect(line.says).toBe('0.62 V lost in it at 192 A, where 279 mV is allowed (444 mV at the usual 138 A)');
+    expect(line.says).toBe('0.62 V lost at 192 A; limit 279 mV (444 mV at the usual 138 A)');
     expect(line).toMatchObject({ code: 'drop-read', with: { value: 0.62, amps: 192 } });
   });
 
@@ -150,7 +150,7 @@ describe('a drop is told as it was read', () => {
     const system: Case['system'] = { ...SOUND_SYSTEM, nominalVolts: 24 };
     const said = judge(caseOf([rest(25.2), drop('drop-starter-positive', 5.3, 150)], { system }));
     const line = said.faults.find(({ fault }) => fault === 'cable-starter-positive')!.evidence[0]!;
-    expect(line.says).toContain('5.30 V lost in it at 150 A');
+    expect(line.says).toContain('5.30 V lost at 150 A');
   });
 });
 

@@ -80,9 +80,9 @@ describe('a worn battery', () => {
     expect(said.decision.because).toContain('It is battery 2.');
     expect(said.decision.because).toContain('all 3');
     expect(said.batteries!.map(({ because }) => because)).toEqual([
-      'Battery 1 goes with the weak one.',
+      'Battery 1 is replaced together with the weak one.',
       expect.stringContaining('Battery 2 is the weak one'),
-      'Battery 3 goes with the weak one.',
+      'Battery 3 is replaced together with the weak one.',
     ]);
   });
 

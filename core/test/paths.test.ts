@@ -148,6 +148,7 @@ describe('a reading straight across a fault', () => {
   );
 
   it('is never followed by “nothing found”, nor by “keep” of what it is read across', () => {
+    let looked = 0;
     const test = fc.constantFrom<PathTest>(...PATH_TESTS);
     const share = fc.double({ min: 1.1, max: 12, noNaN: true });
     const more = fc.array(fc.tuple(test, fc.double({ min: 0, max: 0.6, noNaN: true })), { maxLength: 4 });
@@ -160,12 +161,14 @@ describe('a reading straight across a fault', () => {
         ];
         const said = judge(caseOf([...BASE, ...readings]));
         if (said.readings.at(-1)!.grade !== 'outside') return; // contradicted by another reading of the same pieces
+        looked += 1;
         expect(said.decision.action).not.toBe('none-found');
         const part = bad === 'drop-solenoid' ? said.parts.starter : said.parts.connections;
         expect(part.verdict).not.toBe('keep');
       }),
       { numRuns: 400, seed: SEED },
     );
+    expect(looked).toBeGreaterThan(300);
   });
 });
 

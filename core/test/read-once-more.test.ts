@@ -19,7 +19,7 @@ describe('beside everything that reads well', () => {
     expect(said.readings.at(-1)!.grade).toBe('outside');
     expect(said.decision).toMatchObject({ action: 'test-next', code: 'outside-unexplained' });
     expect(said.next[0]!.test).toBe(test);
-    expect(said.decision.because).toContain('Read it again');
+    expect(said.decision.because).toContain('Repeat the reading');
   });
 
   it('a second reading within the limit settles it', () => {

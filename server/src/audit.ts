@@ -1,4 +1,4 @@
-/** Verifies the record of acts of every shop, or of one, and prints what was found as JSON. */
+/** Verifies the audit log of every shop, or of one, and prints what was found as JSON. */
 import pino from 'pino';
 import { verifyAuditLog } from './audit-log/verify-audit-log';
 import { readConfig } from './config';

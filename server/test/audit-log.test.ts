@@ -1,4 +1,4 @@
-/** The record of acts holds what was done, and shows where it was touched. */
+/** The audit log holds what was done, and shows where it was touched. */
 import { verifyAuditLog } from '../src/audit-log/verify-audit-log';
 import { inShop } from '../src/platform/database/working-shop';
 import { PASSWORD, jobBody, readingBody, startApplication } from './application';

@@ -43,7 +43,7 @@ async function ask(statement: string): Promise<Record<string, unknown>[]> {
 const READINGS = 'SELECT count(*)::int AS n FROM reading';
 const spoil = 'SET session_replication_role = replica; DELETE FROM reading; RESET session_replication_role';
 
-it('a backup comes back as it was, with its rules, and the record of acts unbroken', async () => {
+it('a backup comes back as it was, with its rules, and the audit log unbroken', async () => {
   const file = join(folder, 'one');
   expect(await tetrad('backup', file)).toMatchObject({ status: 0, said: expect.stringContaining('read back whole') });
   await ask(spoil);
@@ -69,7 +69,7 @@ it('a backup comes back as it was, with its rules, and the record of acts unbrok
   }
 }, 60_000);
 
-it('where the record of acts was touched, the command names the place', async () => {
+it('where the audit log was touched, the command names the place', async () => {
   await ask(
     "SET session_replication_role = replica; UPDATE act SET entry = replace(entry, 'Ada', 'Eve') WHERE shop_id = 'one' AND seq = 2",
   );

@@ -24,7 +24,7 @@ it('figures are not told through a proxy', async () => {
   expect(response.status).toBe(403);
 });
 
-it('backups are told to those who may read the record of acts', async () => {
+it('backups are told to those who may read the audit log', async () => {
   expect((await app.ask('GET', '/api/shops/one/backups')).body).toEqual({ isScheduled: false, count: 0, newest: null });
   expect((await app.ask('GET', '/api/shops/one/backups', undefined, '')).status).toBe(401);
 });

@@ -116,7 +116,7 @@ describe('a shop', () => {
     expect(rows[0].n).toBeGreaterThan(0);
   }, 60_000);
 
-  it('goes the same way as one zip file, its record of acts unbroken and its work going on', async () => {
+  it('goes the same way as one zip file, its audit log unbroken and its work going on', async () => {
     await work(fc.sample(worked, { numRuns: 1, seed: 1 })[0]!);
     const zip = await takeOut('one', 'shop.zip');
     expect((await readFile(zip)).subarray(0, 2).toString()).toBe('PK');

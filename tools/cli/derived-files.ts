@@ -5,6 +5,7 @@ import {
   EXCUSES,
   FAULTS,
   FITTED_SPREADS,
+  GLOSSARY,
   OBSERVATIONS,
   SCHOOLS,
   STATED_SPREADS,
@@ -89,7 +90,7 @@ const faults = (): string =>
             place === 0 ? `\`${fault}\`` : '',
             place === 0 ? name : '',
             place === 0 ? prior : '',
-            EXCUSES[excuse].says,
+            EXCUSES[excuse].first,
             EXCUSES[excuse].steps.join(', '),
             how,
           ]),
@@ -170,6 +171,40 @@ ${[
   .join('\n\n')}
 `;
 
+const glossary = (): string =>
+  `<!-- Written by \`npm run derive\` from core/src/words/en/glossary.ts and the files of core/src/trade; do not edit. -->
+
+# Glossary
+
+One thing has one name: on the screen, on paper, in these documents and in the code.
+
+${table(
+  ['term', 'meaning'],
+  Object.entries(GLOSSARY).sort(([a], [b]) => a.localeCompare(b, 'en')),
+)}
+
+## Tests
+
+${table(
+  ['test', 'name', 'what it is for'],
+  Object.entries(TESTS).map(([test, { name, step }]) => [`\`${test}\``, name, step.settles]),
+)}
+
+## Observations
+
+${table(
+  ['observation', 'name', 'what it is for'],
+  Object.entries(OBSERVATIONS).map(([about, { name, step }]) => [`\`${about}\``, name, step.settles]),
+)}
+
+## Faults
+
+${table(
+  ['fault', 'name', 'in plain words'],
+  Object.entries(FAULTS).map(([fault, { name, customer }]) => [`\`${fault}\``, name, customer]),
+)}
+`;
+
 const schema = (own: unknown): string => `${JSON.stringify(own, null, 2)}\n`;
 
 /** @returns the texts of all files that follow from the core, by path. */
@@ -178,4 +213,5 @@ export const derivedFiles = (): Readonly<Record<string, string>> => ({
   'docs/schemas/tetrad-capture-1.schema.json': schema(captureSchema),
   'docs/schemas/tetrad-judgement-1.schema.json': schema(judgementSchema),
   'docs/tables.md': page(),
+  'docs/glossary.md': glossary(),
 });

@@ -29,7 +29,7 @@ export const ROUTES: Routes = [
   },
   {
     path: 'record',
-    title: 'Record of acts · Tetrad',
+    title: 'Audit log · Tetrad',
     loadComponent: () => import('./screens/people/record').then((m) => m.Record),
   },
   // every part of the kit in both themes, in development only

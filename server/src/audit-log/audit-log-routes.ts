@@ -6,7 +6,7 @@ import { listActs } from './audit-log.sql';
 
 const PAGE = 100;
 
-/** The record of acts, page by page from the newest. */
+/** The audit log, page by page from the newest. */
 export function auditLogRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
   router.get('/acts', async (request, response) => {

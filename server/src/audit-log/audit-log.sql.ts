@@ -1,4 +1,4 @@
-/** The record of acts: who did what, when, from where; each entry holds the hash of the one before. */
+/** The audit log: who did what, when, from where; each entry holds the hash of the one before. */
 import type { ActView } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 import { workingShop } from '../platform/database/working-shop';

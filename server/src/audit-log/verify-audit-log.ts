@@ -1,4 +1,4 @@
-/** Proves a shop's record of acts unbroken, from its rows alone. */
+/** Proves a shop's audit log unbroken, from its rows alone. */
 import { createHash } from 'node:crypto';
 import type { Sql } from '../platform/database/pool';
 import { workingShop } from '../platform/database/working-shop';

@@ -12,6 +12,7 @@ export interface DemoJob {
   readonly hoursAgo: number;
   readonly assignee: string;
   readonly symptoms: NonNullable<NonNullable<Case['complaint']>['symptoms']>;
+  readonly partsAlreadyReplaced?: readonly string[];
   readonly note?: string;
   readonly celsius: number;
   readonly observations: readonly Observation[];
@@ -65,6 +66,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     symptoms: ['slow-crank'],
     celsius: 12,
     note: 'Slow on cold mornings. New starter last month, no change.',
+    partsAlreadyReplaced: ['starter'],
     observations: [saw('terminals', 'clean'), saw('belt', 'good')],
     readings: [
       rest(12.58),

@@ -42,7 +42,7 @@ export function demoCase(job: DemoJob, now: Date): Case {
     system: job.vehicle.system,
     complaint: {
       symptoms: job.symptoms,
-      partsAlreadyReplaced: job.note?.includes('New starter') ? ['starter'] : [],
+      partsAlreadyReplaced: job.partsAlreadyReplaced ?? [],
       ...(job.note && { note: job.note }),
     },
     conditions: { batteryCelsius: job.celsius, ambientCelsius: job.celsius },

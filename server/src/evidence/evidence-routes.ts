@@ -108,7 +108,7 @@ export const tooManyReadings = (count: number): Refusal =>
 /** One change of the evidence. */
 interface Change {
   readonly what: AuditAction;
-  /** For the record of acts. */
+  /** For the audit log. */
   readonly detail: Readonly<Record<string, unknown>>;
   /** One statement. */
   readonly send: (sql: Sql, shop: string, job: string) => Promise<unknown>;

@@ -19,7 +19,7 @@ export function whoOf(request: Request): SignedIn {
   return who;
 }
 
-/** Who did it and from where, for the record of acts. */
+/** Who did it and from where, for the audit log. */
 export const actor = (request: Request) => {
   const { person, name } = whoOf(request);
   return { person: { id: person, name }, from: request.ip ?? null };

@@ -15,7 +15,7 @@ import { FocusFirst } from '../kit/focus-first';
       <tt-field label="Password" [hint]="hint()">
         <input pInputText type="password" formControlName="password" autocomplete="off" />
       </tt-field>
-      <button pButton kind="main" type="submit" [disabled]="busy()">Take over</button>
+      <button pButton kind="main" type="submit" [disabled]="busy()">Switch user</button>
     </form>
   `,
   styles: `

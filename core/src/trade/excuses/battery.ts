@@ -8,22 +8,22 @@ import type { ExcuseRow } from './excuse';
 
 export const BATTERY_EXCUSES = {
   'battery-flat': {
-    says: 'the battery may only be flat',
+    first: 'rule out a flat battery',
     steps: ['charge'],
     excluded: ({ gradedCase }) => isCharged(gradedCase) || carriesOwnProof(gradedCase),
   },
   'health-not-measured': {
-    says: 'its health has not been measured',
+    first: 'measure the battery’s health',
     steps: HEALTH_TESTS,
     excluded: ({ gradedCase, figures }) => figures.ways.length > 0 || carriesOwnProof(gradedCase),
   },
   'label-doubted': {
-    says: 'the label’s rating does not fit the battery or the engine',
+    first: 'confirm the rating on the label',
     steps: ['label'],
     excluded: ({ gradedCase }) => gradedCase.labelDoubt === null || carriesOwnProof(gradedCase),
   },
   'one-test-may-err': {
-    says: 'one test alone does not condemn it: that takes a repeat after a full charge, or a second kind of test',
+    first: 'confirm it: repeat the test after a full charge, or use a second kind of test',
     steps: ['load-test', 'conductance', 'internal-resistance'],
     excluded: ({ gradedCase, figures }) => {
       if (fails(gradedCase, 'specific-gravity') || fails(gradedCase, 'hold-charge')) return true;
@@ -39,18 +39,18 @@ export const BATTERY_EXCUSES = {
     },
   },
   'cell-not-shown': {
-    says: 'no reading has shown the cell yet',
+    first: 'take a reading that shows the cell',
     steps: ['specific-gravity', 'hold-charge', 'conductance', 'load-test'],
     excluded: ({ gradedCase }) =>
       carriesOwnProof(gradedCase) || has(gradedCase, 'hold-charge', 'conductance', 'load-test'),
   },
   'flat-looks-dead': {
-    says: 'a flat battery can look like a dead cell',
+    first: 'rule out a flat battery',
     steps: ['charge', 'specific-gravity', 'conductance'],
     excluded: ({ gradedCase }) => isCharged(gradedCase) || carriesOwnProof(gradedCase),
   },
   'battery-not-proven': {
-    says: 'the battery is not proven good',
+    first: 'prove that the battery is good',
     steps: ['resting-voltage', 'conductance', 'load-test'],
     excluded: ({ gradedCase, figures, probability }) =>
       isCharged(gradedCase) &&

@@ -8,21 +8,21 @@ import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
 
 const NOT_TOLD = {
-  says: 'the alternator may not be told to charge',
+  first: 'rule out missing excitation or command',
   steps: ['excitation-voltage', 'field-duty'],
 } as const;
 const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
   has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
 
 export const CHARGING_EXCUSES = {
-  'belt-slips': { says: 'the belt may slip', steps: ['belt'], excluded: seen('belt', 'good') },
+  'belt-slips': { first: 'rule out a slipping belt', steps: ['belt'], excluded: seen('belt', 'good') },
   'belt-not-seen': {
-    says: 'nobody has looked at the belt',
+    first: 'look at the belt',
     steps: ['belt'],
     excluded: ({ gradedCase }) => observed(gradedCase, 'belt') !== undefined,
   },
   'output-path-open': {
-    says: 'the output path may be open',
+    first: 'rule out an open output path',
     steps: ['alternator-stud-voltage'],
     excluded: ({ gradedCase }) =>
       pathIsGood(gradedCase, 'alternator-stud-voltage') || pathIsGood(gradedCase, 'drop-charge-positive'),
@@ -34,28 +34,28 @@ export const CHARGING_EXCUSES = {
     excluded: (evidence) => seen('belt', 'missing')(evidence) || isTold(evidence),
   },
   'sense-wire': {
-    says: 'the regulator may see too little through a bad sense connection',
+    first: 'rule out a bad sense connection',
     steps: ['excitation-voltage'],
     excluded: ({ gradedCase }) => has(gradedCase, 'excitation-voltage') && !fails(gradedCase, 'excitation-voltage'),
   },
   'charging-cable': {
-    says: 'the charging cable may be losing the volts',
+    first: 'rule out a loss in the charging cable',
     steps: ['drop-charge-positive'],
     excluded: goodPath('drop-charge-positive', 'charge-cable-positive'),
   },
   'alternator-ground': {
-    says: 'the alternator’s ground may be losing the volts',
+    first: 'rule out a loss in the alternator’s ground',
     steps: ['drop-charge-ground'],
     excluded: goodPath('drop-charge-ground', 'charge-cable-ground'),
   },
   'strap-broken': {
-    says: 'the ground strap may be broken',
+    first: 'rule out a broken ground strap',
     steps: ['ground-strap'],
     excluded: ({ gradedCase }) =>
       observed(gradedCase, 'ground-strap') === 'sound' || pathIsGood(gradedCase, 'drop-charge-ground'),
   },
   'ripple-one-way': {
-    says: 'a meter that lets DC through, or a poor battery connection, shows ripple of a sound alternator',
+    first: 'confirm the ripple with a second kind of test',
     steps: ['ripple-waveform', 'diode-reverse', 'alternator-current'],
     excluded: ({ gradedCase }) =>
       (['ripple-ac', 'ripple-waveform', 'diode-forward', 'diode-reverse', 'alternator-current'] as const).filter(
@@ -63,7 +63,7 @@ export const CHARGING_EXCUSES = {
       ).length >= 2,
   },
   'volts-seen-once': {
-    says: 'one reading of one meter may be wrong',
+    first: 'confirm it with a second reading',
     steps: ['charging-voltage', 'module-voltage'],
     excluded: ({ gradedCase }) =>
       readingsOf(gradedCase, 'charging-voltage').filter((reading) => isOutside(gradedCase, reading)).length >= 2 ||

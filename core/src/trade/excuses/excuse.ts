@@ -10,8 +10,8 @@ import type { GradedCase } from '../../evidence/case-context';
 import type { PathTest } from '../../circuit/paths';
 
 export interface ExcuseRow {
-  /** What may be so instead, as the end of a sentence. */
-  readonly says: string;
+  /** What to do to exclude it, after “First”. */
+  readonly first: string;
   /** Steps that would exclude it, the quickest first. */
   readonly steps: readonly StepName[];
   readonly excluded: (evidence: WeighedCase) => boolean;
@@ -48,7 +48,7 @@ export const goodPath =
     pathIsGood(gradedCase, test) || (isSlight(gradedCase, test) && probability[fault] < threshold('slight'));
 
 export const measuredAcross = (...tests: readonly PathTest[]): ExcuseRow => ({
-  says: 'the drop has not been measured across it',
+  first: 'measure the drop across it',
   steps: tests,
   excluded: ({ gradedCase }) => has(gradedCase, ...tests),
 });

@@ -21,7 +21,7 @@ export const NOT_MEASURED = {
   },
   'body-ground-not-measured': measuredAcross('drop-body-ground'),
   'charging-path-not-measured': {
-    says: 'the path has not been measured',
+    first: 'measure the path',
     steps: ['drop-charge-positive', 'alternator-stud-voltage'],
     excluded: ({ gradedCase }) =>
       has(gradedCase, 'drop-charge-positive') ||
@@ -29,17 +29,17 @@ export const NOT_MEASURED = {
       observed(gradedCase, 'fusible-link') === 'blown',
   },
   'control-not-measured': {
-    says: 'the control voltage has not been read',
+    first: 'measure the control voltage',
     steps: ['starter-control-voltage'],
     excluded: ({ gradedCase }) => has(gradedCase, 'starter-control-voltage'),
   },
   'excitation-not-measured': {
-    says: 'the excitation has not been read',
+    first: 'measure the excitation',
     steps: ['excitation-voltage', 'field-duty'],
     excluded: ({ gradedCase }) => has(gradedCase, 'excitation-voltage', 'field-duty'),
   },
   'drain-not-measured': {
-    says: 'the drain has not been measured',
+    first: 'measure the drain',
     steps: ['parasitic-draw'],
     excluded: ({ gradedCase }) => has(gradedCase, 'parasitic-draw'),
   },

@@ -10,12 +10,12 @@ const EASY_DRAW = 0.85;
 
 export const STARTING_EXCUSES = {
   'draw-not-known': {
-    says: 'nobody has read what it draws',
+    first: 'measure the starter draw',
     steps: ['starter-draw'],
     excluded: ({ gradedCase }) => has(gradedCase, 'starter-draw'),
   },
   'positive-side': {
-    says: 'the positive side may be losing the volts',
+    first: 'rule out a loss on the positive side',
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase, probability }) =>
       has(gradedCase, 'drop-starter-positive') &&
@@ -23,30 +23,30 @@ export const STARTING_EXCUSES = {
       probability['connection-positive-post'] < threshold('unlikely'),
   },
   'ground-side': {
-    says: 'the ground side may be losing the volts',
+    first: 'rule out a loss on the ground side',
     steps: ['drop-starter-ground'],
     excluded: (evidence) =>
       goodPath('drop-starter-ground', 'cable-starter-ground')(evidence) ||
       (isFlowless(evidence.gradedCase) && has(evidence.gradedCase, 'drop-starter-ground')),
   },
   'positive-side-not-tried': {
-    says: 'the positive side has not been looked at',
+    first: 'measure the drop on the positive side',
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase }) => wasTried(gradedCase, 'drop-starter-positive'),
   },
   'ground-side-not-tried': {
-    says: 'the ground side has not been looked at',
+    first: 'measure the drop on the ground side',
     steps: ['drop-starter-ground'],
     excluded: ({ gradedCase }) => wasTried(gradedCase, 'drop-starter-ground'),
   },
   'not-told-to-crank': {
-    says: 'the solenoid may not be told to work',
+    first: 'check the solenoid’s control voltage',
     steps: ['starter-control-voltage'],
     excluded: ({ gradedCase, probability }) =>
       has(gradedCase, 'starter-control-voltage') && probability['starter-control'] < threshold('unlikely'),
   },
   'something-holds-it': {
-    says: 'the engine or an accessory may be holding it',
+    first: 'rule out a tight engine or a seized accessory',
     steps: ['crank-by-hand', 'belt-removed-crank'],
     excluded: ({ gradedCase, figures: { drawRatio } }) => {
       const byHand = observed(gradedCase, 'crank-by-hand');
@@ -54,17 +54,17 @@ export const STARTING_EXCUSES = {
     },
   },
   'accessory-holds-it': {
-    says: 'a belt-driven accessory may be seized',
+    first: 'rule out a seized belt-driven accessory',
     steps: ['belt-removed-crank'],
     excluded: seen('belt-removed-crank', 'unchanged'),
   },
   'not-turned-by-hand': {
-    says: 'nobody has turned the engine by hand',
+    first: 'turn the engine by hand',
     steps: ['crank-by-hand'],
     excluded: ({ gradedCase }) => observed(gradedCase, 'crank-by-hand') !== undefined,
   },
   'belt-not-off': {
-    says: 'the belt has not been taken off',
+    first: 'crank once with the belt off',
     steps: ['belt-removed-crank'],
     excluded: ({ gradedCase }) => observed(gradedCase, 'belt-removed-crank') !== undefined,
   },

@@ -9,7 +9,7 @@ export const alternatorNoise: ObservationKind = {
     minutes: 0.5,
     place: 'look',
     informs: [],
-    settles: 'Bearings are heard before they seize.',
+    settles: 'Worn bearings can be heard before they seize.',
     cautions: [],
   },
   required: [],

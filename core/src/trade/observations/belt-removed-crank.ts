@@ -10,7 +10,7 @@ export const beltRemovedCrank: ObservationKind = {
     minutes: 8,
     place: 'engine',
     informs: informs(0.9, 'accessory-seized', 'engine-drag'),
-    settles: 'A seized accessory drags the engine: belt off, and crank again.',
+    settles: 'Finds a seized accessory: take the belt off and crank again.',
     cautions: ['by-hand', 'cranking'],
   },
   required: [],

@@ -10,7 +10,7 @@ export const chargeLamp: ObservationKind = {
     minutes: 0.5,
     place: 'look',
     informs: informs(0.25, 'charge-control'),
-    settles: 'The lamp with key on shows the excitation.',
+    settles: 'The lamp at key-on shows that the alternator is excited.',
     cautions: [],
   },
   required: [],

@@ -19,7 +19,7 @@ export const clampZero: ObservationKind = {
     minutes: 0.5,
     place: 'look',
     informs: [],
-    settles: 'A clamp off zero shifts every current it reads.',
+    settles: 'A clamp that is off zero shifts every current reading.',
     cautions: [],
   },
   required: [],

@@ -23,7 +23,7 @@ export const crankByHand: ObservationKind = {
     minutes: 3,
     place: 'engine',
     informs: informs(0.6, ...HELD),
-    settles: 'Before a starter is condemned: does the engine turn by hand?',
+    settles: 'Shows whether the engine turns freely: do this before replacing a starter.',
     cautions: ['by-hand'],
   },
   required: [{ by: ['starting'], when: asksALot }],

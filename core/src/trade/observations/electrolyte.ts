@@ -13,7 +13,7 @@ export const electrolyte: ObservationKind = {
     minutes: 1,
     place: 'look',
     informs: [],
-    settles: 'Low electrolyte tells of age or of too much voltage.',
+    settles: 'Low electrolyte points to age or overcharging.',
     cautions: ['acid'],
   },
   required: [],

@@ -11,7 +11,7 @@ export const fusibleLink: ObservationKind = {
     minutes: 1,
     place: 'look',
     informs: [],
-    settles: 'A blown link leaves the alternator without its battery.',
+    settles: 'A blown link cuts the alternator off from the battery.',
     cautions: [],
   },
   required: [],

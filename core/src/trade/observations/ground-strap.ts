@@ -19,7 +19,7 @@ export const groundStrap: ObservationKind = {
     minutes: 0.5,
     place: 'look',
     informs: informs(0.15, ...GROUNDS),
-    settles: 'A dead alternator has no current to read a drop by: look at the strap.',
+    settles: 'Without output there is no drop to measure: check the strap by eye.',
     cautions: [],
   },
   required: [],

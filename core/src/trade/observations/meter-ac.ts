@@ -20,7 +20,7 @@ export const meterAc: ObservationKind = {
     minutes: 0.5,
     place: 'look',
     informs: [],
-    settles: 'An AC range that sees DC makes its ripple worthless.',
+    settles: 'Shows whether the AC range blocks DC; if not, its ripple reading cannot be used.',
     cautions: [],
   },
   required: [],

@@ -15,7 +15,7 @@ export const plugsRemovedCrank: ObservationKind = {
     minutes: 20,
     place: 'engine',
     informs: informs(0.5, 'engine-drag', 'starter-dragging'),
-    settles: 'Tells compression from bearings.',
+    settles: 'Tells high compression from tight bearings.',
     cautions: ['by-hand', 'cranking'],
   },
   required: [],

@@ -52,7 +52,7 @@ export const alternatorCurrent: Test = {
     minutes: 4,
     place: 'alternator',
     informs: informs(0.75, 'alternator-weak', 'belt-slip', 'alternator-diode'),
-    settles: 'Loaded to its limit, shows what the alternator can give.',
+    settles: 'Shows the most that the alternator can deliver.',
     cautions: ['running', 'stud'],
   },
   required: [{ by: ['charging'], as: 'output' }],

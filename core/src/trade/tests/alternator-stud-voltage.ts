@@ -37,7 +37,7 @@ export const alternatorStudVoltage: Test = {
     minutes: 2,
     place: 'alternator',
     informs: informs(0.4, 'charge-cable-positive'),
-    settles: 'A blown fusible link leaves no volts at the stud.',
+    settles: 'Shows whether the fusible link is intact.',
     cautions: ['stud'],
   },
   required: [],

@@ -39,7 +39,7 @@ export const batteryCurrent: Test = {
     minutes: 4,
     place: 'running',
     informs: [],
-    settles: 'Much current long after the start means a low battery or a bad cell.',
+    settles: 'A high current minutes after the start means a low battery or a bad cell.',
   },
   required: [],
   phrases,

@@ -44,7 +44,7 @@ export const chargeAcceptance: Test = {
     minutes: 3,
     place: 'posts',
     informs: informs(0.35, 'battery-worn'),
-    settles: 'A sulphated battery takes only an amp or two, however empty it is.',
+    settles: 'A sulfated battery takes only an amp or two, however empty it is.',
     when: ({ charge }) => charge !== null && charge <= EMPTY_ENOUGH,
     cautions: ['acid'],
   },

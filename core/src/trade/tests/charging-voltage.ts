@@ -143,7 +143,7 @@ export const chargingVoltage: Test = {
       ...informs(0.7, 'alternator-dead', 'regulator-high', 'charge-control'),
       ...informs(0.4, 'alternator-weak', 'belt-slip', 'charge-cable-positive', 'charge-cable-ground'),
     ],
-    settles: 'Shows whether the alternator charges, and not too much.',
+    settles: 'Shows whether the alternator charges and does not overcharge.',
     when: alternatorGives,
   },
   required: [

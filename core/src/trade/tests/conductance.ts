@@ -29,7 +29,7 @@ export const conductance: Test = {
     minutes: 1,
     place: 'posts',
     informs: informs(0.8, 'battery-worn', 'battery-dead-cell'),
-    settles: 'Tells how good the battery is, even partly charged.',
+    settles: 'Measures the battery’s health, even when it is partly charged.',
     cautions: [],
   },
   required: [{ by: ['starting', 'standing'], as: 'health' }],

@@ -96,7 +96,7 @@ export const crankingSpeed: Test = {
     minutes: 1.5,
     place: 'posts-cranking',
     informs: informs(0.25, 'starter-worn', 'starter-drive', 'engine-drag', 'starter-control'),
-    settles: 'Tells whether the engine turns as it should.',
+    settles: 'Shows whether the engine cranks at normal speed.',
   },
   required: [],
   keeps: [{ as: 'demand', choice: 2, mustPass: true }],

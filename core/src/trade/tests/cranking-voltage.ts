@@ -93,7 +93,7 @@ export const crankingVoltage: Test = {
     minutes: 2,
     place: 'posts-cranking',
     informs: informs(0.4, 'battery-worn', 'starter-dragging', 'engine-drag', 'accessory-seized'),
-    settles: 'Shows what the starter takes from the battery.',
+    settles: 'Shows how far the starter pulls the battery down.',
   },
   required: [{ by: ['none', 'starting'] }],
   keeps: [{ as: 'cranking' }, { as: 'health', choice: 5, mustPass: true, when: isLoaded }],

@@ -30,7 +30,7 @@ export const diodeForward: Test = {
     minutes: 12,
     place: 'alternator',
     informs: [],
-    settles: 'A sound diode conducts one way.',
+    settles: 'A sound diode conducts in one direction only.',
     cautions: ['disconnect', 'stud'],
   },
   required: [],

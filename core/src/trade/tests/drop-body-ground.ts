@@ -11,7 +11,7 @@ export const dropBodyGround = dropTest({
     minutes: 1.5,
     place: 'engine',
     informs: informs(0.85, 'ground-body'),
-    settles: 'Shows what the body’s strap loses.',
+    settles: 'Measures the loss in the body ground strap.',
   },
   required: [{ bySymptoms: ['resets-on-crank', 'dim-at-idle', 'lamps-dim-on-crank'] }],
 });

@@ -16,7 +16,7 @@ export const dropChargeGround = dropTest({
     minutes: 2,
     place: 'alternator',
     informs: informs(0.8, 'charge-cable-ground'),
-    settles: 'Shows what the alternator’s ground loses.',
+    settles: 'Measures the loss in the alternator’s ground.',
     when: alternatorGives,
   },
   required: [{ by: ['none', 'charging'] }],

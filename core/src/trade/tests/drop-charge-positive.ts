@@ -16,7 +16,7 @@ export const dropChargePositive = dropTest({
     minutes: 2.5,
     place: 'alternator',
     informs: informs(0.8, 'charge-cable-positive'),
-    settles: 'Shows what the charging cable loses.',
+    settles: 'Measures the loss in the charging cable.',
     when: alternatorGives,
   },
   required: [{ by: ['none', 'charging'] }],

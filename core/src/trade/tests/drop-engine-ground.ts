@@ -11,7 +11,7 @@ export const dropEngineGround = dropTest({
     minutes: 1.5,
     place: 'engine',
     informs: informs(0.3, 'cable-starter-ground', 'charge-cable-ground'),
-    settles: 'Tells the engine’s strap from the starter’s own mounting.',
+    settles: 'Tells the engine ground strap from the starter’s mounting.',
   },
   required: [],
   keeps: [{ as: 'ground-side', choice: 2 }],

@@ -11,7 +11,7 @@ export const dropNegativePost = dropTest({
     minutes: 1,
     place: 'posts-cranking',
     informs: informs(0.85, 'connection-negative-post', 'cable-starter-ground'),
-    settles: 'Volts lost at a post look like a bad battery or a bad starter.',
+    settles: 'A loss at a post looks like a bad battery or a bad starter.',
   },
   required: [],
   keeps: [{ as: 'ground-side', choice: 3 }],

@@ -11,7 +11,7 @@ export const dropPositivePost = dropTest({
     minutes: 1,
     place: 'posts-cranking',
     informs: informs(0.85, 'connection-positive-post', 'cable-starter-positive'),
-    settles: 'Volts lost at a post look like a bad battery or a bad starter.',
+    settles: 'A loss at a post looks like a bad battery or a bad starter.',
   },
   required: [],
   keeps: [{ as: 'positive-side', choice: 2 }],

@@ -11,7 +11,7 @@ export const dropSolenoid = dropTest({
     minutes: 2,
     place: 'starter',
     informs: informs(0.85, 'solenoid-contacts', 'cable-starter-positive'),
-    settles: 'Tells burnt solenoid contacts from the cable.',
+    settles: 'Tells burnt solenoid contacts from a bad cable.',
   },
   required: [],
 });

@@ -11,7 +11,7 @@ export const dropStarterGround = dropTest({
     minutes: 2,
     place: 'starter',
     informs: informs(0.8, 'cable-starter-ground', 'connection-negative-post', 'starter-worn'),
-    settles: 'Halves the starting path: is the ground side losing the volts?',
+    settles: 'Shows whether the ground side of the starting circuit loses volts.',
   },
   required: [{ by: ['none', 'starting'] }],
   keeps: [{ as: 'ground-side' }],

@@ -11,7 +11,7 @@ export const dropStarterPositive = dropTest({
     minutes: 2.5,
     place: 'starter',
     informs: informs(0.7, 'cable-starter-positive', 'connection-positive-post', 'solenoid-contacts', 'starter-worn'),
-    settles: 'Halves the starting path: is the positive side losing the volts?',
+    settles: 'Shows whether the positive side of the starting circuit loses volts.',
   },
   required: [{ by: ['none', 'starting'] }],
   keeps: [{ as: 'positive-side' }],

@@ -29,7 +29,7 @@ export const excitationVoltage: Test = {
     minutes: 2,
     place: 'alternator',
     informs: informs(0.8, 'charge-control'),
-    settles: 'Shows whether the alternator is told to charge.',
+    settles: 'Shows whether the alternator is excited.',
     cautions: [],
   },
   required: [],

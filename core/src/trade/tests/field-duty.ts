@@ -47,7 +47,7 @@ export const fieldDuty: Test = {
     minutes: 2,
     place: 'running',
     informs: informs(0.3, 'charge-control'),
-    settles: 'Shows how hard the alternator is driven, and what it has in reserve.',
+    settles: 'Shows how hard the alternator is driven, and how much is in reserve.',
   },
   required: [{ by: ['charging'], as: 'output', choice: 2 }],
   phrases,

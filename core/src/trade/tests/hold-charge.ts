@@ -41,7 +41,7 @@ export const holdCharge: Test = {
     minutes: 30,
     place: 'standing',
     informs: informs(0.4, 'battery-dead-cell'),
-    settles: 'Shows whether the battery loses its charge by itself.',
+    settles: 'Shows whether the battery discharges by itself.',
     cautions: ['disconnect'],
   },
   required: [{ by: ['standing'], as: 'endurance' }],

@@ -47,7 +47,7 @@ export const inrushCurrent: Test = {
     minutes: 2,
     place: 'posts-cranking',
     informs: [],
-    settles: 'Shows what a standing starter asks for.',
+    settles: 'Measures the current of the starter before it turns.',
   },
   required: [],
   voids: [missesInrush, clampSaturated],

@@ -41,7 +41,7 @@ export const inrushVoltage: Test = {
     minutes: 2,
     place: 'posts-cranking',
     informs: [],
-    settles: 'Shows how deep the first dip goes.',
+    settles: 'Measures the first dip.',
   },
   required: [],
   voids: [missesInrush, belowCharge],

@@ -33,7 +33,7 @@ export const internalResistance: Test = {
     minutes: 1.5,
     place: 'posts',
     informs: informs(0.6, 'battery-worn'),
-    settles: 'A second measure of the battery’s health.',
+    settles: 'Gives a second measure of the battery’s health.',
     cautions: [],
   },
   required: [{ by: ['starting', 'standing'], as: 'health', choice: 3 }],

@@ -48,7 +48,7 @@ export const loadTest: Test = {
     minutes: 3,
     place: 'posts',
     informs: informs(0.85, 'battery-worn', 'battery-dead-cell'),
-    settles: 'Tells whether the battery holds its volts under load.',
+    settles: 'Shows whether the battery holds its voltage under load.',
     needsCharge: true,
     cautions: ['acid'],
   },

@@ -42,7 +42,7 @@ export const moduleVoltage: Test = {
     minutes: 1,
     place: 'posts',
     informs: informs(0.1, 'ground-body'),
-    settles: 'Beside the voltage at the post it shows what the body loses.',
+    settles: 'Compared with the post, shows the loss in the body wiring.',
     cautions: [],
   },
   required: [],

@@ -45,7 +45,7 @@ export const parasiticDraw: Test = {
     minutes: 25,
     place: 'standing',
     informs: informs(0.95, 'parasitic-drain'),
-    settles: 'Shows what flows while all sleeps.',
+    settles: 'Measures the drain with everything off and asleep.',
     cautions: [],
   },
   required: [{ by: ['standing'] }],

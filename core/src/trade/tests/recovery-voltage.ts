@@ -38,7 +38,7 @@ export const recoveryVoltage: Test = {
     minutes: 0.5,
     place: 'posts-cranking',
     informs: [],
-    settles: 'A battery that bounces back slowly is weak or empty.',
+    settles: 'A battery that recovers slowly is weak or empty.',
     cautions: [],
   },
   required: [],

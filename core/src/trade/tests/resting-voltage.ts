@@ -76,7 +76,7 @@ export const restingVoltage: Test = {
     minutes: 1,
     place: 'posts',
     informs: informs(0.9, 'battery-discharged'),
-    settles: 'Tells how full the battery is.',
+    settles: 'Shows the state of charge.',
     cautions: [],
   },
   required: [{ by: ['none', 'starting', 'charging', 'ripple', 'overcharge'] }],

@@ -54,7 +54,7 @@ export const rippleAc: Test = {
     minutes: 1,
     place: 'running',
     informs: informs(0.8, 'alternator-diode'),
-    settles: 'Shows a bad diode before the battery suffers.',
+    settles: 'Shows a bad diode.',
     when: alternatorGives,
   },
   required: [{ by: ['none', 'charging'], as: 'ripple' }, { by: ['ripple'] }],

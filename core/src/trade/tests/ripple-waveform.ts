@@ -47,7 +47,7 @@ export const rippleWaveform: Test = {
     minutes: 3,
     place: 'running',
     informs: informs(0.7, 'alternator-diode'),
-    settles: 'One hump missing in six is a diode.',
+    settles: 'One missing hump of six is a bad diode.',
     when: alternatorGives,
   },
   required: [{ by: ['none', 'charging'], as: 'ripple', choice: 2 }, { by: ['ripple'] }],

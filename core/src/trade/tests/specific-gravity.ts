@@ -52,7 +52,7 @@ export const specificGravity: Test = {
     minutes: 6,
     place: 'posts',
     informs: informs(0.9, 'battery-dead-cell'),
-    settles: 'Shows each cell by itself.',
+    settles: 'Shows the state of each cell.',
     when: ({ case: { system } }) => system.battery.serviceable === true,
     cautions: ['acid'],
   },

@@ -41,7 +41,7 @@ export const starterControlVoltage: Test = {
       ...informs(0.9, 'starter-control'),
       ...informs(0.25, 'solenoid-contacts', 'cable-starter-positive', 'cable-starter-ground'),
     ],
-    settles: 'Shows whether the solenoid is told to work.',
+    settles: 'Shows whether the solenoid gets its control voltage.',
     needsCharge: true,
     cautions: ['cranking'],
   },

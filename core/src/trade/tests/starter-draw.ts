@@ -110,7 +110,7 @@ export const starterDraw: Test = {
       'starter-control',
       'starter-drive',
     ),
-    settles: 'Low volts because the battery is weak, or because the starter asks too much.',
+    settles: 'Tells a weak battery from a starter that draws too much.',
   },
   required: [{ by: ['none', 'starting'] }],
   keeps: [{ as: 'demand', mustPass: true }],

@@ -21,9 +21,9 @@ export const CAPTURED = {
   'capture-weak-cylinder': (w: { index: number; relative: number; of: number }, voice: Voice) =>
     `Compression ${w.index} of every ${w.of} takes only ${voice.share(w.relative)} of the others’ current: that cylinder is weak. Counted in the order of firing from the first compression seen.`,
   'capture-diode-open': (w: { missing: number; humpHz: number }) =>
-    `${w.missing} of six humps missing in every turn of ${Math.round(w.humpHz / 6)} Hz: an open diode.`,
+    `${w.missing} of 6 humps missing, ${Math.round(w.humpHz / 6)} times a second: open diode.`,
   'capture-diode-shorted': (w: { missing: number; humpHz: number }) =>
-    `${w.missing} of six humps missing in every turn of ${Math.round(w.humpHz / 6)} Hz, and the gap is deep: a shorted diode.`,
+    `${w.missing} of 6 humps missing, ${Math.round(w.humpHz / 6)} times a second, and the gap is deep: shorted diode.`,
   'capture-not-charging': (w: { volts: number; seconds: number }, voice: Voice) =>
     `The engine ran, but ${seconds(w.seconds)} after the start the volts are ${voice.volts(w.volts)}, not above rest: the alternator does not charge.`,
   'capture-did-not-start': () => 'The crank ends at once and nothing runs after it: the engine did not fire.',

@@ -68,13 +68,13 @@ const dropRead = ({ test, value, amps, allowed, usualAmps, projected }: DropSaid
     projected === undefined || usualAmps === undefined
       ? ''
       : ` (${voice.value(test, projected)} at the usual ${voice.amps(usualAmps)})`;
-  return `${voice.value(test, value)} lost in it${at}, where ${voice.value(test, allowed)} is allowed${beside}`;
+  return `${voice.value(test, value)} lost${at}; limit ${voice.value(test, allowed)}${beside}`;
 };
 
 const EVIDENCE = {
   'drop-read': dropRead,
   'drop-left': (w: DropSaid, voice: Voice) =>
-    `${dropRead(w, voice)}; ${voice.value(w.test, w.left ?? 0)} of it is left when its measured parts are taken off`,
+    `${dropRead(w, voice)}; ${voice.value(w.test, w.left ?? 0)} remain after subtracting its measured parts`,
   'path-open': (w: { value: number }, voice: Voice) =>
     `${voice.volts(w.value)} across the path with no current: it is open`,
   health: (w: { health: number; ways: readonly string[]; battery?: number }, voice: Voice) =>
@@ -84,9 +84,11 @@ const EVIDENCE = {
   age: (w: { years: number }, voice: Voice) => `the battery is ${voice.plain(w.years, 1)} years old`,
   'did-not-crank': () => 'it did not crank',
   'would-clear-drop': (w: { test: TestName; max: number; isRead: boolean }, voice: Voice) =>
-    `a ${lower(TESTS[w.test].name)} under ${voice.value(w.test, w.max)} ${w.isRead ? 'on a second reading ' : ''}would clear it`,
+    w.isRead
+      ? `a repeat reading under ${voice.value(w.test, w.max)} would clear it`
+      : `a ${lower(TESTS[w.test].name)} under ${voice.value(w.test, w.max)} would clear it`,
   'would-clear': (w: { test: TestName; bound: Message }, voice: Voice) =>
-    `a ${lower(TESTS[w.test].name)} of ${voice.say(w.bound)} would clear it`,
+    `a repeat reading of ${voice.say(w.bound)} would clear it`,
   'would-clear-look': (w: { step: StepName }) => `${lower(stepName(w.step))}: a sound finding would clear it`,
 } satisfies PhrasesFor<FindingMessages>;
 

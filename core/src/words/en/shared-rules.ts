@@ -30,9 +30,9 @@ export const SHARED = {
   'needs-rating': (w: { test: TestName; value: number }, voice: Voice) =>
     `${voice.value(w.test, w.value)}: the battery’s rating and its standard are needed to judge it.`,
   'diode-as-it-should': (w: { reading: Reading }, voice: Voice) =>
-    `diode check ${readingWords(w.reading, voice)}, as it should be`,
+    `diode check ${readingWords(w.reading, voice)}: normal`,
   'diode-not-as-it-should': (w: { reading: Reading }, voice: Voice) =>
-    `diode check ${readingWords(w.reading, voice)}, as it should not be`,
+    `diode check ${readingWords(w.reading, voice)}: not normal`,
 } satisfies PhrasesFor<EvidenceMessages>;
 
 interface Doubted {

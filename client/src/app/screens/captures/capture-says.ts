@@ -32,7 +32,9 @@ const SURE_FROM = 0.6;
     <div class="head">
       <h2>Readings it shows</h2>
       @if (toTake().length > 0) {
-        <button pButton kind="main" (click)="took.emit(toTake())">Take {{ toTake().length }}</button>
+        <button pButton kind="main" (click)="took.emit(toTake())">
+          Use {{ toTake().length }} {{ toTake().length === 1 ? 'reading' : 'readings' }}
+        </button>
       }
     </div>
     @for (row of rows(); track row.reading.id) {
@@ -41,7 +43,7 @@ const SURE_FROM = 0.6;
           <span class="soft done">taken</span>
         } @else {
           <tt-check [ngModel]="ticked().has(row.reading.id)" (ngModelChange)="tick(row.reading.id, $event)">
-            <span class="sr-only">Take {{ row.name }}</span>
+            <span class="sr-only">Use {{ row.name }}</span>
           </tt-check>
         }
         <button pButton kind="link" class="what" (click)="shown.emit(row.reading)">{{ row.name }}</button>

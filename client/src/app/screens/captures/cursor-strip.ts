@@ -52,8 +52,8 @@ const SHARE = { volts: 0.005, amps: 0.02 } as const;
           <span class="soft small">{{ figure.name }}</span><br /><span class="figure">{{ figure.value }}</span>
         </p>
       }
-      <tt-select label="Take as" placeholder="a reading" [options]="tests()" [(value)]="test" />
-      <button pButton [disabled]="test() === null" (click)="take()">Take</button>
+      <tt-select label="Use as" placeholder="a reading" [options]="tests()" [(value)]="test" />
+      <button pButton [disabled]="test() === null" (click)="take()">Use</button>
       <button pButton kind="bare" (click)="cleared.emit()">Clear</button>
     } @else {
       <p class="soft small hint">

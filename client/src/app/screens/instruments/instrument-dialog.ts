@@ -28,7 +28,7 @@ import { instrumentForm, instrumentOf, unitsOf } from './instrument-form';
         <tt-select label="Kind" formControlName="kind" [options]="kinds" />
         <div class="units" formGroupName="uncertainty">
           @for (unit of units(); track unit) {
-            <tt-field [label]="'May be wrong by ±, ' + (unit === 'ohm' ? 'Ω' : unit)">
+            <tt-field [label]="'Accuracy ±, ' + (unit === 'ohm' ? 'Ω' : unit)">
               <input pInputText ttFigure [formControlName]="unit" />
             </tt-field>
           }

@@ -97,7 +97,7 @@ export class Instruments {
     const { name, kind, uncertainty } = one;
     this.editing.set(one);
     this.store({ name, kind, uncertainty, retired: true });
-    this.#toasts.say(`${name} is no longer offered`, () => {
+    this.#toasts.say(`${name} retired`, () => {
       this.editing.set(one);
       this.store({ name, kind, uncertainty, retired: false });
     });

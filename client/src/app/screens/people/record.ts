@@ -15,14 +15,14 @@ import { problemOf } from '../../state/loading';
 import { backupWords } from './backup-words';
 import { selectShop } from '../../state/session/session.feature';
 
-/** The record of acts, the newest first. */
+/** The audit log, the newest first. */
 @Component({
   selector: 'tt-record',
   imports: [Button, Coming, DatePipe, Empty, Message, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
-      <h1>Record of acts</h1>
+      <h1>Audit log</h1>
       <p class="soft">Each entry holds the hash of the one before it; “tetrad audit verify” proves it unbroken.</p>
       <button pButton (click)="save()" [disabled]="rows().length === 0">Export CSV</button>
     </div>

@@ -67,6 +67,6 @@ export class WaysView {
     const ways = this.#measured();
     if (!gradedCase || ways.length < 2) return 'One way alone: a second one makes it sure.';
     const apart = batteryUnits(gradedCase).some((battery) => disagreeing(ways, battery) !== null);
-    return apart ? 'They disagree: a third way decides.' : 'They agree within what each may be wrong.';
+    return apart ? 'They disagree: measure it a third way.' : 'They agree within what each may be wrong.';
   });
 }

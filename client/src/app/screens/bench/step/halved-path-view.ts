@@ -11,7 +11,7 @@ import { Figures } from '../../../device/figures';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (path(); as found) {
-      <h2>Halve it</h2>
+      <h2>Narrow it down</h2>
       <table>
         <tbody>
           @for (piece of found.parts; track piece.test) {
