@@ -74,6 +74,7 @@ export { captureOutline } from './profile/capture-outline';
 export type { CaptureOutline, OutlinePoint } from './profile/capture-outline';
 export { FOUR_NOTES, fourNoteProfile } from './profile/four-note-profile';
 export type { NoteName, Profile, ProfileNote } from './profile/four-note-profile';
+export { joinedLevels } from './profile/joined-levels';
 export { rulerScale } from './profile/ruler-scale';
 export type { RulerScale } from './profile/ruler-scale';
 export { voltStair } from './profile/volt-stair';

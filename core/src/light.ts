@@ -5,5 +5,6 @@
  * from here and the judge comes with the first job.
  */
 export { CASE_FORMAT } from './format/case-format';
+export { joinedLevels } from './profile/joined-levels';
 export { figureFormat } from './quantities/figure-format';
 export * from './trade/waits';

@@ -156,16 +156,32 @@ const isNoStream: compression.CompressionFilter = (request, response) =>
   !/event-stream|octet-stream/.test(String(response.getHeader('Content-Type'))) &&
   compression.filter(request, response);
 
+/** Headers that mean something for a document or a worker, and nothing for a script, a style or a font. */
+const DOCUMENT_HEADERS = [
+  'Content-Security-Policy',
+  'Cross-Origin-Opener-Policy',
+  'Origin-Agent-Cluster',
+  'X-DNS-Prefetch-Control',
+  'X-Download-Options',
+  'X-Frame-Options',
+  'X-Permitted-Cross-Domain-Policies',
+] as const;
+
+/** A file that is named by its content; a worker is one too, and has a policy of its own. */
+const isBuiltFile = (path: string): boolean => /-[A-Z0-9]{8}\.\w+$/.test(path);
+const isWorker = (path: string): boolean => /(^|[\\/])(worker|ngsw)[^\\/]*\.js$/.test(path);
+
 /** Built files are named by their content and kept for a year; the page itself is asked for every time. */
 function serveClient(app: Express, folder: string): void {
   app.use(
     express.static(folder, {
       index: false,
-      setHeaders: (response, path) =>
-        response.setHeader(
-          'Cache-Control',
-          /-[A-Z0-9]{8}\.\w+$/.test(path) ? `public, max-age=${YEAR_S}, immutable` : 'no-cache',
-        ),
+      setHeaders: (response, path) => {
+        const isBuilt = isBuiltFile(path);
+        response.setHeader('Cache-Control', isBuilt ? `public, max-age=${YEAR_S}, immutable` : 'no-cache');
+        // the first screen is some fifty files: each would bring a kilobyte of them along
+        if (isBuilt && !isWorker(path)) for (const name of DOCUMENT_HEADERS) response.removeHeader(name);
+      },
     }),
   );
   app.get('/{*splat}', (request, response, next) => {

@@ -1,7 +1,7 @@
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
 import { isDevMode, provideEnvironmentInitializer, provideZonelessChangeDetection } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withPreloading } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore } from '@ngrx/store';
@@ -12,6 +12,7 @@ import { MessageService } from 'primeng/api';
 import { OutboxEffects } from './outbox/outbox.effects';
 import { outboxFeature } from './outbox/outbox.feature';
 import { DRAFTING } from './kit/theme';
+import { PreloadWhenIdle } from './shell/preload-when-idle';
 import { SessionEffects } from './state/session/session.effects';
 import { sessionFeature } from './state/session/session.feature';
 import { whenSignedOut } from './state/session/when-signed-out';
@@ -22,7 +23,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch(), withInterceptors([whenSignedOut, idempotentWrites])),
-    provideRouter(ROUTES, withComponentInputBinding()),
+    provideRouter(ROUTES, withComponentInputBinding(), withPreloading(PreloadWhenIdle)),
     provideStore(),
     provideState(sessionFeature),
     provideState(outboxFeature),

@@ -6,6 +6,8 @@
  */
 import type { System } from '../format/case-shape';
 import { inSeriesOf } from '../evidence/case-context';
+import type { GradedCase } from '../evidence/case-context';
+import { compareWithLimits } from '../evidence/compare-with-limits';
 import type { Grade } from '../format/words';
 import type { Assessment } from '../evidence/assessment';
 import { TESTS } from '../trade/tables';
@@ -29,8 +31,6 @@ export interface ProfileNote {
 
 export interface Profile {
   readonly notes: readonly ProfileNote[];
-  /** Levels that are joined by the line. */
-  readonly line: readonly { readonly x: number; readonly y: number }[];
   /** Half the thickness of the line at charging that the ripple makes, in the same unit. */
   readonly ripple: { readonly x: number; readonly y: number; readonly half: number; readonly volts: number } | null;
   /** Volts at the top and bottom edge. */
@@ -52,8 +52,9 @@ const COLUMNS: Readonly<Record<Exclude<NoteName, 'ripple-ac'>, number>> = {
 /**
  * @param assessments Graded readings, oldest first.
  * @param system The vehicle's: its nominal volts, and how its batteries are built together.
+ * @param gradedCase With it a note that was not read shows the band that its reading will be graded by.
  */
-export function fourNoteProfile(assessments: readonly Assessment[], system: System): Profile {
+export function fourNoteProfile(assessments: readonly Assessment[], system: System, gradedCase?: GradedCase): Profile {
   const { nominalVolts } = system;
   const inSeries = inSeriesOf(system);
   const scale = nominalVolts / 12;
@@ -61,7 +62,7 @@ export function fourNoteProfile(assessments: readonly Assessment[], system: Syst
   const bottom = AXIS_12V.bottom * scale;
   const toY = (volts: number): number => Math.min(1, Math.max(0, (top - volts) / (top - bottom)));
   const notes = FOUR_NOTES.filter((note) => note !== 'ripple-ac').map((note): ProfileNote => {
-    const { volts, grade, limit } = levelOf(assessments, note, inSeries);
+    const { volts, grade, limit } = levelOf(assessments, note, inSeries, gradedCase);
     return {
       note,
       name: TESTS[note].name,
@@ -80,7 +81,6 @@ export function fourNoteProfile(assessments: readonly Assessment[], system: Syst
     ticks.push({ volts: volts * scale, y: toY(volts * scale) });
   return {
     notes,
-    line: notes.flatMap(({ x, y }) => (y === null ? [] : [{ x, y }])),
     ripple:
       rippleVolts === null
         ? null
@@ -105,9 +105,15 @@ const NOT_READ: Level = { volts: null, grade: null, limit: null };
 const WORST_FIRST: readonly Grade[] = ['outside', 'near', 'within', 'noted'];
 
 /** The pack's level: batteries read by themselves add up in series, and in parallel the lowest counts. */
-function levelOf(assessments: readonly Assessment[], note: NoteName, inSeries: number): Level {
+function levelOf(
+  assessments: readonly Assessment[],
+  note: NoteName,
+  inSeries: number,
+  gradedCase: GradedCase | undefined,
+): Level {
   const last = newest(assessments, note);
-  if (typeof last?.reading.value !== 'number') return NOT_READ;
+  if (typeof last?.reading.value !== 'number')
+    return gradedCase ? { ...NOT_READ, limit: expectedLimit(note, gradedCase) } : NOT_READ;
   if (last.reading.battery === undefined)
     return { volts: last.reading.value, grade: last.grade, limit: last.resolved?.drawn ?? null };
   const each = new Map<number, Assessment>();
@@ -123,6 +129,13 @@ function levelOf(assessments: readonly Assessment[], note: NoteName, inSeries: n
     grade: WORST_FIRST.find((grade) => own.some((entry) => entry.grade === grade)) ?? last.grade,
     limit: limit ? { min: limit.min * inSeries, max: limit.max * inSeries } : null,
   };
+}
+
+/** The limit of a reading that is still to be taken; null where it depends on what is not known yet. */
+function expectedLimit(note: NoteName, gradedCase: GradedCase): Level['limit'] {
+  const row = TESTS[note];
+  const reading = { id: 'expected', test: note, value: row.usual * gradedCase.scale };
+  return compareWithLimits(reading, row, gradedCase)?.resolved.drawn ?? null;
 }
 
 const newest = (assessments: readonly Assessment[], note: NoteName): Assessment | undefined =>

@@ -1,3 +1,4 @@
+import { joinedLevels } from '@tetrad/core';
 import type { FigureFormat, Profile } from '@tetrad/core';
 import { GRADE_INK, INK, style } from './page';
 import type { Paper } from './page';
@@ -46,12 +47,14 @@ export function drawProfile(paper: Paper, profile: Profile, { x, y, width, heigh
       .rect(toX(ripple.x - REACH), toY(ripple.y - ripple.half), 2 * REACH * wide, 2 * ripple.half * high)
       .fill()
       .fillOpacity(1);
-  const points = profile.line.flatMap(({ x: at, y: level }) => [
-    [toX(at - REACH), toY(level)] as const,
-    [toX(at + REACH), toY(level)] as const,
-  ]);
-  points.forEach(([px, py], index) => (index === 0 ? paper.moveTo(px, py) : paper.lineTo(px, py)));
-  if (points.length > 0) paper.lineWidth(1.8).strokeColor(INK.copper).stroke();
+  for (const line of joinedLevels(profile.notes)) {
+    const points = line.flatMap(({ x: at, y: level }) => [
+      [toX(at - REACH), toY(level)] as const,
+      [toX(at + REACH), toY(level)] as const,
+    ]);
+    points.forEach(([px, py], index) => (index === 0 ? paper.moveTo(px, py) : paper.lineTo(px, py)));
+    paper.lineWidth(1.8).strokeColor(INK.copper).stroke();
+  }
   for (const { name, volts, grade, x: at, y: level } of profile.notes) {
     const place: PDFKit.Mixins.TextOptions = { width: wide / 3, align: 'center', features: ['tnum'] };
     style(paper, { size: 8, ink: INK.soft }).text(name, toX(at) - wide / 6, y + high + 4, place);

@@ -23,7 +23,10 @@ export interface JudgeTask {
 
 export function judge({ subject, criteria }: JudgeTask): Judged {
   const surveyed = survey(subject, schoolById(criteria) ?? BALANCED);
-  return { judgement: judgeSurvey(surveyed), profile: fourNoteProfile(surveyed.assessments, subject.system) };
+  return {
+    judgement: judgeSurvey(surveyed),
+    profile: fourNoteProfile(surveyed.assessments, subject.system, surveyed.gradedCase),
+  };
 }
 
 export const pdf = ({ job, options }: PdfTask): Promise<Uint8Array> => buffer(pdfReport(job, options));

@@ -19,6 +19,7 @@ const ROUTES: Routes = [
       {
         path: '',
         title: 'Bench · Tetrad',
+        data: { preload: true },
         loadComponent: () => import('../screens/bench/bench').then((m) => m.Bench),
       },
       {

@@ -44,7 +44,7 @@ export const JobStore = signalStore(
       }),
       profile: computed(() => {
         const [given, seen] = [subject(), surveyed()];
-        return given && seen && fourNoteProfile(seen.assessments, given.system);
+        return given && seen && fourNoteProfile(seen.assessments, given.system, seen.gradedCase);
       }),
       pass: computed(() => view()?.pass ?? 'before'),
       /** Ids of readings that the server has not stored yet. */

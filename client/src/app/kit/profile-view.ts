@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Profile, ProfileNote } from '@tetrad/core';
+import { joinedLevels } from '@tetrad/core/light';
 import { Figures } from '../device/figures';
 
 /** Drawing units across and down; the drawing is stretched to its place. */
@@ -25,14 +26,18 @@ export class ProfileView {
   protected readonly high = HIGH;
   protected readonly reach = REACH;
 
-  /** Levels joined by one line; each level reaches to both sides of its note. */
-  protected readonly path = computed(() => {
-    const points = this.profile().line.flatMap(({ x, y }) => [
-      [x * WIDE - REACH, y * HIGH],
-      [x * WIDE + REACH, y * HIGH],
-    ]);
-    return points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x!.toFixed(1)} ${y!.toFixed(1)}`).join('');
-  });
+  /** Levels joined by a line, with a gap where one was not read; each reaches to both sides of its note. */
+  protected readonly path = computed(() =>
+    joinedLevels(this.profile().notes)
+      .map((line) => {
+        const points = line.flatMap(({ x, y }) => [
+          [x * WIDE - REACH, y * HIGH],
+          [x * WIDE + REACH, y * HIGH],
+        ]);
+        return `M${points.map(([x, y]) => `${x!.toFixed(1)} ${y!.toFixed(1)}`).join('L')}`;
+      })
+      .join(''),
+  );
 
   protected readonly spoken = computed(() => {
     const { notes, ripple } = this.profile();

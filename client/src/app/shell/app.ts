@@ -15,11 +15,13 @@ import { ScreenLoading } from './screen-loading';
 import { SettingsDialog } from './settings-dialog';
 import { WhoDialog } from '../session/who-dialog';
 import { ToastOutlet } from '../kit/toast-outlet';
+import { Coming } from '../kit/states';
 
 /** The frame around every screen: where you are, what is not stored yet, settings and keys. */
 @Component({
   selector: 'tt-root',
   imports: [
+    Coming,
     Button,
     KeysSheet,
     Message,

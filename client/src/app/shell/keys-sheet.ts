@@ -31,6 +31,10 @@ import { ENTRIES, KEY_TABLE } from '../kit/keys/key-table';
       width: 960px;
       max-width: 100%;
     }
+    /* it takes the focus to be scrolled by key; the dialog is its frame */
+    .groups:focus-visible {
+      outline: none;
+    }
     section {
       break-inside: avoid;
       margin-bottom: 16px;

@@ -8,7 +8,7 @@ export const KEY_TABLE = {
     floor: { press: 'Alt+KeyJ', shown: 'Alt J', says: 'the floor: all jobs' },
     theme: { press: 'Alt+KeyY', shown: 'Alt Y', says: 'light or dark' },
     settings: { press: 'Alt+KeyK', shown: 'Alt K', says: 'settings' },
-    who: { press: 'Alt+KeyU', shown: 'Alt U', says: 'who works here: take over by PIN' },
+    who: { press: 'Alt+KeyU', shown: 'Alt U', says: 'switch user by PIN' },
   },
   Floor: {
     newJob: { press: 'Alt+KeyN', shown: 'Alt N', says: 'new job' },

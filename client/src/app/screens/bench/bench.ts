@@ -83,7 +83,8 @@ export class Bench {
   protected readonly minutes = computed(() => {
     const readings = this.job.view()?.case.readings ?? [];
     const used = minutesOfWork(readings.flatMap(({ at }) => (at === undefined ? [] : [at])));
-    const left = this.job.judgement()?.decision.minutes ?? 0;
+    // before anything is read nobody knows what lies ahead
+    const left = readings.length > 0 ? (this.job.judgement()?.decision.minutes ?? 0) : 0;
     const { plain } = this.#figures.format();
     return { used: plain(used, 0), left: left > 0 ? plain(left, 0) : null };
   });

@@ -35,7 +35,9 @@ import { Sentences } from '../../../device/sentences';
               @if (entry.reading.pass === 'after') {
                 After the repair.
               }
-              {{ say()(entry.because) }}
+              @if (entry.id !== shown()) {
+                {{ say()(entry.because) }}
+              }
             </span>
             <span class="figure soft time">
               @if (pending().has(entry.id)) {
@@ -120,6 +122,8 @@ export class Attempts {
   readonly #voice = inject(Sentences);
   readonly attempts = input.required<readonly Assessment[]>();
   readonly pending = input.required<ReadonlySet<string>>();
+  /** The reading that stands above with its sentence; it is not said twice. */
+  readonly shown = input<string | null>(null);
   readonly voided = output<{ id: string; reason: string }>();
 
   /** The rule: of several attempts the newest that is not void counts, for each battery and pass. */

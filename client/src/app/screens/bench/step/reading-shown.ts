@@ -116,14 +116,7 @@ export class ReadingShown {
   protected readonly isLong = computed(() => typeof this.assessment().reading.value !== 'number');
   protected readonly how = computed(() => {
     const { reading } = this.assessment();
-    return [
-      reading.battery === undefined ? '' : `battery ${reading.battery}`,
-      methodWords(reading, this.#voice.voice()),
-      reading.instrument ?? '',
-      reading.by ?? '',
-    ]
-      .filter(Boolean)
-      .join(' · ');
+    return methodWords(reading, this.#voice.voice());
   });
 
   constructor() {
