@@ -35,3 +35,5 @@ export type {
   VehicleView,
   VisitView,
 } from './views';
+export { jobId, readingId, shopId } from './ids';
+export type { JobId, ReadingId, ShopId } from './ids';

@@ -1,3 +1,4 @@
+import { shopId } from '@tetrad/contracts';
 import { createHmac } from 'node:crypto';
 import { DEMO_DOORS } from './people/demo';
 import type { DemoDoor } from './people/demo';
@@ -48,7 +49,7 @@ function singleSignOnOf(env: NodeJS.ProcessEnv): SingleSignOnConfig | null {
     );
   if (!URL.canParse(issuer) || !/^https?:/.test(issuer))
     throw new Error(`TETRAD_OIDC_ISSUER is ${issuer}: it must be an address that begins with https://`);
-  return { issuer, clientId, clientSecret, shop };
+  return { issuer, clientId, clientSecret, shop: shopId(shop) };
 }
 
 /** More on one machine than any has use for. */

@@ -1,4 +1,6 @@
 /** `export TO --shop ID` and `import FROM [--shop ID]`: prints what was moved as JSON. */
+import { shopId } from '@tetrad/contracts';
+import type { ShopId } from '@tetrad/contracts';
 import 'reflect-metadata';
 import { parseArgs } from 'node:util';
 import pino from 'pino';
@@ -17,7 +19,7 @@ const { positionals, values } = parseArgs({ allowPositionals: true, options: { s
 const [act, place = ''] = positionals;
 const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
 
-async function takeOut(shop: string): Promise<Moved> {
+async function takeOut(shop: ShopId): Promise<Moved> {
   const out = await archiveOut(place);
   try {
     const moved = await exportShop(pool, shop, out);
@@ -30,7 +32,7 @@ async function takeOut(shop: string): Promise<Moved> {
   }
 }
 
-async function takeIn(as: string | null): Promise<Moved> {
+async function takeIn(as: ShopId | null): Promise<Moved> {
   const archive = await archiveIn(place);
   try {
     return await importShop(pool, archive, as);
@@ -40,7 +42,10 @@ async function takeIn(as: string | null): Promise<Moved> {
 }
 
 try {
-  const moved = act === 'export' ? await takeOut(values.shop ?? '') : await takeIn(values.shop ?? null);
+  const moved =
+    act === 'export'
+      ? await takeOut(shopId(values.shop ?? ''))
+      : await takeIn(values.shop === undefined ? null : shopId(values.shop));
   process.stdout.write(JSON.stringify(moved));
 } catch (error) {
   process.stderr.write(`${error instanceof ArchiveError ? error.message : String((error as Error).stack ?? error)}\n`);

@@ -1,4 +1,6 @@
 /** `NAME [--shop ID]`: gives somebody a new one-time password, prints it as JSON, and ends their sessions. */
+import { shopId } from '@tetrad/contracts';
+import type { ShopId } from '@tetrad/contracts';
 import { parseArgs } from 'node:util';
 import pino from 'pino';
 import { addAuditEntry } from './audit-log/audit-log.sql';
@@ -14,16 +16,16 @@ const { positionals, values } = parseArgs({ allowPositionals: true, options: { s
 const [name = ''] = positionals;
 const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
 
-async function shopOf(named: string | undefined): Promise<string> {
-  const shops = (await listShops(pool)).map(({ id }) => id);
+async function shopOf(named: string | undefined): Promise<ShopId> {
+  const shops: readonly string[] = (await listShops(pool)).map(({ id }) => id);
   if (named !== undefined && !shops.includes(named))
     throw new Error(`there is no shop ${named}; known are ${shops.join(', ') || 'none'}`);
   if (named === undefined && shops.length !== 1)
     throw new Error(`name the shop with --shop; known are ${shops.join(', ') || 'none'}`);
-  return named ?? shops[0]!;
+  return shopId(named ?? shops[0]!);
 }
 
-async function reset(shop: string): Promise<object> {
+async function reset(shop: ShopId): Promise<object> {
   const person = await personNamed(pool, name);
   if (!person) throw new Error(`the shop ${shop} has nobody called ${name}`);
   if (!person.active) throw new Error(`${person.name} is deactivated: an administrator must reactivate them first`);

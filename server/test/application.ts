@@ -1,4 +1,5 @@
 /** A whole application on a database of its own, for one test file. */
+import { shopId } from '@tetrad/contracts';
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { Role } from '@tetrad/contracts';
@@ -62,8 +63,8 @@ export async function newDatabase(): Promise<string> {
 export const PASSWORD = 'correct horse battery';
 
 /** Adds a person who signs in with `PASSWORD`. */
-export const addMember = (pool: Pool, shop: string, name: string, role: Role): Promise<string> =>
-  inShop(shop, async () => {
+export const addMember = (pool: Pool, named: string, name: string, role: Role): Promise<string> =>
+  inShop(shopId(named), async () => {
     const id = randomUUID();
     passwordHash ??= hashSecret(PASSWORD);
     await addPerson(pool, { id, name, role, passwordHash: await passwordHash, mustChange: false });
@@ -77,7 +78,7 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
   const prepared = new Pool(owner, log, { isPatient: true });
   await ensureAppRole(owner);
   await migrate(prepared, MIGRATIONS);
-  for (const id of ['one', 'two'])
+  for (const id of [shopId('one'), shopId('two')])
     await inShop(id, async () => {
       await addShop(prepared, { id, name: `Shop ${id}` });
       if (!(await personNamed(prepared, 'Ada'))) await addMember(prepared, id, 'Ada', 'administrator');

@@ -1,4 +1,5 @@
 /** The audit log holds what was done, and shows where it was touched. */
+import { shopId } from '@tetrad/contracts';
 import { verifyAuditLog } from '../src/audit-log/verify-audit-log';
 import { inShop } from '../src/platform/database/working-shop';
 import { PASSWORD, jobBody, readingBody, startApplication } from './application';
@@ -10,7 +11,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-const verified = () => inShop('one', () => verifyAuditLog(app.pool));
+const verified = () => inShop(shopId('one'), () => verifyAuditLog(app.pool));
 
 it('tells who did what, when, from where, the newest first', async () => {
   const body = jobBody();
@@ -65,7 +66,7 @@ it.each([
     await client.query('BEGIN');
     await client.query("SET LOCAL session_replication_role = replica; SELECT set_config('tetrad.shop', 'one', true)");
     await client.query(statement);
-    expect(await inShop('one', () => verifyAuditLog(client))).toEqual({ isWhole: false, seq: 3, why });
+    expect(await inShop(shopId('one'), () => verifyAuditLog(client))).toEqual({ isWhole: false, seq: 3, why });
   } finally {
     await client.query('ROLLBACK');
     client.release();

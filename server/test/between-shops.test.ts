@@ -1,6 +1,6 @@
 /** Nothing of one shop is found, changed or counted from another: by any route, by any table, by any role of the database. */
 import { randomUUID } from 'node:crypto';
-import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import { CAPTURE_PIECE_BYTES, shopId } from '@tetrad/contracts';
 import { Pool } from '../src/platform/database/pool';
 import { inShop } from '../src/platform/database/working-shop';
 import { jobBody, readingBody, startApplication } from './application';
@@ -158,16 +158,16 @@ describe('the database', () => {
       const count = async (shop: string | null) => {
         const query = () =>
           app.pool.query<{ count: string }>(`SELECT count(*) AS count FROM ${table} WHERE shop_id = 'one'`);
-        return Number((await (shop === null ? query() : inShop(shop, query))).rows[0]!.count);
+        return Number((await (shop === null ? query() : inShop(shopId(shop), query))).rows[0]!.count);
       };
       expect([table, await count('two'), await count(null)]).toEqual([table, 0, 0]);
     }
-    const seen = await inShop('one', () => app.pool.query('SELECT 1 FROM reading'));
+    const seen = await inShop(shopId('one'), () => app.pool.query('SELECT 1 FROM reading'));
     expect(seen.rowCount).toBe(1); // the check above can see what is there
   });
 
   it('lets the application write no row of another shop, and change none', async () => {
-    await inShop('two', async () => {
+    await inShop(shopId('two'), async () => {
       await expect(
         app.pool.query("INSERT INTO vehicle (shop_id, vehicle_id, name) VALUES ('one', gen_random_uuid(), 'Smuggled')"),
       ).rejects.toThrow(/row-level security/);
@@ -187,7 +187,7 @@ describe('the database', () => {
     ['SET ROLE postgres', /permission denied|does not exist/],
     ['SET session_replication_role = replica', /permission denied/],
   ])('refuses the application %s', async (statement, why) => {
-    await expect(inShop('one', () => app.pool.query(statement))).rejects.toThrow(why);
+    await expect(inShop(shopId('one'), () => app.pool.query(statement))).rejects.toThrow(why);
   });
 
   it('a connection that worked for one shop works for the next without a trace of the first', async () => {
@@ -195,7 +195,7 @@ describe('the database', () => {
     try {
       const told = () => one.query<{ shop: string }>("SELECT current_setting('tetrad.shop', true) AS shop");
       const shops = [];
-      for (const shop of ['one', 'two', 'one']) shops.push((await inShop(shop, told)).rows[0]!.shop);
+      for (const shop of ['one', 'two', 'one']) shops.push((await inShop(shopId(shop), told)).rows[0]!.shop);
       shops.push((await told()).rows[0]!.shop);
       expect(shops).toEqual(['one', 'two', 'one', '']);
     } finally {

@@ -1,3 +1,4 @@
+import { shopId } from '@tetrad/contracts';
 import { cp, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -85,7 +86,7 @@ describe('a database connection that is cut', () => {
     try {
       await app.ask('POST', '/api/shops/one/jobs', body);
       const path = `/api/shops/one/jobs/${body.id}/readings`;
-      const answer = await inShop('one', () =>
+      const answer = await inShop(shopId('one'), () =>
         inTransaction(app.pool, async (sql) => {
           await sql.query('SELECT 1 FROM job WHERE job_id = $1 FOR UPDATE', [body.id]);
           const waiting = app.ask('POST', path, reading);

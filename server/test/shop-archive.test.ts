@@ -1,4 +1,5 @@
 /** A whole shop goes out in open formats and comes in elsewhere: the same bytes, or nothing at all. */
+import { shopId } from '@tetrad/contracts';
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -74,13 +75,13 @@ async function work({ note, volts, extra, capture: bytes, isWhole }: Worked): Pr
 
 async function takeOut(shop: string, name: string): Promise<string> {
   const to = join(folder, name);
-  await exportShop(owner, shop, await archiveOut(to));
+  await exportShop(owner, shopId(shop), await archiveOut(to));
   return to;
 }
 async function takeIn(from: string, as: string) {
   const archive = await archiveIn(from);
   try {
-    return await importShop(owner, archive, as);
+    return await importShop(owner, archive, as === null ? null : shopId(as));
   } finally {
     archive.close();
   }
@@ -123,7 +124,7 @@ describe('a shop', () => {
     expect(await readFile(await takeOut('one', 'again.zip'))).toEqual(await readFile(zip));
     const moved = await takeIn(zip, 'zipped');
     expect(moved.rows).toBeGreaterThan(20);
-    expect(await inShop('zipped', () => verifyAuditLog(app.pool))).toMatchObject({ isWhole: true });
+    expect(await inShop(shopId('zipped'), () => verifyAuditLog(app.pool))).toMatchObject({ isWhole: true });
     const cookie = await app.signIn('zipped', 'Ada');
     const [job] = (await app.ask('GET', '/api/shops/zipped/jobs', undefined, cookie)).body;
     const answer = await app.ask(
@@ -153,7 +154,7 @@ describe('a shop', () => {
     await expect(takeIn(from, 'one')).rejects.toThrow('the shop one is there already');
     await expect(takeIn(from, 'Not An Id')).rejects.toThrow('allowed are 1 to 40');
     await expect(archiveOut(from)).rejects.toThrow('an export replaces nothing');
-    await expect(exportShop(owner, 'nowhere', await archiveOut(join(folder, 'none')))).rejects.toThrow(
+    await expect(exportShop(owner, shopId('nowhere'), await archiveOut(join(folder, 'none')))).rejects.toThrow(
       'there is no shop nowhere',
     );
   });

@@ -1,4 +1,5 @@
 /** A shop's own accounts let its people in: the way to the issuer and back, and every way it must not end well. */
+import { shopId } from '@tetrad/contracts';
 import { randomUUID } from 'node:crypto';
 import { addMember, startApplication } from './application';
 import type { Application } from './application';
@@ -8,7 +9,7 @@ const issuer = new IssuerStandIn();
 let app: Application;
 beforeAll(async () => {
   await issuer.open();
-  app = await startApplication(undefined, { singleSignOn: { ...CLIENT, issuer: issuer.url, shop: 'one' } });
+  app = await startApplication(undefined, { singleSignOn: { ...CLIENT, issuer: issuer.url, shop: shopId('one') } });
 });
 afterAll(async () => {
   await app.close();
@@ -117,7 +118,7 @@ describe('single sign-on', () => {
     await other.open();
     const { url } = other;
     await other.close();
-    const alone = await startApplication(undefined, { singleSignOn: { ...CLIENT, issuer: url, shop: 'one' } });
+    const alone = await startApplication(undefined, { singleSignOn: { ...CLIENT, issuer: url, shop: shopId('one') } });
     const away = await alone.ask('GET', '/api/session/oidc', undefined, '');
     expect([away.status, away.body.type]).toEqual([503, expect.stringContaining('issuer-away')]);
     expect((await alone.ask('GET', '/api/shops/one/jobs')).status).toBe(200);

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { CAPTURE_PIECE_BYTES, PAGE_MOST } from '@tetrad/contracts';
@@ -14,7 +15,7 @@ const unpack = promisify(gunzip);
 
 export interface CaptureRow {
   readonly id: string;
-  readonly job: string;
+  readonly job: JobId;
   readonly name: string;
   readonly bytes: number;
   readonly by: string | null;
@@ -52,8 +53,8 @@ export const captureView = ({ id, name, bytes, by, at, pieces, stored, found }: 
 /** A page of a job's captures, the newest first. */
 export async function capturesOfJob(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   { limit, after }: { readonly limit: number; readonly after?: string | undefined },
 ): Promise<Page<CaptureRow>> {
   const values: unknown[] = [shop, job, limit + 1];
@@ -69,7 +70,7 @@ export async function capturesOfJob(
 }
 
 /** All captures of a job, in the order in which they were added. */
-export async function allCapturesOfJob(sql: Sql, shop: string, job: string): Promise<readonly CaptureRow[]> {
+export async function allCapturesOfJob(sql: Sql, shop: ShopId, job: JobId): Promise<readonly CaptureRow[]> {
   const all: CaptureRow[] = [];
   let after: string | undefined;
   do {
@@ -97,7 +98,7 @@ export const alikeView = (row: AlikeRow): AlikeCapture => ({
  *
  * @param scope Of who asks.
  */
-export async function capturesAlike(sql: Sql, shop: string, job: string, scope: Scope): Promise<readonly AlikeRow[]> {
+export async function capturesAlike(sql: Sql, shop: ShopId, job: JobId, scope: Scope): Promise<readonly AlikeRow[]> {
   const { rows } = await sql.query<AlikeRow>(
     `SELECT alike.*, vehicle.name AS vehicle, vehicle.vehicle_id = own.vehicle_id AS "sameVehicle"
        FROM job own
@@ -116,7 +117,7 @@ export async function capturesAlike(sql: Sql, shop: string, job: string, scope: 
   return rows;
 }
 
-export async function findCapture(sql: Sql, shop: string, id: string): Promise<CaptureRow | null> {
+export async function findCapture(sql: Sql, shop: ShopId, id: string): Promise<CaptureRow | null> {
   const { rows } = await sql.query<CaptureRow>(`${SELECT} WHERE c.shop_id = $1 AND c.capture_id = $2`, [shop, id]);
   return rows[0] ?? null;
 }
@@ -124,8 +125,8 @@ export async function findCapture(sql: Sql, shop: string, id: string): Promise<C
 /** Announces a file; the same id again changes nothing. */
 export async function addCapture(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   body: NewCapture,
   by: string | null = null,
 ): Promise<void> {
@@ -140,7 +141,7 @@ export async function addCapture(
  * Bytes that count for a shop's quota: whole files and those announced within a day at their length, and of files that
  * never came whole only what is stored of them.
  */
-export async function shopBytes(sql: Sql, shop: string): Promise<number> {
+export async function shopBytes(sql: Sql, shop: ShopId): Promise<number> {
   const { rows } = await sql.query<{ bytes: number }>(
     `SELECT coalesce(sum(CASE WHEN c.added_at > now() - interval '1 day' THEN c.bytes ELSE coalesce(p.stored, 0) END),
                      0)::float8 AS bytes
@@ -154,7 +155,7 @@ export async function shopBytes(sql: Sql, shop: string): Promise<number> {
 }
 
 /** Stores a piece once. @returns false where another piece is stored under this number. */
-export async function addPiece(sql: Sql, shop: string, id: string, piece: Piece): Promise<boolean> {
+export async function addPiece(sql: Sql, shop: ShopId, id: string, piece: Piece): Promise<boolean> {
   const added = await sql.query(
     `INSERT INTO capture_piece (shop_id, capture_id, number, bytes, sha256, packed) VALUES ($1, $2, $3, $4, $5, $6)
      ON CONFLICT DO NOTHING`,
@@ -169,7 +170,7 @@ export async function addPiece(sql: Sql, shop: string, id: string, piece: Piece)
 }
 
 /** One piece as it is stored, compressed. */
-export async function packedPiece(sql: Sql, shop: string, id: string, number: number): Promise<Buffer | null> {
+export async function packedPiece(sql: Sql, shop: ShopId, id: string, number: number): Promise<Buffer | null> {
   const { rows } = await sql.query<{ packed: Buffer }>(
     'SELECT packed FROM capture_piece WHERE shop_id = $1 AND capture_id = $2 AND number = $3',
     [shop, id, number],
@@ -178,7 +179,7 @@ export async function packedPiece(sql: Sql, shop: string, id: string, number: nu
 }
 
 /** The bytes of the pieces that are stored, in their order: of a whole file the file. */
-export async function* storedBytes(sql: Sql, shop: string, { id, pieces }: Pick<CaptureRow, 'id' | 'pieces'>) {
+export async function* storedBytes(sql: Sql, shop: ShopId, { id, pieces }: Pick<CaptureRow, 'id' | 'pieces'>) {
   for (const number of pieces) {
     const packed = await packedPiece(sql, shop, id, number);
     if (!packed) throw new Error(`piece ${number} of capture ${id} is gone`);
@@ -187,7 +188,7 @@ export async function* storedBytes(sql: Sql, shop: string, { id, pieces }: Pick<
 }
 
 /** Notes what was found; what was found before stays beneath it. */
-export async function addFound(sql: Sql, shop: string, id: string, found: Capture): Promise<void> {
+export async function addFound(sql: Sql, shop: ShopId, id: string, found: Capture): Promise<void> {
   await sql.query(
     `INSERT INTO capture_found (shop_id, capture_id, found)
      SELECT $1, $2, $3::jsonb

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { outlineOf, pyramidOf, readCapture, analyzeRecording } from '@tetrad/core/capture';
 import type { Sql } from '../platform/database/pool';
@@ -10,8 +11,8 @@ const OUTLINE = 400;
 /** Stores a file that is here whole, taken apart at once: for the demo. */
 export async function storeFile(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   capture: { readonly id: string; readonly name: string; readonly file: Buffer; readonly cylinders: number | null },
 ): Promise<void> {
   const { id, name, file, cylinders } = capture;

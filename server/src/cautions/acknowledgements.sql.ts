@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import type { CautionName } from '@tetrad/core';
 import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
@@ -12,13 +13,7 @@ export const ACKNOWLEDGEMENTS = `SELECT coalesce(jsonb_agg(jsonb_build_object('c
   'at', ${isoTime('a.acknowledged_at')}) ORDER BY a.seq), '[]') FROM ${STANDING}`;
 
 /** A caution that stands is acknowledged once: the first name and time stay. The job is locked by the caller. */
-export async function acknowledge(
-  sql: Sql,
-  shop: string,
-  job: string,
-  caution: CautionName,
-  by: string,
-): Promise<void> {
+export async function acknowledge(sql: Sql, shop: ShopId, job: JobId, caution: CautionName, by: string): Promise<void> {
   await sql.query(
     `INSERT INTO acknowledgement (shop_id, job_id, caution, acknowledged_by)
      SELECT $1, $2, $3, $4 WHERE NOT EXISTS (SELECT 1 FROM ${STANDING} AND a.caution = $3)`,
@@ -29,8 +24,8 @@ export async function acknowledge(
 /** Takes an acknowledgement back; its row stays. @returns false where the caution was never acknowledged. */
 export async function takeBackAcknowledgement(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   caution: CautionName,
 ): Promise<boolean> {
   await sql.query(

@@ -1,3 +1,5 @@
-export const DEMO_SHOP = { id: 'yard', name: 'Aldmoor municipal yard' } as const;
+import { shopId } from '@tetrad/contracts';
+
+export const DEMO_SHOP = { id: shopId('yard'), name: 'Aldmoor municipal yard' } as const;
 /** A second shop, empty: for a first job from an empty floor. */
-export const EMPTY_SHOP = { id: 'island', name: 'Skerry island workshop' } as const;
+export const EMPTY_SHOP = { id: shopId('island'), name: 'Skerry island workshop' } as const;

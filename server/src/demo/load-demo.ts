@@ -1,4 +1,5 @@
-import type { InstrumentBody } from '@tetrad/contracts';
+import { jobId } from '@tetrad/contracts';
+import type { InstrumentBody, JobId } from '@tetrad/contracts';
 import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import { storeFile } from '../captures/store-file';
@@ -31,7 +32,7 @@ const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
 ];
 
 const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
-const jobId = (index: number): string => `7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`;
+const demoJobId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`);
 
 /** A demo job as a case, its times relative to `now`. */
 export function demoCase(job: DemoJob, now: Date): Case {
@@ -58,7 +59,7 @@ export function demoCase(job: DemoJob, now: Date): Case {
 }
 
 /** What stands around the readings of a demo job: its wait, its repair, its sign-off. */
-async function surround(sql: Sql, id: string, { wait, after, signOff }: DemoJob, openedAt: Date): Promise<void> {
+async function surround(sql: Sql, id: JobId, { wait, after, signOff }: DemoJob, openedAt: Date): Promise<void> {
   const { id: shop } = DEMO_SHOP;
   if (wait)
     await startTimer(sql, shop, id, {
@@ -111,17 +112,17 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
       const openedAt = new Date(now.getTime() - job.hoursAgo * HOUR_MS);
-      await storeCase(sql, DEMO_SHOP.id, jobId(index), demoCase(job, now), {
+      await storeCase(sql, DEMO_SHOP.id, demoJobId(index), demoCase(job, now), {
         vehicle,
         openedAt,
         assignee: job.assignee,
         status: job.hoursAgo > 24 * 7 ? 'closed' : 'open',
       });
-      await surround(sql, jobId(index), job, openedAt);
+      await surround(sql, demoJobId(index), job, openedAt);
     }
     for (const [index, capture] of DEMO_CAPTURES.entries()) {
       const { system } = DEMO_JOBS[capture.job]!.vehicle;
-      await storeFile(sql, DEMO_SHOP.id, jobId(capture.job), {
+      await storeFile(sql, DEMO_SHOP.id, demoJobId(capture.job), {
         id: captureId(index),
         name: capture.name,
         file: demoFile(capture, system),

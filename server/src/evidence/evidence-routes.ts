@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { Router } from 'express';
 import type { Request, Response } from 'express';
 import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
@@ -111,7 +112,7 @@ interface Change {
   /** For the audit log. */
   readonly detail: Readonly<Record<string, unknown>>;
   /** One statement. */
-  readonly send: (sql: Sql, shop: string, job: string) => Promise<unknown>;
+  readonly send: (sql: Sql, shop: ShopId, job: JobId) => Promise<unknown>;
   /** @throws Refusal where what is there now is not what was meant; all of it is undone. */
   readonly check?: (job: JobRow, whole: WholeJob, result: unknown) => void;
 }

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import type { Observation, Reading } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
 
@@ -12,7 +13,7 @@ export const OBSERVATIONS = `SELECT coalesce(jsonb_agg(o.document ORDER BY o.seq
  WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL`;
 
 /** Adds a reading; nothing where its id is taken already. */
-export async function addReading(sql: Sql, shop: string, job: string, reading: Reading): Promise<void> {
+export async function addReading(sql: Sql, shop: ShopId, job: JobId, reading: Reading): Promise<void> {
   await sql.query(
     `INSERT INTO reading (shop_id, job_id, reading_id, test, document) VALUES ($1, $2, $3, $4, $5) ON CONFLICT DO NOTHING`,
     [shop, job, reading.id, reading.test, reading],
@@ -20,7 +21,7 @@ export async function addReading(sql: Sql, shop: string, job: string, reading: R
 }
 
 /** Adds the readings of an import, in their order, with their voids; the job is new. */
-export async function addReadings(sql: Sql, shop: string, job: string, readings: readonly Reading[]): Promise<void> {
+export async function addReadings(sql: Sql, shop: ShopId, job: JobId, readings: readonly Reading[]): Promise<void> {
   await sql.query(
     `INSERT INTO reading (shop_id, job_id, reading_id, test, document)
      SELECT $1, $2, r->>'id', r->>'test', r - 'void'
@@ -37,8 +38,8 @@ export async function addReadings(sql: Sql, shop: string, job: string, readings:
 /** Voids a reading where the job has it; the first reason stays. */
 export async function voidReading(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   id: string,
   { reason, by }: { readonly reason: string; readonly by: string | null },
 ): Promise<void> {
@@ -54,8 +55,8 @@ export async function voidReading(
 /** Adds an observation; nothing where its id is taken already. @returns the one that is stored under the id. */
 export async function addObservation(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   id: string,
   observation: Observation,
 ): Promise<Observation> {
@@ -71,7 +72,7 @@ export async function addObservation(
 }
 
 /** Takes an observation back; the row stays. @returns false where the job has no such observation. */
-export async function takeBackObservation(sql: Sql, shop: string, job: string, id: string): Promise<boolean> {
+export async function takeBackObservation(sql: Sql, shop: ShopId, job: JobId, id: string): Promise<boolean> {
   const { rows } = await sql.query(
     `WITH known AS (SELECT shop_id, job_id, observation_id FROM observation
                      WHERE shop_id = $1 AND job_id = $2 AND observation_id = $3),

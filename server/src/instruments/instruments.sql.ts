@@ -1,3 +1,4 @@
+import type { ShopId } from '@tetrad/contracts';
 import type { InstrumentBody, InstrumentView, NewCheck } from '@tetrad/contracts';
 import { isGoodCheck } from '@tetrad/core';
 import type { CheckFindings, InstrumentKind, Uncertainty } from '@tetrad/core';
@@ -22,7 +23,7 @@ const viewOf = ({ id, name, kind, uncertainty, findings, by, at }: InstrumentRow
 });
 
 /** The instruments a shop uses, by name, each with its newest check; one alone where `id` is given. */
-export async function listInstruments(sql: Sql, shop: string, id?: string): Promise<readonly InstrumentView[]> {
+export async function listInstruments(sql: Sql, shop: ShopId, id?: string): Promise<readonly InstrumentView[]> {
   const { rows } = await sql.query<InstrumentRow>(
     `SELECT i.instrument_id AS id, i.name, i.kind, i.uncertainty, c.findings, c.checked_by AS by, c.checked_at AS at
        FROM instrument i
@@ -37,7 +38,7 @@ export async function listInstruments(sql: Sql, shop: string, id?: string): Prom
 }
 
 /** Adds an instrument, or changes the one of that id. */
-export async function putInstrument(sql: Sql, shop: string, id: string, body: InstrumentBody): Promise<void> {
+export async function putInstrument(sql: Sql, shop: ShopId, id: string, body: InstrumentBody): Promise<void> {
   await sql.query(
     `INSERT INTO instrument (shop_id, instrument_id, name, kind, uncertainty, retired) VALUES ($1, $2, $3, $4, $5, $6)
      ON CONFLICT (shop_id, instrument_id) DO UPDATE
@@ -47,7 +48,7 @@ export async function putInstrument(sql: Sql, shop: string, id: string, body: In
 }
 
 /** Notes how an instrument did; a repeat is stored once. @returns false where the shop has no such instrument. */
-export async function addCheck(sql: Sql, shop: string, id: string, check: NewCheck, by: string): Promise<boolean> {
+export async function addCheck(sql: Sql, shop: ShopId, id: string, check: NewCheck, by: string): Promise<boolean> {
   const known = await sql.query('SELECT 1 FROM instrument WHERE shop_id = $1 AND instrument_id = $2', [shop, id]);
   if (known.rowCount === 0) return false;
   await sql.query(

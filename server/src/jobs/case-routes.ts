@@ -1,8 +1,9 @@
+import type { ShopId, JobId } from '@tetrad/contracts';
 import { createHash, randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
-import { JobRecord, checkBody, knownCriteria, recordOf } from '@tetrad/contracts';
+import { JobRecord, checkBody, knownCriteria, recordOf, jobId } from '@tetrad/contracts';
 import type { NewJob } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { judgeJob, viewOf } from '../judgements/judge-job';
@@ -43,7 +44,7 @@ export function caseRoutes(pool: Pool): Router {
     if (checked.value.readings.length > MAX_READINGS) throw tooManyReadings(checked.value.readings.length);
     const sent = idempotencyKey(request);
     // the job's id follows from the write's, so that a repeat finds it
-    const id = sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`);
+    const id = jobId(sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`));
     const { job: told, ...subject } = checked.value as Case & { job?: unknown };
     const record = told === undefined ? null : recordIn(told);
     // a closed job is one that somebody has signed off
@@ -75,7 +76,7 @@ const optionsOf = ({ vehicle, openedAt, assignee, criteria }: JobRecord, { title
 });
 
 /** Status, pass and sign-off of a job that was exported; the sign-off as one that was brought in. */
-async function restoreRecord(sql: Sql, shop: string, id: string, record: JobRecord, importedBy: string): Promise<void> {
+async function restoreRecord(sql: Sql, shop: ShopId, id: JobId, record: JobRecord, importedBy: string): Promise<void> {
   const { signOff, status, pass } = record;
   if (signOff) {
     const { by, at, judged = null, ...body } = signOff;
@@ -104,8 +105,8 @@ export interface StoreOptions {
 /** Stores a case as a new job of a new vehicle, judged at once. */
 export async function storeCase(
   sql: Sql,
-  shop: string,
-  id: string,
+  shop: ShopId,
+  id: JobId,
   subject: Case,
   options: StoreOptions = {},
 ): Promise<void> {

@@ -1,3 +1,4 @@
+import type { ShopId } from '@tetrad/contracts';
 import type { FloorRow, FloorSort, JobStatus } from '@tetrad/contracts';
 import { WAIT_KINDS, isCount } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
@@ -39,7 +40,7 @@ export interface FloorWanted {
 const SORT_COLUMNS: Readonly<Record<FloorSort, string>> = { changed: 'j.changed_at', opened: 'j.opened_at' };
 
 /** A page of the jobs of a shop, each with its newest judgement in short. */
-export async function listJobs(sql: Sql, shop: string, wanted: FloorWanted): Promise<Page<FloorRecord>> {
+export async function listJobs(sql: Sql, shop: ShopId, wanted: FloorWanted): Promise<Page<FloorRecord>> {
   const column = SORT_COLUMNS[wanted.sort];
   const values: unknown[] = [shop, WAIT_KINDS.filter(isCount)];
   const value = (given: unknown): string => `$${values.push(given)}`;

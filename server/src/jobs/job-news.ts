@@ -2,13 +2,14 @@
  * News of jobs: one listening connection for each server process, so that several processes on one
  * database all hear of every change, whoever made it.
  */
+import type { JobId, ShopId } from '@tetrad/contracts';
 import pg from 'pg';
 import type { Logger } from 'pino';
 import { Primary } from '../platform/database/primary';
 
 export interface JobNews {
-  readonly shop: string;
-  readonly job: string;
+  readonly shop: ShopId;
+  readonly job: JobId;
 }
 /** `null` says that news may have been missed: whoever listens must look for itself. */
 type Listener = (news: JobNews | null) => void;

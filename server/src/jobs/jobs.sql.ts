@@ -1,3 +1,4 @@
+import type { ShopId, JobId } from '@tetrad/contracts';
 import type { ImportedView, JobChanges, JobStatus, NewJob, VehicleView } from '@tetrad/contracts';
 import type { Case, Pass } from '@tetrad/core';
 import { seesJob } from '../people/access';
@@ -8,7 +9,7 @@ import { VEHICLE, addVehicle } from '../vehicles/vehicles.sql';
 
 /** A job as its row stands, with its vehicle. */
 export interface JobRow {
-  readonly id: string;
+  readonly id: JobId;
   readonly version: number;
   readonly revision: number;
   readonly pass: Pass;
@@ -34,7 +35,7 @@ const IMPORTED = `CASE WHEN j.imported_at IS NOT NULL
  */
 export async function findJob(
   sql: Sql,
-  shop: string,
+  shop: ShopId,
   id: string,
   { lock = false, scope = null }: { readonly lock?: boolean; readonly scope?: Scope } = {},
 ): Promise<JobRow | null> {
@@ -51,7 +52,7 @@ export async function findJob(
 /** Opens a job, with its vehicle where that is new. @returns false where the id is taken already. */
 export async function addJob(
   sql: Sql,
-  shop: string,
+  shop: ShopId,
   job: NewJob,
   options: {
     readonly extra?: object;
@@ -86,7 +87,7 @@ export async function addJob(
 }
 
 /** Applies changes to a job of the version they were made on. @returns false where it has moved on. */
-export async function changeJob(sql: Sql, shop: string, id: string, changes: JobChanges): Promise<boolean> {
+export async function changeJob(sql: Sql, shop: ShopId, id: string, changes: JobChanges): Promise<boolean> {
   const { rowCount } = await sql.query(
     `UPDATE job SET version = version + 1, changed_at = now(),
             system = coalesce($4, system), complaint = coalesce($5, complaint), conditions = coalesce($6, conditions),
@@ -110,7 +111,7 @@ export async function changeJob(sql: Sql, shop: string, id: string, changes: Job
 }
 
 /** Notes a change of the job: its time, its revision, and so the news of it. @returns the new revision. */
-export async function touchJob(sql: Sql, shop: string, id: string): Promise<number> {
+export async function touchJob(sql: Sql, shop: ShopId, id: string): Promise<number> {
   const { rows } = await sql.query<{ revision: number }>(
     `UPDATE job SET changed_at = now(), revision = revision + 1 WHERE shop_id = $1 AND job_id = $2
      RETURNING revision::float8 AS revision`,

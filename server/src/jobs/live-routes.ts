@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { Router } from 'express';
 import type { Request } from 'express';
 import { viewOf } from '../judgements/judge-job';
@@ -85,7 +86,7 @@ class JobTexts {
   constructor(private readonly pool: Pool) {}
 
   /** @returns null where the job is not there, or not within the scope. */
-  of(shop: string, job: string, scope: Scope): Promise<Buffer | null> {
+  of(shop: ShopId, job: JobId, scope: Scope): Promise<Buffer | null> {
     const key = JSON.stringify([shop, job, scope]);
     const asked = this.#asked.get(key) ?? this.#read(key, shop, job, scope);
     this.#asked.set(key, asked);
@@ -93,7 +94,7 @@ class JobTexts {
   }
 
   // a moment later, so that all streams that hear of the same change are told by one reading of it
-  async #read(key: string, shop: string, id: string, scope: Scope): Promise<Buffer | null> {
+  async #read(key: string, shop: ShopId, id: string, scope: Scope): Promise<Buffer | null> {
     await new Promise(setImmediate);
     this.#asked.delete(key); // who hears of a later change reads anew
     return inShop(shop, async () => {

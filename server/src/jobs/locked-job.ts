@@ -1,3 +1,4 @@
+import type { JobId } from '@tetrad/contracts';
 import type { Request } from 'express';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import type { AuditAction } from '../audit-log/audit-log.sql';
@@ -7,7 +8,7 @@ import { findJob } from './jobs.sql';
 import type { JobRow } from './jobs.sql';
 import { inParts } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
-import { shopParam, uuidParam } from '../platform/http/body';
+import { jobParam, shopParam } from '../platform/http/body';
 import { isRepeat } from '../platform/http/idempotency';
 import { Refusal, notFound, problem } from '../platform/http/problem';
 import { KeyedMutex, QueueFull } from '../platform/keyed-mutex';
@@ -19,7 +20,7 @@ const jobMutex = new KeyedMutex(MAX_WAITING);
 
 /** The job of the address. @throws Refusal 404 where it is not there, or not for who asks. */
 export async function jobOf(sql: Sql, request: Request, lock = false): Promise<JobRow> {
-  const id = uuidParam(request, 'job');
+  const id = jobParam(request);
   const job = await findJob(sql, shopParam(request), id, { lock, scope: scopeOfRequest(request) });
   if (!job) throw notFound('job', id);
   return job;
@@ -33,7 +34,7 @@ export interface JobWork<Sent, Stored> {
    * Sends its statements at once, behind the lock and in the same packet: the job is known to them by its id alone. They
    * are undone where the job turns out not to be there, or the work is refused.
    */
-  readonly send: (sql: Sql, job: string) => Promise<Sent>;
+  readonly send: (sql: Sql, job: JobId) => Promise<Sent>;
   readonly work: (sql: Sql, job: JobRow, sent: Sent) => Promise<Outcome<Stored>>;
 }
 
@@ -62,7 +63,7 @@ export function onLockedJob<Sent, Stored>(
   { send, work }: JobWork<Sent, Stored>,
 ): Promise<Stored | null> {
   permit(request, 'work');
-  const id = uuidParam(request, 'job');
+  const id = jobParam(request);
   return jobMutex
     .runExclusive(`${shopParam(request)} ${id}`, () =>
       inParts(pool, {

@@ -1,4 +1,5 @@
 /** All that is stored of a job beside its row, read in one statement. */
+import type { JobId, ShopId } from '@tetrad/contracts';
 import type { AcknowledgementView, ImportedSignOffView, SignOffView, TimerView } from '@tetrad/contracts';
 import type { Judgement, Observation, Reading } from '@tetrad/core';
 import { ACKNOWLEDGEMENTS } from '../cautions/acknowledgements.sql';
@@ -23,7 +24,7 @@ export interface WholeJob extends Evidence {
 
 const EVIDENCE = `(${READINGS}) AS readings, (${OBSERVATIONS}) AS observations`;
 
-export async function wholeOf(sql: Sql, shop: string, job: string): Promise<WholeJob> {
+export async function wholeOf(sql: Sql, shop: ShopId, job: JobId): Promise<WholeJob> {
   const { rows } = await sql.query<WholeJob>(
     `SELECT ${EVIDENCE},
             (SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2) AS judgement,

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
@@ -30,7 +31,7 @@ export interface KnownJob {
   readonly newest: NewestRow | null;
 }
 
-export async function knownOf(sql: Sql, shop: string, job: string): Promise<KnownJob> {
+export async function knownOf(sql: Sql, shop: ShopId, job: JobId): Promise<KnownJob> {
   const [whole, newest] = await Promise.all([wholeOf(sql, shop, job), newestRow(sql, shop, job)]);
   return { whole, newest };
 }
@@ -45,7 +46,7 @@ export function judgedOf(job: JobRow, { whole }: KnownJob): Promise<Judged> {
 /** Stores a judgement, and notes that the job has changed. @returns the job as it is then. */
 export async function storeJudged(
   sql: Sql,
-  shop: string,
+  shop: ShopId,
   job: JobRow,
   { whole, newest }: KnownJob,
   { judgement, profile }: Judged,
@@ -59,19 +60,19 @@ export async function storeJudged(
 }
 
 /** Judges a job anew and stores the judgement; call it inside the transaction that changed the job. */
-export async function judgeJob(sql: Sql, shop: string, job: JobRow): Promise<void> {
+export async function judgeJob(sql: Sql, shop: ShopId, job: JobRow): Promise<void> {
   const known = await knownOf(sql, shop, job.id);
   await storeJudged(sql, shop, job, known, await judgedOf(job, known));
 }
 
 /** The whole job for a client; null where this shop has none of that id. */
-export async function viewJob(sql: Sql, shop: string, id: string): Promise<JobView | null> {
+export async function viewJob(sql: Sql, shop: ShopId, id: string): Promise<JobView | null> {
   const job = await findJob(sql, shop, id);
   return job && viewOf(sql, shop, job);
 }
 
 /** The whole job of a row. */
-export const viewOf = async (sql: Sql, shop: string, job: JobRow): Promise<JobView> =>
+export const viewOf = async (sql: Sql, shop: ShopId, job: JobRow): Promise<JobView> =>
   viewFrom(job, await wholeOf(sql, shop, job.id));
 
 function viewFrom(job: JobRow, whole: WholeJob): JobView {

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { CORE_VERSION } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
 import { packed, unpacked, written } from './pack-judgement';
@@ -20,7 +21,7 @@ export interface NewestRow {
   readonly changes: number;
 }
 
-export const newestRow = async (sql: Sql, shop: string, job: string): Promise<NewestRow | null> => {
+export const newestRow = async (sql: Sql, shop: ShopId, job: JobId): Promise<NewestRow | null> => {
   const { rows } = await sql.query<NewestRow>(
     `SELECT seq, criteria_id AS "criteriaId", criteria_version AS "criteriaVersion", core_version AS "coreVersion",
             profile,
@@ -60,8 +61,8 @@ export interface ToStore {
  */
 export async function addJudgement(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   before: (NewestRow & Pick<Said, 'document'>) | null,
   said: Said,
 ): Promise<void> {
@@ -83,7 +84,7 @@ export async function addJudgement(
 }
 
 /** Stores a judgement as what changed since the one it follows, or whole. @returns it, for the next to follow. */
-export async function storeJudgement(sql: Sql, shop: string, job: string, given: ToStore): Promise<Follows> {
+export async function storeJudgement(sql: Sql, shop: ShopId, job: JobId, given: ToStore): Promise<Follows> {
   const { now, follows, criteria, coreVersion, as } = given;
   const isLong = follows === null || follows.changes >= WHOLE_EVERY;
   const { packed: bytes, digest, isChange } = packed(isLong ? null : follows.said, now);
@@ -108,7 +109,7 @@ export async function storeJudgement(sql: Sql, shop: string, job: string, given:
 }
 
 /** The newest judgement of a job, or null. */
-export async function newestJudgement(sql: Sql, shop: string, job: string): Promise<Judgement | null> {
+export async function newestJudgement(sql: Sql, shop: ShopId, job: JobId): Promise<Judgement | null> {
   const { rows } = await sql.query<{ document: Judgement }>(
     'SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2',
     [shop, job],
@@ -125,7 +126,7 @@ export interface PastJudgement {
 }
 
 /** Every judgement of a job, the newest first. */
-export async function listJudgements(sql: Sql, shop: string, job: string): Promise<readonly PastJudgement[]> {
+export async function listJudgements(sql: Sql, shop: ShopId, job: JobId): Promise<readonly PastJudgement[]> {
   const { rows } = await sql.query<{ seq: string; at: Date; id: string; version: number; coreVersion: string }>(
     `SELECT seq, judged_at AS at, criteria_id AS id, criteria_version AS version, core_version AS "coreVersion"
        FROM judgement WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1000`,
@@ -149,7 +150,7 @@ interface StoredRow {
 }
 
 /** What was said at a time, put together from the last whole one before it; null where the job has no such judgement. */
-export async function judgementAt(sql: Sql, shop: string, job: string, seq: number): Promise<Said | null> {
+export async function judgementAt(sql: Sql, shop: ShopId, job: JobId, seq: number): Promise<Said | null> {
   const { rows } = await sql.query<StoredRow>(
     `SELECT seq, base, packed, digest, document, profile FROM judgement
       WHERE shop_id = $1 AND job_id = $2 AND seq <= $3

@@ -2,6 +2,8 @@
  * Attempts to sign in. Each is counted before its secret is looked at, in one statement, so that of any number at once
  * no more are tried than are allowed. Too many are refused for a while; before that each takes longer than the last.
  */
+import { shopId } from '@tetrad/contracts';
+import type { ShopId } from '@tetrad/contracts';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Refusal, problem } from '../platform/http/problem';
 import type { Sql } from '../platform/database/pool';
@@ -20,7 +22,7 @@ const LONGEST_WAIT_MS = 4000;
 export const byPassword = (person: string): Counter => ({ key: `password ${person}`, max: 10, isOwn: true });
 export const byPin = (person: string): Counter => ({ key: `pin ${person}`, max: 5, isOwn: true });
 /** A name that nobody has is counted like one that somebody has, so that nothing is learned from the answer. */
-export const byUnknownName = (shop: string, name: string): Counter => {
+export const byUnknownName = (shop: ShopId, name: string): Counter => {
   const canonical = name.normalize('NFKC').trim().toLowerCase();
   return byPassword(tokenHash(`${shop} ${canonical}`).toString('base64url'));
 };
@@ -37,7 +39,7 @@ export const byDevice = (session: string): Counter => ({
 });
 
 /** Where attempts are counted that name a shop that is not there. */
-export const NO_SHOP = '?';
+export const NO_SHOP = shopId('?');
 
 /**
  * Takes one attempt from each counter, and waits as long as the failures before it ask for.

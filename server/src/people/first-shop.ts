@@ -1,4 +1,6 @@
 /** The first shop of an empty database, with the administrator who lets everybody else in. */
+import { shopId } from '@tetrad/contracts';
+import type { ShopId } from '@tetrad/contracts';
 import { randomUUID } from 'node:crypto';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { inTransaction } from '../platform/database/pool';
@@ -9,11 +11,11 @@ import { addPerson, changePerson, endSessions, listPeople } from './people.sql';
 import type { PersonRow } from './people.sql';
 import { hashSecret, oneTimePassword } from './secrets';
 
-export const FIRST_SHOP = { id: 'workshop', name: 'Workshop' } as const;
+export const FIRST_SHOP = { id: shopId('workshop'), name: 'Workshop' } as const;
 const FIRST_NAME = 'Administrator';
 
 export interface FirstAccount {
-  readonly shop: string;
+  readonly shop: ShopId;
   readonly name: string;
   /** Shown once and kept nowhere. */
   readonly oneTimePassword: string;

@@ -1,4 +1,6 @@
 /** Begins a session under a new id, so that one planted before is worth nothing. */
+import type { ShopId } from '@tetrad/contracts';
+import { shopId } from '@tetrad/contracts';
 import { promisify } from 'node:util';
 import type { Request } from 'express';
 import type { SignedIn } from './session-store';
@@ -6,9 +8,10 @@ import type { SignedIn } from './session-store';
 /** A shift: sessions end after it, ms. */
 export const SHIFT_MS = 12 * 3_600_000;
 
-const SHOP_TO_BE = new WeakMap<Request, string>();
+const SHOP_TO_BE = new WeakMap<Request, ShopId>();
 /** The shop that the session being made is of. */
-export const shopToBe = (request: Request): string => SHOP_TO_BE.get(request) ?? request.session?.signedIn?.shop ?? '';
+export const shopToBe = (request: Request): ShopId =>
+  SHOP_TO_BE.get(request) ?? request.session?.signedIn?.shop ?? shopId('');
 
 /** Instead of a person: the demo's own way in, where PINs are told to everybody. */
 export const OPENED_BY_DEMO = 'demo';

@@ -1,10 +1,11 @@
+import type { JobId } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 import { workingShop } from '../platform/database/working-shop';
 
 /** A code is read from the bench's screen at once, minutes. */
 const OPEN_MIN = 10;
 
-export async function addPairing(sql: Sql, token: Buffer, job: string, person: string): Promise<Date> {
+export async function addPairing(sql: Sql, token: Buffer, job: JobId, person: string): Promise<Date> {
   const { rows } = await sql.query<{ expiresAt: Date }>(
     `WITH added AS (
        INSERT INTO pairing (shop_id, token_hash, job_id, person_id, expires_at)
@@ -17,8 +18,8 @@ export async function addPairing(sql: Sql, token: Buffer, job: string, person: s
 }
 
 /** Takes a pairing, which is good once. @returns null where it is unknown, used or too old. */
-export async function takePairing(sql: Sql, token: Buffer): Promise<{ job: string; person: string } | null> {
-  const { rows } = await sql.query<{ job: string; person: string; isOpen: boolean }>(
+export async function takePairing(sql: Sql, token: Buffer): Promise<{ job: JobId; person: string } | null> {
+  const { rows } = await sql.query<{ job: JobId; person: string; isOpen: boolean }>(
     `UPDATE pairing SET used_at = now() WHERE shop_id = $1 AND token_hash = $2 AND used_at IS NULL
      RETURNING job_id AS job, person_id AS person, expires_at > now() AS "isOpen"`,
     [workingShop(), token],

@@ -1,4 +1,6 @@
 /** Sessions in PostgreSQL, found by the hash of their id, in the shop that the id begins with. */
+import { shopId } from '@tetrad/contracts';
+import type { JobId, ShopId } from '@tetrad/contracts';
 import session from 'express-session';
 import type { SessionData } from 'express-session';
 import type { Role, SessionKind } from '@tetrad/contracts';
@@ -9,10 +11,10 @@ import { tokenHash } from './secrets';
 /** Who a session is of, and how far it reaches. */
 export interface SignedIn {
   readonly kind: SessionKind;
-  readonly shop: string;
+  readonly shop: ShopId;
   readonly person: string;
   /** Of a phone: the one job it may see. */
-  readonly job: string | null;
+  readonly job: JobId | null;
   /** Told anew with every request: a role that is taken away is gone at once. */
   readonly name: string;
   readonly role: Role;
@@ -30,8 +32,8 @@ declare module 'express-session' {
 }
 
 /** A session's id: the shop it is found in, and a random token. */
-export const sessionId = (shop: string, token: string): string => `${shop}.${token}`;
-export const shopOfSession = (id: string): string => id.slice(0, Math.max(0, id.indexOf('.')));
+export const sessionId = (shop: ShopId, token: string): string => `${shop}.${token}`;
+export const shopOfSession = (id: string): ShopId => shopId(id.slice(0, Math.max(0, id.indexOf('.'))));
 
 type Done = (error?: unknown) => void;
 

@@ -2,6 +2,7 @@
  * OpenID Connect for shops that have accounts of their own: authorization code with PKCE, state and nonce
  * (OpenID Connect Core 1.0, RFC 7636). Who somebody is here is told by the verified e-mail address of the ID token.
  */
+import type { ShopId } from '@tetrad/contracts';
 import * as oidc from 'openid-client';
 import { Refusal, problem } from '../platform/http/problem';
 
@@ -10,7 +11,7 @@ export interface SingleSignOnConfig {
   readonly clientId: string;
   readonly clientSecret: string;
   /** The shop whose people sign in so. */
-  readonly shop: string;
+  readonly shop: ShopId;
 }
 
 /** What must be known again when the browser comes back. */
@@ -35,7 +36,7 @@ export class SingleSignOn {
 
   constructor(private readonly config: SingleSignOnConfig) {}
 
-  get shop(): string {
+  get shop(): ShopId {
     return this.config.shop;
   }
 

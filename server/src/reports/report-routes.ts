@@ -8,7 +8,7 @@ import { heavyWork } from '../workers/heavy-work';
 import { actor } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { findShop } from '../shops/shops.sql';
-import { queryAs, shopParam } from '../platform/http/body';
+import { queryAs, jobParam, shopParam } from '../platform/http/body';
 import { wholeJob } from '../jobs/job-view';
 import { jobOf } from '../jobs/locked-job';
 
@@ -38,7 +38,7 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
   async function send(request: Request, response: Response, figures: ReturnType<typeof figuresOf>, gone: AbortSignal) {
     const shop = shopParam(request);
     const job = await wholeJob(pool, request);
-    const captures = (await allCapturesOfJob(pool, shop, job.id)).map(captureView);
+    const captures = (await allCapturesOfJob(pool, shop, jobParam(request))).map(captureView);
     await addAuditEntry(pool, { what: 'report-exported', ...actor(request), about: job.id });
     const name = (await findShop(pool, shop))?.name ?? shop;
     const task = { job, options: { shop: name, fontsFolder, figures, captures } };

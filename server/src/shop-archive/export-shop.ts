@@ -1,4 +1,5 @@
 /** A whole shop in open formats: JSON lines for each table, recorded files as they were, cases for other programs. */
+import type { ShopId } from '@tetrad/contracts';
 import { recordOf } from '@tetrad/contracts';
 import { storedBytes } from '../captures/captures.sql';
 import { viewJob } from '../judgements/judge-job';
@@ -14,7 +15,7 @@ import { rowsOut } from './rows';
 import { tablesOf } from './tables';
 
 export interface Moved {
-  readonly shop: string;
+  readonly shop: ShopId;
   readonly rows: number;
   readonly captures: number;
 }
@@ -24,7 +25,7 @@ const PLAIN = `SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY;
   SET LOCAL TimeZone = 'UTC'; SET LOCAL bytea_output = 'hex'`;
 
 /** @throws ArchiveError where there is no such shop. */
-export const exportShop = (pool: Pool, shop: string, out: ArchiveOut): Promise<Moved> =>
+export const exportShop = (pool: Pool, shop: ShopId, out: ArchiveOut): Promise<Moved> =>
   inShop(shop, () =>
     inTransaction(pool, async (sql) => {
       await sql.query(PLAIN);
@@ -52,7 +53,7 @@ export const exportShop = (pool: Pool, shop: string, out: ArchiveOut): Promise<M
     }),
   );
 
-async function capturesOf(sql: Sql, shop: string): Promise<readonly { id: string; pieces: readonly number[] }[]> {
+async function capturesOf(sql: Sql, shop: ShopId): Promise<readonly { id: string; pieces: readonly number[] }[]> {
   const { rows } = await sql.query<{ id: string; pieces: number[] }>(
     `SELECT capture_id AS id, array_agg(number ORDER BY number) AS pieces FROM capture_piece
       WHERE shop_id = $1 GROUP BY capture_id ORDER BY capture_id`,
@@ -61,7 +62,7 @@ async function capturesOf(sql: Sql, shop: string): Promise<readonly { id: string
   return rows;
 }
 
-async function jobsOf(sql: Sql, shop: string): Promise<readonly string[]> {
+async function jobsOf(sql: Sql, shop: ShopId): Promise<readonly string[]> {
   const { rows } = await sql.query<{ id: string }>('SELECT job_id AS id FROM job WHERE shop_id = $1 ORDER BY job_id', [
     shop,
   ]);

@@ -1,7 +1,8 @@
 /** A shop out of its archive, all of it or nothing. */
+import type { ShopId } from '@tetrad/contracts';
 import { createInterface } from 'node:readline';
 import { text } from 'node:stream/consumers';
-import { SHOP_ID } from '@tetrad/contracts';
+import { SHOP_ID, shopId } from '@tetrad/contracts';
 import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
 import { findShop } from '../shops/shops.sql';
@@ -22,9 +23,9 @@ import type { Table } from './tables';
  * @param as The id of the shop here; as in the archive where it is null.
  * @throws ArchiveError that names the file, what was found and what is allowed; nothing is stored then.
  */
-export async function importShop(pool: Pool, archive: ArchiveIn, as: string | null): Promise<Moved> {
+export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | null): Promise<Moved> {
   const manifest = readManifest(await text(await archive.open(MANIFEST)));
-  const shop = as ?? manifest.shop;
+  const shop = as ?? shopId(manifest.shop);
   if (!SHOP_ID.test(shop))
     throw new ArchiveError(`the shop’s id is ${shop}; allowed are 1 to 40 of a to z, 0 to 9 and -`);
   for (const [name, sum] of Object.entries(manifest.files)) await checkFile(archive, name, sum);
@@ -48,7 +49,7 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: string | nu
   );
 }
 
-async function fill(sql: Sql, shop: string, table: Table, archive: ArchiveIn, manifest: Manifest): Promise<number> {
+async function fill(sql: Sql, shop: ShopId, table: Table, archive: ArchiveIn, manifest: Manifest): Promise<number> {
   const bytes = table.name === 'capture_piece' ? new CaptureBytes(archive) : null;
   const into = new RowsIn(sql, shop, table, bytes && ((row) => bytes.complete(row)));
   const input = await archive.open(tableFile(table.name));

@@ -1,4 +1,6 @@
 /** Judgements are moved whole, however they are stored: out of what changed, and into it again. */
+import { jobId } from '@tetrad/contracts';
+import type { ShopId } from '@tetrad/contracts';
 import { unpacked, written } from '../judgements/pack-judgement';
 import type { Said } from '../judgements/pack-judgement';
 import { canonical } from '../judgements/canonical';
@@ -54,11 +56,11 @@ export class JudgementsIn {
   #job = '';
   #follows: Follows | null = null;
 
-  async add(sql: Sql, shop: string, row: WholeRow): Promise<void> {
+  async add(sql: Sql, shop: ShopId, row: WholeRow): Promise<void> {
     if (row.job_id !== this.#job) this.#follows = null;
     this.#job = row.job_id;
     const { document, profile, seq } = row;
-    this.#follows = await storeJudgement(sql, shop, row.job_id, {
+    this.#follows = await storeJudgement(sql, shop, jobId(row.job_id), {
       now: written({ document, profile }),
       follows: this.#follows,
       criteria: { id: row.criteria_id, version: row.criteria_version },

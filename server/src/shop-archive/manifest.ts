@@ -1,4 +1,5 @@
 /** What an archive of a shop says of itself: `tetrad-shop/1`, described in docs/shop-format.md. */
+import type { ShopId } from '@tetrad/contracts';
 import { ArchiveError } from './archive-error';
 
 export const SHOP_FORMAT = 'tetrad-shop/1';
@@ -11,7 +12,7 @@ export interface FileSum {
 
 export interface Manifest {
   readonly format: typeof SHOP_FORMAT;
-  readonly shop: string;
+  readonly shop: ShopId;
   /** Rows of each table, in the order in which they go in. */
   readonly tables: Readonly<Record<string, number>>;
   readonly files: Readonly<Record<string, FileSum>>;

@@ -1,4 +1,5 @@
 /** The rows of a table as lines of JSON, and back. */
+import type { ShopId } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 import { JudgementsIn, JudgementsOut } from './judgement-rows';
 import type { WholeRow } from './judgement-rows';
@@ -48,7 +49,7 @@ export class RowsIn {
 
   constructor(
     private readonly sql: Sql,
-    private readonly shop: string,
+    private readonly shop: ShopId,
     private readonly table: Table,
     /** Adds what is moved elsewhere and belongs to a row. */
     private readonly complete: ((row: Row) => Promise<Row>) | null = null,

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { may } from '@tetrad/contracts';
 import type { NewSignOff, Role } from '@tetrad/contracts';
 import type { Decision } from '@tetrad/core';
@@ -39,7 +40,7 @@ export interface SignedHow {
  * Whether somebody may open a job again: those who lead may, and so may the others unless somebody who leads has signed
  * it off.
  */
-export async function mayReopen(sql: Sql, shop: string, job: string, { name, role }: SignedIn): Promise<boolean> {
+export async function mayReopen(sql: Sql, shop: ShopId, job: JobId, { name, role }: SignedIn): Promise<boolean> {
   if (may(role, 'differ')) return true;
   const { rows } = await sql.query<{ by: string; role: Role | null }>(
     `SELECT signed_by AS by, coalesce(signer_role, (SELECT role FROM person WHERE shop_id = $1 AND name = signed_by)) AS role
@@ -55,8 +56,8 @@ export async function mayReopen(sql: Sql, shop: string, job: string, { name, rol
  */
 export async function addSignOff(
   sql: Sql,
-  shop: string,
-  job: string,
+  shop: ShopId,
+  job: JobId,
   body: NewSignOff,
   signer: Signer,
   judged: Decision | null,

@@ -1,3 +1,4 @@
+import type { ShopId } from '@tetrad/contracts';
 import type { JobVehicle, VehicleChanges, VehicleView, VisitView } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 import { changesVehicle, seesJob, seesVehicle } from '../people/access';
@@ -19,7 +20,7 @@ export interface VehiclesWanted {
 }
 
 /** A page of the vehicles that somebody may see, the newest first. */
-export async function listVehicles(sql: Sql, shop: string, wanted: VehiclesWanted): Promise<Page<VehicleView>> {
+export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWanted): Promise<Page<VehicleView>> {
   const values: unknown[] = [shop];
   const value = (given: unknown): string => `$${values.push(given)}`;
   const conditions = [
@@ -55,7 +56,7 @@ export const holdsWords = (
   });
 
 /** Whether the shop has a vehicle that somebody may not use for a job: it is there, and hidden from them. */
-export async function isHiddenVehicle(sql: Sql, shop: string, id: string, scope: Scope): Promise<boolean> {
+export async function isHiddenVehicle(sql: Sql, shop: ShopId, id: string, scope: Scope): Promise<boolean> {
   const { rows } = await sql.query(
     `SELECT 1 FROM vehicle v WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND NOT ${seesVehicle('v', '$3')}`,
     [shop, id, scope],
@@ -64,7 +65,7 @@ export async function isHiddenVehicle(sql: Sql, shop: string, id: string, scope:
 }
 
 /** Adds a vehicle where its id is new; of a known one nothing is changed. */
-export async function addVehicle(sql: Sql, shop: string, vehicle: JobVehicle): Promise<void> {
+export async function addVehicle(sql: Sql, shop: ShopId, vehicle: JobVehicle): Promise<void> {
   await sql.query(
     `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year) VALUES ($1, $2, $3, $4, $5, $6)
      ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
@@ -75,7 +76,7 @@ export async function addVehicle(sql: Sql, shop: string, vehicle: JobVehicle): P
 /** Changes what is told of a vehicle; what is not named stays. @returns false where a job of it is hidden from who asks. */
 export async function changeVehicle(
   sql: Sql,
-  shop: string,
+  shop: ShopId,
   vehicle: string,
   changes: VehicleChanges,
   scope: Scope,
@@ -90,7 +91,7 @@ export async function changeVehicle(
 }
 
 /** Every visit of a vehicle, the newest first. */
-export async function listVisits(sql: Sql, shop: string, vehicle: string, scope: Scope): Promise<readonly VisitView[]> {
+export async function listVisits(sql: Sql, shop: ShopId, vehicle: string, scope: Scope): Promise<readonly VisitView[]> {
   const { rows } = await sql.query<Omit<VisitView, 'openedAt'> & { openedAt: Date }>(
     `SELECT j.job_id AS job, j.opened_at AS "openedAt", j.status, coalesce(j.complaint->'symptoms', '[]') AS symptoms,
             g.document->'decision' AS decision, g.profile, j.system,

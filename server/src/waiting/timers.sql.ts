@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import type { StartTimer } from '@tetrad/contracts';
 import { isCount, usualSeconds } from '@tetrad/core';
 import type { WaitKind } from '@tetrad/core';
@@ -13,7 +14,7 @@ export const TIMERS = `SELECT coalesce(jsonb_agg(${TIMER} ORDER BY t.started_at,
   WHERE t.shop_id = $1 AND t.job_id = $2 AND t.stopped_at IS NULL`;
 
 /** Starts a timer on the server's clock; another of the same kind is stopped by it. A repeat changes nothing. */
-export async function startTimer(sql: Sql, shop: string, job: string, body: StartTimer): Promise<void> {
+export async function startTimer(sql: Sql, shop: ShopId, job: JobId, body: StartTimer): Promise<void> {
   const kind: WaitKind = body.kind;
   const seconds = isCount(kind) ? usualSeconds(kind) : (body.seconds ?? usualSeconds(kind));
   const { rowCount } = await sql.query(
@@ -30,7 +31,7 @@ export async function startTimer(sql: Sql, shop: string, job: string, body: Star
 }
 
 /** Stops a timer, or puts away one that has run out. @returns false where the job has no such timer. */
-export async function stopTimer(sql: Sql, shop: string, job: string, timer: string): Promise<boolean> {
+export async function stopTimer(sql: Sql, shop: ShopId, job: JobId, timer: string): Promise<boolean> {
   const { rowCount } = await sql.query(
     `UPDATE timer SET stopped_at = coalesce(stopped_at, clock_timestamp())
       WHERE shop_id = $1 AND job_id = $2 AND timer_id = $3`,

@@ -1,3 +1,4 @@
+import type { ShopId } from '@tetrad/contracts';
 import { NewCapture } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import { jobOf } from '../../jobs/locked-job';
@@ -35,7 +36,7 @@ export const announceCapture: CaptureRoute = (pool, quotaBytes) => async (reques
   response.status(201).json(captureView((await findCapture(pool, shop, body.id))!));
 };
 
-async function refuseOverQuota(pool: Pool, shop: string, bytes: number, quotaBytes: number): Promise<void> {
+async function refuseOverQuota(pool: Pool, shop: ShopId, bytes: number, quotaBytes: number): Promise<void> {
   const kept = await shopBytes(pool, shop);
   if (kept + bytes <= quotaBytes) return;
   throw new Refusal(

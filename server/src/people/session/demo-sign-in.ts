@@ -1,4 +1,4 @@
-import { DemoSignIn } from '@tetrad/contracts';
+import { DemoSignIn, shopId } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import { inShop } from '../../platform/database/working-shop';
 import { bodyAs } from '../../platform/http/body';
@@ -14,7 +14,8 @@ import { sessionView } from './session-view';
 /** Lets somebody into the demo without a password, as its made-up technician. */
 export const demoSignIn: SessionRoute = (context) => async (request, response) => {
   const { pool, door } = context;
-  const { shop = DEMO_SHOPS[0]!.id } = bodyAs(DemoSignIn, request);
+  const { shop: named = DEMO_SHOPS[0]!.id } = bodyAs(DemoSignIn, request);
+  const shop = shopId(named);
   if (!isLetIn(door, request))
     throw new Refusal(problem(403, 'no-demo', 'This is not the demo, or not the machine that it runs on.'));
   if (!DEMO_SHOPS.some(({ id }) => id === shop))

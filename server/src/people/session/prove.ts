@@ -1,3 +1,4 @@
+import type { ShopId } from '@tetrad/contracts';
 import type { Request } from 'express';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import type { Pool } from '../../platform/database/pool';
@@ -41,7 +42,7 @@ export async function prove(
 
 /** A password, and whose it should be. */
 export interface GivenPassword {
-  readonly shop: string;
+  readonly shop: ShopId;
   readonly name: string;
   /** Null where nobody has that name. */
   readonly found: PersonRow | null;

@@ -1,3 +1,4 @@
+import type { JobId, ShopId } from '@tetrad/contracts';
 import type { Request, Response } from 'express';
 import type { SessionKind } from '@tetrad/contracts';
 import type { Pool } from '../../platform/database/pool';
@@ -17,9 +18,11 @@ export interface SessionContext {
 export type SessionRoute = (context: SessionContext) => (request: Request, response: Response) => Promise<void>;
 
 /** Who is signed in. @param job The one job of a phone. */
-export const signedIn = (
-  shop: string,
-  { id, name, role }: PersonRow,
-  kind: SessionKind,
-  job: string | null = null,
-) => ({ kind, shop, person: id, job, name, role });
+export const signedIn = (shop: ShopId, { id, name, role }: PersonRow, kind: SessionKind, job: JobId | null = null) => ({
+  kind,
+  shop,
+  person: id,
+  job,
+  name,
+  role,
+});

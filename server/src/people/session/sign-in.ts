@@ -1,4 +1,4 @@
-import { SignIn } from '@tetrad/contracts';
+import { SignIn, shopId } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import { inShop } from '../../platform/database/working-shop';
 import { bodyAs } from '../../platform/http/body';
@@ -16,7 +16,8 @@ import { sessionView } from './session-view';
 /** Signs a device in, by shop, name and password. */
 export const signIn: SessionRoute = (context) => async (request, response) => {
   const { pool } = context;
-  const { shop, name, password } = bodyAs(SignIn, request);
+  const { shop: named, name, password } = bodyAs(SignIn, request);
+  const shop = shopId(named);
   const refusal = new Refusal(problem(401, 'wrong-sign-in', 'This shop, name and password do not belong together.'));
   const isKnown = (await inShop(shop, () => findShop(pool, shop))) !== null;
   await inShop(isKnown ? shop : NO_SHOP, async () => {

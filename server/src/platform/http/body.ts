@@ -1,5 +1,6 @@
 import type { Request } from 'express';
-import { checkBody } from '@tetrad/contracts';
+import { checkBody, jobId, shopId } from '@tetrad/contracts';
+import type { JobId, ShopId } from '@tetrad/contracts';
 import { Refusal, misfit, problem } from './problem';
 
 /** What a body may be. */
@@ -47,4 +48,8 @@ export function nameParam<Name extends string>(request: Request, name: string, a
 }
 
 /** The shop an address names; the router before has refused one that is not there. */
-export const shopParam = (request: Request): string => String((request.params as Record<string, unknown>)['shop']);
+export const shopParam = (request: Request): ShopId =>
+  shopId(String((request.params as Record<string, unknown>)['shop']));
+
+/** The job an address names. */
+export const jobParam = (request: Request): JobId => jobId(uuidParam(request, 'job'));
