@@ -17,6 +17,7 @@ export interface LookedAt {
   readonly low: number;
 }
 
+/** What the figures of a channel look like, before anybody says what it is. */
 export function lookAt(channel: RecordedChannel): LookedAt {
   const { samples } = channel;
   const every = Math.max(1, Math.floor(samples.length / LOOKED_AT));

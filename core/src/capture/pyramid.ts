@@ -18,6 +18,7 @@ export interface Pyramid {
   readonly levels: readonly Level[];
 }
 
+/** Lowest and highest of ever larger blocks, so that millions of samples can be drawn at any zoom. */
 export function pyramidOf(samples: Float32Array): Pyramid {
   const levels: Level[] = [];
   let below: { readonly low: Float32Array; readonly high: Float32Array } = { low: samples, high: samples };

@@ -62,6 +62,7 @@ export interface GradedCase extends CaseContext {
 
 const NO_READINGS: readonly Reading[] = [];
 
+/** True for a reading whose value is one number: no list, no OL, and it was possible. */
 export const isNumeric = (reading: Reading | undefined): reading is NumericReading =>
   typeof reading?.value === 'number';
 
@@ -104,6 +105,7 @@ export const notPossible = (context: CaseContext, test: TestName): boolean =>
 /** True where somebody said that the engine did not turn, or did not run. */
 export const didNotCrank = ({ readings }: CaseContext): boolean =>
   readings.some(({ notPossible: why }) => why === 'did-not-crank');
+/** True where somebody said that the engine did not turn, or did not start. */
 export const didNotRun = ({ readings }: CaseContext): boolean =>
   readings.some(({ notPossible: why }) => why === 'did-not-crank' || why === 'did-not-start');
 

@@ -39,13 +39,16 @@ export interface SimulatedBench {
   lost(test: PathTest, amps: number): number;
 }
 
+/** A reading that was taken. @param value In the unit of its test. */
 export const done = (value: Reading['value'], conditions: ReadingConditions = {}): Measured => ({ value, conditions });
+/** A reading that could not be taken, with the reason. */
 export const cannot = (notPossible: NonNullable<Reading['notPossible']>): Measured => ({
   value: null,
   notPossible,
   conditions: {},
 });
 
+/** To so many decimals, as a display shows it. */
 export const round = (value: number, decimals: number): number => Number(value.toFixed(decimals));
 
 /** Speed from which an engine fires, rpm. */

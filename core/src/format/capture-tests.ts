@@ -19,4 +19,5 @@ export const CAPTURE_TESTS = [
 export type CaptureTest = (typeof CAPTURE_TESTS)[number];
 
 const KNOWN: ReadonlySet<TestName> = new Set(CAPTURE_TESTS);
+/** True for a test that a recorded waveform can give. */
 export const isCaptureTest = (test: TestName): test is CaptureTest => KNOWN.has(test);

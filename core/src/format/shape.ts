@@ -64,6 +64,7 @@ export function number(range: { min?: number; max?: number; above?: number; unit
   );
 }
 
+/** A whole number in a closed range. */
 export function integer(min: number, max: number): Shape<number> {
   return simple(
     { type: 'integer', minimum: min, maximum: max },
@@ -72,6 +73,7 @@ export function integer(min: number, max: number): Shape<number> {
   );
 }
 
+/** A text of so many characters (UTF-16 units). */
 export function text(minLength = 0, maxLength = 4000): Shape<string> {
   return simple(
     { type: 'string', minLength, maxLength },
@@ -80,6 +82,7 @@ export function text(minLength = 0, maxLength = 4000): Shape<string> {
   );
 }
 
+/** True or false. */
 export const flag = (): Shape<boolean> =>
   simple({ type: 'boolean' }, { code: 'flag', with: {} }, (value) => typeof value === 'boolean');
 
@@ -122,6 +125,7 @@ export const anything = <T>(schema: JsonSchema): Shape<T> => ({
   check: () => undefined,
 });
 
+/** A list of one kind of entry; each that does not fit is named by its place. */
 export function list<T>(item: Shape<T>, minItems = 0, maxItems = 10_000): Shape<readonly T[]> {
   const wanted: Wanted = { code: 'list', with: { min: minItems, max: maxItems } };
   return {

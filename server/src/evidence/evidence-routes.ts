@@ -1,7 +1,7 @@
 import type { JobId, ShopId } from '@tetrad/contracts';
 import { Router } from 'express';
 import type { Request, Response } from 'express';
-import { NewObservation, NewReading, VoidReading } from '@tetrad/contracts';
+import { NewObservation, NewReading, VoidReading, readingId } from '@tetrad/contracts';
 import { ENGLISH, outsidePhysics } from '@tetrad/core';
 import type { NominalVolts, Observation, Reading } from '@tetrad/core';
 import type { AuditAction } from '../audit-log/audit-log.sql';
@@ -52,7 +52,7 @@ export function evidenceRoutes(pool: Pool): Router {
   });
 
   router.post('/readings/:reading/void', async (request, response) => {
-    const reading = String(request.params['reading']);
+    const reading = readingId(String(request.params['reading']));
     const { reason } = bodyAs(VoidReading, request);
     const by = whoOf(request).name;
     await change(request, response, 200, {

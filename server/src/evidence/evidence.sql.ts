@@ -1,4 +1,4 @@
-import type { JobId, ShopId } from '@tetrad/contracts';
+import type { JobId, ShopId, ReadingId } from '@tetrad/contracts';
 import type { Observation, Reading } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
 
@@ -40,7 +40,7 @@ export async function voidReading(
   sql: Sql,
   shop: ShopId,
   job: JobId,
-  id: string,
+  id: ReadingId,
   { reason, by }: { readonly reason: string; readonly by: string | null },
 ): Promise<void> {
   await sql.query(

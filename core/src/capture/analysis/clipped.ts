@@ -47,6 +47,7 @@ function runsElsewhere(samples: Float32Array, extreme: number): number {
   return longest;
 }
 
+/** Where the volts stand at the end of the channel's range; null where they do not. */
 export function clippedOf({ volts, sampleRateHz }: Signal): Clipped | null {
   const { samples, envelope } = volts;
   const { low, high, width } = envelope;

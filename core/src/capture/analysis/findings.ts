@@ -20,6 +20,7 @@ const finding = (name: FindingName, confidence: number, said: Message, place: Pl
   ...(place && { fromS: place.fromS, toS: place.toS }),
 });
 
+/** What is wrong with a recording, or with what it shows, each with its confidence from 0 to 1. */
 export function captureFindings(all: CaptureAnalysis): readonly CaptureFinding[] {
   return [...clampFindings(all), ...recordFindings(all), ...engineFindings(all), ...alternatorFindings(all)];
 }

@@ -25,6 +25,7 @@ const BACK_SHARE = 0.75;
 const stilled = (samples: Float32Array, sampleRateHz: number): Float32Array =>
   sampleRateHz < STILLED_FROM_HZ ? samples : movingMean(samples, Math.round(STILLED_S * sampleRateHz) | 1);
 
+/** The first dip and peak of one crank. */
 export function inrushOf({ volts, amps, sampleRateHz }: Signal, crank: Crank): Inrush {
   const { width, blockS, mean } = volts.envelope;
   const end = Math.min(crank.to, crank.from + Math.round(LONGEST_S / blockS));

@@ -21,6 +21,7 @@ export interface Cuts {
   readonly whole: SegmentKind | null;
 }
 
+/** The stretches of a recording in the order of time: rest, key-on, inrush, crank, recovery, charging. */
 export function segmentsOf({ volts, samples, sampleRateHz }: Signal, cuts: Cuts): readonly CaptureSegment[] {
   const { blockS, mean } = volts.envelope;
   const end = mean.length;

@@ -32,6 +32,7 @@ export interface Signal {
 const scaled = (samples: Float32Array, scale: number): Float32Array =>
   scale === 1 ? samples : samples.map((value) => value * scale);
 
+/** The mapped channels in volts and amps, with the envelope of each. @param cylinders Null where nobody said. */
 export function signalOf(recording: Recording, mapped: readonly MappedChannel[], cylinders: number | null): Signal {
   const { sampleRateHz, samples } = recording;
   const channelOf = (role: ChannelRole): Channel | null => {

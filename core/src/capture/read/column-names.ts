@@ -71,6 +71,7 @@ const INDEX_NAMES = /^(#|n|no\.?|nr\.?|sample.*|index|point|row)$/i;
 
 /** @param name A column's name without its unit. */
 export const isTimeName = (name: string): boolean => TIME_NAMES.test(name);
+/** True for the name of a column that only counts its rows. */
 export const isIndexName = (name: string): boolean => INDEX_NAMES.test(name);
 
 /** A clamp's scale where a text tells one, `10 mV/A` or `100mV per A`, mV per A. */

@@ -40,6 +40,7 @@ export const withoutTail = (cells: readonly string[]): readonly string[] => {
 
 /** A day, as some recorders write it in a column of its own. */
 export const DAY = /^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{2,4})$/;
+/** True for a cell that is a time of day or a time of recording. */
 export const isTime = (cell: string): boolean => !Number.isNaN(timeSeconds(cell));
 
 /** A row of figures: every cell a number, a time, a day or empty, and one at least a number or a time. */

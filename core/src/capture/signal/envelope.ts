@@ -13,6 +13,7 @@ export interface Envelope {
 /** A millisecond: shorter than anything a start does, long enough to still the noise. */
 const BLOCK_S = 1e-3;
 
+/** Samples of one block of the envelope. @param sampleRateHz Samples a second, Hz. */
 export const blockWidth = (sampleRateHz: number): number => Math.max(1, Math.round(BLOCK_S * sampleRateHz));
 
 /** @param samples At least one block of them; a part of a block at the end is left out. */

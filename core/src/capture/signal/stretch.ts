@@ -28,6 +28,7 @@ export function quantilesOf(values: Float32Array, shares: readonly number[], fro
   return shares.map((share) => (picked.length > 0 ? quantileSorted(picked, share) : NaN));
 }
 
+/** The middle value of a stretch; NaN where it is empty. @param from First sample. @param to After the last sample. */
 export const medianOf = (values: Float32Array, from = 0, to = values.length): number =>
   quantilesOf(values, [0.5], from, to)[0]!;
 

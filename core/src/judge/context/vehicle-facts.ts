@@ -17,6 +17,12 @@ const USUAL_CELSIUS = 21;
 export const passOf = ({ readings }: Case): Pass =>
   readings.some(({ pass }) => pass === 'after') ? 'after' : 'before';
 
+/**
+ * @param subject A case that fits `tetrad-case/1`.
+ * @param criteria The set it is judged by.
+ * @param pass Before or after a repair.
+ * @throws RangeError where the set has no typical starter draw at all.
+ */
 export function vehicleFacts(subject: Case, criteria: CriteriaSet, pass: Pass): VehicleFacts {
   const { system, conditions = {} } = subject;
   const measured = conditions.batteryCelsius ?? conditions.ambientCelsius;

@@ -26,6 +26,10 @@ export interface Decided {
   readonly batteries?: readonly number[];
 }
 
+/**
+ * The one decision: stop, call a fault, charge first, nothing found, or test on. A fault is called where it is probable
+ * and proven; nothing is found only where all that the complaint asks for was read.
+ */
 export function decide(input: DecisionInput): Decided {
   const { provenCase, ranked, uncovered, impossible, failing, proposed } = input;
   const { gradedCase, probability } = provenCase;

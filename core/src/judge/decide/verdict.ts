@@ -49,6 +49,7 @@ interface VerdictInput {
   readonly failing: readonly Failure[];
 }
 
+/** @returns the verdict of one part with its reason, and the steps that are missing for another one. */
 export function partVerdict(part: JudgedPart, { provenCase, decided, suspects, failing }: VerdictInput): Verdicted {
   const { gradedCase } = provenCase;
   const [worst] = suspects;

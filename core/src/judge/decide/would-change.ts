@@ -22,6 +22,7 @@ function withoutFound({ code, params: { found: _found, ...bound } }: Message): M
   return { code, params: bound };
 }
 
+/** @returns at most two readings that would clear the fault, and where each would have to lie; empty where none would. */
 export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): readonly Change[] {
   const across = readAcross(fault).filter((test) => FAULTS[fault].where === test || latest(gradedCase, test));
   const drops = across.slice(0, MAX).map((test): Change => ({

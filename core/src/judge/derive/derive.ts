@@ -29,6 +29,12 @@ function loadFloor({ criteria, celsius, scale }: GradedCase): number | null {
   return null;
 }
 
+/**
+ * What the readings of a graded case give together: resistance while cranking, health by every way, the share of the
+ * draw, the loss of each piece. A figure is null where a reading that it needs is missing.
+ *
+ * @example derive(survey(subject).gradedCase).crankingOhms // 0.0089, ohm
+ */
 export function derive(gradedCase: GradedCase): Figures {
   const { resting, charge, packCca: pack, cca, draw: usual } = gradedCase;
   const cranking = latest(gradedCase, 'cranking-voltage');

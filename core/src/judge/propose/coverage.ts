@@ -12,6 +12,7 @@ export interface Coverage {
   readonly impossible: readonly StepName[];
 }
 
+/** @returns the steps that the complaint asks for and nobody has done, and those that could not be done. */
 export function coverage(gradedCase: GradedCase): Coverage {
   const uncovered: StepName[] = [];
   const impossible: StepName[] = [];

@@ -45,6 +45,7 @@ function isDone(test: TestName, gradedCase: GradedCase): boolean {
   return tries >= MAX_TRIES || (tries > 0 && isCrankingPath(test) && isStill(gradedCase));
 }
 
+/** True where a test was not said to be impossible, and was not tried as often as makes sense. */
 export const canRead = (test: TestName, gradedCase: GradedCase): boolean =>
   !notPossible(gradedCase, test) && triesOf(test, gradedCase) < MAX_TRIES * Math.max(1, gradedCase.units.length + 1);
 

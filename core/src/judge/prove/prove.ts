@@ -20,6 +20,7 @@ export interface ProvenCase extends WeighedCase {
   readonly proofOf: (fault: FaultName) => ProofState;
 }
 
+/** Adds the proof of every fault to a weighed case. */
 export function proveCase(weighed: WeighedCase): ProvenCase {
   const proofs = new Map<FaultName, ProofState>();
   const proofOf = (fault: FaultName): ProofState => {

@@ -31,6 +31,7 @@ export function dropLimit(test: PathTest, { criteria }: GradedCase): number {
   return pathOf(test).lenientVolts;
 }
 
+/** What the voltage drops of a case say: for each path what its measured parts leave unexplained. */
 export function pathFindings({ gradedCase, figures }: DerivedCase): readonly Finding[] {
   const { rests } = figures.paths;
   const passing = rests.filter(({ reading }) => gradedCase.grades.get(reading.id)?.grade !== 'outside');

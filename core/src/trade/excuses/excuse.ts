@@ -17,8 +17,10 @@ export interface ExcuseRow {
   readonly excluded: (evidence: WeighedCase) => boolean;
 }
 
+/** True where one of the tests has a valid reading with a figure. */
 export const has = (gradedCase: GradedCase, ...tests: readonly TestName[]): boolean =>
   tests.some((test) => latest(gradedCase, test) !== undefined);
+/** True where a valid reading of the test, not only the newest, lies outside its limit. */
 export const fails = (gradedCase: GradedCase, test: TestName): boolean =>
   readingsOf(gradedCase, test).some((reading) => isOutside(gradedCase, reading));
 export const seen =
@@ -47,6 +49,7 @@ export const goodPath =
   ({ gradedCase, probability }: WeighedCase): boolean =>
     pathIsGood(gradedCase, test) || (isSlight(gradedCase, test) && probability[fault] < threshold('slight'));
 
+/** The excuse that nobody has measured yet: excluded by a reading of one of these drops. */
 export const measuredAcross = (...tests: readonly PathTest[]): ExcuseRow => ({
   first: 'measure the drop across it',
   steps: tests,

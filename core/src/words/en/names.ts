@@ -3,7 +3,9 @@ import type { FaultName, StepName } from '../../format/names';
 import type { Part } from '../../format/words';
 import { FAULTS, OBSERVATIONS, TESTS, isTestName } from '../../trade/tables';
 
+/** As at the beginning of a sentence. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** As inside a sentence. */
 export const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** A fault's name at the start of a sentence. */

@@ -13,6 +13,7 @@ const NOT_POSSIBLE: Readonly<Record<string, string>> = {
   'no-equipment': 'no equipment',
   other: 'other reason',
 };
+/** Why a reading could not be taken; a reason that is not known stands as it is. */
 export const notPossibleWords = (reason = 'other'): string => NOT_POSSIBLE[reason] ?? reason;
 
 /** A figure in the unit of a test. */

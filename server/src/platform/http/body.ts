@@ -1,3 +1,4 @@
+import { validate as isUuid } from 'uuid';
 import type { Request } from 'express';
 import { checkBody, jobId, shopId } from '@tetrad/contracts';
 import type { JobId, ShopId } from '@tetrad/contracts';
@@ -29,12 +30,10 @@ export function queryAs<T extends object>(type: new () => T, request: Request): 
   return result.body;
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
-
 /** A path parameter that is a UUID; another text names no record, and is refused by name. */
 export function uuidParam(request: Request, name: string): string {
   const value = String(request.params[name]);
-  if (!UUID.test(value)) throw misfit([{ field: name, found: JSON.stringify(value), allowed: 'a UUID' }]);
+  if (!isUuid(value)) throw misfit([{ field: name, found: JSON.stringify(value), allowed: 'a UUID' }]);
   return value.toLowerCase();
 }
 

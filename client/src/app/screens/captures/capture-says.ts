@@ -111,11 +111,11 @@ const SURE_FROM = 0.6;
       text-align: left;
     }
     .value {
-      font-size: 1.25rem;
+      font-size: var(--text-xl);
     }
     .small,
     .done {
-      font-size: 0.8125rem;
+      font-size: var(--text-xs);
     }
     dl {
       display: grid;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { parseEntry } from '@tetrad/core';
 import { CHANNEL_ROLES } from '@tetrad/core/capture-format';
 import type { Capture, ChannelRole } from '@tetrad/core/capture-format';
 import { InputText } from 'primeng/inputtext';
@@ -64,7 +65,7 @@ const SCALES = [
       margin-top: 16px;
     }
     .small {
-      font-size: 0.8125rem;
+      font-size: var(--text-xs);
     }
   `,
 })
@@ -91,14 +92,16 @@ export class ChannelMap {
     this.changed.emit({ ampsPerVolt });
   }
   protected fullScale(): void {
-    const [volts, amps] = [this.fullVolts(), this.fullAmps()].map((text) => Number(text.replace(',', '.')));
-    this.wrong.set(
-      volts! > 0
-        ? amps! >= 0
-          ? ''
-          : `Amps are “${this.fullAmps()}”: a number above 0, or nothing without a clamp.`
-        : `Volts are “${this.fullVolts()}”: a number above 0, what the highest sample stands for.`,
-    );
-    if (this.wrong() === '') this.changed.emit({ wavScale: { volts: volts!, ...(amps! > 0 && { amps: amps! }) } });
+    const volts = parseEntry(this.fullVolts(), 'V');
+    const amps = this.fullAmps().trim() === '' ? null : parseEntry(this.fullAmps(), 'A');
+    if (!volts.ok || volts.value <= 0)
+      this.wrong.set(`Volts are “${this.fullVolts()}”: a number above 0, what the highest sample stands for.`);
+    else if (amps && (!amps.ok || amps.value < 0))
+      this.wrong.set(`Amps are “${this.fullAmps()}”: a number above 0, or nothing without a clamp.`);
+    else {
+      this.wrong.set('');
+      const clamp = amps?.ok && amps.value > 0 ? { amps: amps.value } : {};
+      this.changed.emit({ wavScale: { volts: volts.value, ...clamp } });
+    }
   }
 }

@@ -73,7 +73,7 @@ const SHARE = { volts: 0.005, amps: 0.02 } as const;
       border-top: 1px solid var(--line);
     }
     .small {
-      font-size: 0.8125rem;
+      font-size: var(--text-xs);
     }
     .hint {
       max-width: 48ch;

@@ -58,7 +58,7 @@ import { findingWords } from '../bench/route/step-key';
       justify-items: start;
     }
     .asks {
-      font-size: 1.375rem;
+      font-size: var(--text-2xl);
       font-weight: 600;
       line-height: 1.2;
     }

@@ -85,7 +85,7 @@ import { selectShop } from '../../state/session/session.feature';
       content: '◐ ';
     }
     .about {
-      font-size: 0.8125rem;
+      font-size: var(--text-xs);
     }
     .older {
       margin: 16px;

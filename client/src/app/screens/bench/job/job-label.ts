@@ -35,7 +35,7 @@ import { JobLabelDialog } from './job-label-dialog';
       justify-items: end;
       gap: 0;
       font-weight: 400;
-      font-size: 0.875rem;
+      font-size: var(--text-sm);
       text-align: right;
       border-color: var(--line-soft);
       padding: 2px 12px;

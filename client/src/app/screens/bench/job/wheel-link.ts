@@ -61,7 +61,7 @@ const QUIET = 4;
     }
     .address {
       overflow-wrap: anywhere;
-      font-size: 0.875rem;
+      font-size: var(--text-sm);
     }
     @media (max-width: 600px) {
       .both {

@@ -89,10 +89,10 @@ import { Sentences } from '../../../device/sentences';
       align-items: center;
       min-height: 44px;
       border-top: 1px solid var(--line-soft);
-      font-size: 0.875rem;
+      font-size: var(--text-sm);
     }
     .value {
-      font-size: 1rem;
+      font-size: var(--text-base);
     }
     .time {
       white-space: nowrap;

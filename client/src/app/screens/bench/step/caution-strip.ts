@@ -52,12 +52,12 @@ import { Button } from '../../../kit/button';
       flex: 1;
       display: grid;
       gap: 4px;
-      font-size: 0.9375rem;
+      font-size: var(--text-md);
     }
     .done {
       display: flex;
       gap: 16px;
-      font-size: 0.8125rem;
+      font-size: var(--text-xs);
     }
     .text {
       flex: 1;

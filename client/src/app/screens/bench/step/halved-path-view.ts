@@ -42,7 +42,7 @@ import { Figures } from '../../../device/figures';
     table {
       border-collapse: collapse;
       width: 100%;
-      font-size: 0.9375rem;
+      font-size: var(--text-md);
     }
     th {
       text-align: left;

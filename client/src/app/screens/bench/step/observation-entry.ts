@@ -39,10 +39,10 @@ import { findingWords, findingsOf } from '../route/step-key';
     .findings .p-button {
       min-height: 64px;
       min-width: 128px;
-      font-size: 1.25rem;
+      font-size: var(--text-xl);
     }
     .number {
-      font-size: 0.875rem;
+      font-size: var(--text-sm);
       color: var(--ink-soft);
     }
     .words::first-letter {

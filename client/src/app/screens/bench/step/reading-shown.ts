@@ -71,23 +71,23 @@ export type Onward = keyof typeof ONWARD;
       gap: 4px 16px;
     }
     .number {
-      font-size: 3.25rem;
+      font-size: var(--text-figure);
       line-height: 1.1;
       white-space: nowrap;
     }
     .number.long {
-      font-size: 1.5rem;
+      font-size: var(--text-3xl);
       white-space: normal;
     }
     tt-grade {
-      font-size: 1.5rem;
+      font-size: var(--text-3xl);
     }
     .why {
       line-height: 1.3;
     }
     .limit,
     .meta {
-      font-size: 0.875rem;
+      font-size: var(--text-sm);
       line-height: 1.25;
     }
     .on {
