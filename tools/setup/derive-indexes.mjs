@@ -17,12 +17,19 @@ const FOLDERS = [
 const camel = (name) => name.replace(/-([a-z])/g, (_, letter) => letter.toUpperCase());
 const key = (name) => (name.includes('-') ? `'${name}'` : name);
 
-/** @returns the text of one index. */
-function indexOf({ table, of }, names) {
-  const entries = names.map((name) => `  ${name === camel(name) ? name : `${key(name)}: ${camel(name)}`},`);
+/**
+ * @param row.from where the files lie, as the index imports them
+ * @param row.part which value of each file is listed, by the end of its name
+ * @returns the text of one index
+ */
+function indexOf({ table, of, from = '.', part = '' }, names) {
+  const entries = names.map((name) => {
+    const value = `${camel(name)}${part}`;
+    return `  ${name === value ? name : `${key(name)}: ${value}`},`;
+  });
   return [
     `/** ${of}, by the name of its file. Written by \`npm run derive\`; do not edit. */`,
-    ...names.map((name) => `import { ${camel(name)} } from './${name}';`),
+    ...names.map((name) => `import { ${camel(name)}${part} } from '${from}/${name}';`),
     '',
     `export const ${table} = {`,
     ...entries,
@@ -53,35 +60,27 @@ function formatNames(tests, observations, faults) {
   ].join('\n');
 }
 
-/** The circuit model's part of every file of a folder: the judge is bundled without it. */
-function modelIndex({ table, of, part, folder }, names) {
-  const entries = names.map((name) => `  ${name === camel(name) ? name : key(name)}: ${camel(name)}${part},`);
-  return [
-    `/** ${of}, by the name of its file. Written by \`npm run derive\`; do not edit. */`,
-    ...names.map((name) => `import { ${camel(name)}${part} } from '../../${folder}/${name}';`),
-    '',
-    `export const ${table} = {`,
-    ...entries,
-    '} as const;',
-    '',
-  ].join('\n');
-}
-
 /** @returns the paths and texts of all indexes as the folders stand. */
 export async function trades() {
   const names = await Promise.all(FOLDERS.map(namesIn));
   const [tests, observations, faults] = names;
+  // the circuit model's part of every file: the judge is bundled without it
   const models = [
-    { folder: 'trade/tests', table: 'TEST_MODELS', of: 'How the circuit model gives every test', part: 'Model' },
-    { folder: 'trade/observations', table: 'OBSERVATION_MODELS', of: 'What the circuit model shows', part: 'Model' },
-    { folder: 'trade/faults', table: 'FAULT_EFFECTS', of: 'What every fault does to a vehicle', part: 'Effect' },
+    { from: '../../trade/tests', table: 'TEST_MODELS', of: 'How the circuit model gives every test', part: 'Model' },
+    {
+      from: '../../trade/observations',
+      table: 'OBSERVATION_MODELS',
+      of: 'What the circuit model shows',
+      part: 'Model',
+    },
+    { from: '../../trade/faults', table: 'FAULT_EFFECTS', of: 'What every fault does to a vehicle', part: 'Effect' },
   ];
   return [
     { path: join(ROOT, 'core/src/format/trade-words.ts'), text: formatNames(tests, observations, faults) },
     ...FOLDERS.map((row, at) => ({ path: join(ROOT, row.folder, 'index.ts'), text: indexOf(row, names[at]) })),
     ...models.map((row, at) => ({
       path: join(ROOT, `core/src/simulation/models/${row.table.toLowerCase().replace('_', '-')}.ts`),
-      text: modelIndex(row, names[at]),
+      text: indexOf(row, names[at]),
     })),
   ];
 }

@@ -3,7 +3,17 @@ import { interpolate } from '../quantities/interpolate';
 import type { Points } from '../quantities/interpolate';
 
 /** Temperature at which the table of resting volts holds, °C. */
-export const TABLE_CELSIUS = 25;
+const TABLE_CELSIUS = 25;
+
+/** What is known of a battery's temperature, °C; where nobody measured it, it is a guess. */
+export interface BatteryTemperature {
+  readonly celsius: number;
+  readonly celsiusKnown: boolean;
+}
+
+/** The temperature that resting volts are taken at, °C: as measured, else that of the table. */
+export const restingCelsius = ({ celsius, celsiusKnown }: BatteryTemperature): number =>
+  celsiusKnown ? celsius : TABLE_CELSIUS;
 
 /** Resting volts of a 12 V battery at that temperature against state of charge (docs/criteria.md, resting voltage). */
 const RESTING_VOLTS: Readonly<Record<Chemistry, Points>> = {

@@ -1,5 +1,5 @@
 /** How full the battery is, and whether a whole cell of it is missing. */
-import { TABLE_CELSIUS, restingVolts, restingVoltsAt25 } from '../battery/state-of-charge';
+import { restingCelsius, restingVolts, restingVoltsAt25 } from '../battery/state-of-charge';
 import { asOwnBattery } from './own-battery';
 import { batteryUnits, isCharged, latest, readingsOf } from './case-context';
 import type { NumericReading, CaseContext } from './case-context';
@@ -9,8 +9,10 @@ const DEAD_CELL_VOLTS = [9.6, 10.9] as const;
 /** A reading after a charge speaks of it for a day, min. */
 const AFTER_CHARGE_MINUTES = 24 * 60;
 
-const restingAt = (share: number, { case: { system }, celsius, celsiusKnown }: CaseContext): number =>
-  restingVolts(share, system.battery.chemistry, system.nominalVolts, celsiusKnown ? celsius : TABLE_CELSIUS);
+const restingAt = (share: number, context: CaseContext): number => {
+  const { nominalVolts, battery } = context.case.system;
+  return restingVolts(share, battery.chemistry, nominalVolts, restingCelsius(context));
+};
 
 /** What a full battery of this chemistry rests at, V. */
 export const fullVolts = (context: CaseContext): number => restingAt(1, context);

@@ -1,4 +1,4 @@
-import { TABLE_CELSIUS, stateOfCharge } from '../battery/state-of-charge';
+import { restingCelsius, stateOfCharge } from '../battery/state-of-charge';
 import { isNumeric, unitVolts } from './case-context';
 import type { CaseContext, NumericReading } from './case-context';
 
@@ -13,7 +13,7 @@ export function asOwnBattery<S extends CaseContext>(context: S, battery: number 
   const { system } = context.case;
   const nominalVolts = unitVolts(system);
   const resting = ownResting(context, battery)?.value ?? null;
-  const celsius = context.celsiusKnown ? context.celsius : TABLE_CELSIUS;
+  const celsius = restingCelsius(context);
   return {
     ...context,
     case: {

@@ -20,12 +20,12 @@ export const SHOP_QUOTA_BYTES = 50_000_000_000;
 export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router {
   const router = Router({ mergeParams: true });
   const bytes = raw({ type: 'application/octet-stream', limit: CAPTURE_PIECE_BYTES });
-  router.get('/jobs/:job/captures', listCaptures(pool, quotaBytes));
+  router.get('/jobs/:job/captures', listCaptures(pool));
   // those of other vehicles are nothing for a phone beside one job
-  router.get('/jobs/:job/captures-alike', only('device'), listAlike(pool, quotaBytes));
-  router.post('/jobs/:job/captures', announceCapture(pool, quotaBytes));
-  router.put('/captures/:capture/pieces/:number', bytes, storePiece(pool, quotaBytes));
-  router.post('/captures/:capture/found', storeFound(pool, quotaBytes));
-  router.get('/captures/:capture/file', sendFile(pool, quotaBytes));
+  router.get('/jobs/:job/captures-alike', only('device'), listAlike(pool));
+  router.post('/jobs/:job/captures', announceCapture(quotaBytes)(pool));
+  router.put('/captures/:capture/pieces/:number', bytes, storePiece(pool));
+  router.post('/captures/:capture/found', storeFound(pool));
+  router.get('/captures/:capture/file', sendFile(pool));
   return router;
 }

@@ -1,4 +1,4 @@
-import { TABLE_CELSIUS, restingVolts } from '../../battery/state-of-charge';
+import { restingCelsius, restingVolts } from '../../battery/state-of-charge';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
 import type { Rule } from './rule';
@@ -16,9 +16,9 @@ const say = sayer(phrases);
 
 export const charge: Rule<ChargeFloor> = {
   phrases,
-  resolve({ minShare }, _value, { system, celsius, celsiusKnown }) {
-    const at = celsiusKnown ? celsius : TABLE_CELSIUS;
-    const min = restingVolts(minShare, system.battery.chemistry, system.nominalVolts, at);
+  resolve({ minShare }, _value, input) {
+    const { nominalVolts, battery } = input.system;
+    const min = restingVolts(minShare, battery.chemistry, nominalVolts, restingCelsius(input));
     return { min, drawn: { min, max: Infinity }, bound: say('charge-floor', { min, share: minShare }) };
   },
 };

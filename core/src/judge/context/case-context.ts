@@ -1,5 +1,5 @@
 /** First stage: the readings of one pass, in the order and the groups that everything later asks for. */
-import { TABLE_CELSIUS, stateOfCharge } from '../../battery/state-of-charge';
+import { restingCelsius, stateOfCharge } from '../../battery/state-of-charge';
 import { inSeriesOf, isNumeric } from '../../evidence/case-context';
 import type { CaseContext, VehicleFacts } from '../../evidence/case-context';
 import type { Reading } from '../../format/case-shape';
@@ -11,7 +11,7 @@ export function caseContext(vehicle: VehicleFacts, readings: readonly Reading[])
   const byTest = groupByTest(readings);
   const units = [...new Set(readings.map(({ battery }) => battery).filter((unit) => unit !== undefined))].sort();
   const { connected, weakest } = restingOf(byTest.get('resting-voltage') ?? [], inSeriesOf(system));
-  const celsius = vehicle.celsiusKnown ? vehicle.celsius : TABLE_CELSIUS;
+  const celsius = restingCelsius(vehicle);
   // every field by name: spreading so many is slow
   return {
     case: vehicle.case,

@@ -2,6 +2,7 @@
 import type { Reading } from '../../format/case-shape';
 import type { Verdict } from '../../format/words';
 import { HEALTH_TESTS } from '../../format/words';
+import { TESTS, TEST_NAMES } from '../../trade/tables';
 import type { Message } from '../../format/message';
 import { isChargeOwed } from '../../evidence/charge';
 import type { DerivedCase } from '../../evidence/derived-case';
@@ -17,15 +18,15 @@ import type { PackParams } from '../messages';
 
 /** Under this share of its rating a battery is worn. */
 const WORN_HEALTH = 0.7;
-/** Tests that tell on a battery whatever its health was measured to be. */
-const BEYOND_HEALTH: readonly string[] = ['specific-gravity', 'hold-charge'];
 /** Tests that condemn one battery of a pack by themselves. */
-const CONDEMNING: readonly string[] = [...HEALTH_TESTS, ...BEYOND_HEALTH];
+const CONDEMNING: ReadonlySet<string> = new Set(TEST_NAMES.filter((test) => TESTS[test].tellsOf === 'battery'));
+/** Of these the ones that measure its health; the others tell on it whatever its health was measured to be. */
+const OF_HEALTH: ReadonlySet<string> = new Set(HEALTH_TESTS);
 
 /** Readings of single batteries that condemn them. */
 const condemning = (gradedCase: GradedCase): readonly Reading[] =>
   gradedCase.readings.filter(
-    (reading) => reading.battery !== undefined && CONDEMNING.includes(reading.test) && isOutside(gradedCase, reading),
+    (reading) => reading.battery !== undefined && CONDEMNING.has(reading.test) && isOutside(gradedCase, reading),
   );
 
 /**
@@ -41,9 +42,7 @@ export function packOf({ lines }: Ranked, { gradedCase, figures }: ProvenCase): 
     lines.flatMap(({ finding: { source }, weight }) => (weight > 0 && 'reading' in source ? [source.reading] : [])),
   );
   const named = gradedCase.readings.filter(({ id, battery }) => battery !== undefined && against.has(id));
-  const plain = outside.filter(
-    ({ battery, test }) => BEYOND_HEALTH.includes(test) || isWorn(healthOf(battery!, figures)),
-  );
+  const plain = outside.filter(({ battery, test }) => !OF_HEALTH.has(test) || isWorn(healthOf(battery!, figures)));
   const own = [plain, outside, named].find((list) => list.length > 0)?.map(({ battery }) => battery!) ?? [];
   const weak = [...new Set(own)].sort();
   return { weak, batteries: arrangement === 'parallel' ? all : weak, arrangement, count };

@@ -133,12 +133,18 @@ function stepOf({ test, because, minutes, conditions, battery }: Step): NextStep
   return battery === undefined ? step : { ...step, battery };
 }
 
-const comparedOf = ({ bound, ...test }: ComparedTest): NonNullable<Judgement['comparison']>[number] => ({
-  test: test.test,
-  before: test.before,
-  after: test.after,
+const comparedOf = ({
+  test,
+  before,
+  after,
+  bound,
+  solved,
+}: ComparedTest): NonNullable<Judgement['comparison']>[number] => ({
+  test,
+  before,
+  after,
   limit: bound ? ENGLISH.say(bound) : '',
-  solved: test.solved,
+  solved,
 });
 
 const batteryOf = ({ because, ...verdict }: OwnVerdict): BatteryVerdict => ({

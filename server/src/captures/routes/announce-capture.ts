@@ -10,31 +10,38 @@ import { Refusal, problem } from '../../platform/http/problem';
 import { addCapture, captureView, findCapture, shopBytes } from '../captures.sql';
 import type { CaptureRoute } from './capture-route';
 
-/** Announces a file; its pieces follow. Announced again, it is answered with the pieces that are stored already. */
-export const announceCapture: CaptureRoute = (pool, quotaBytes) => async (request, response) => {
-  const shop = shopParam(request);
-  permit(request, 'work');
-  const body = bodyAs(NewCapture, request);
-  const { id: job } = await jobOf(pool, request);
-  const known = await findCapture(pool, shop, body.id);
-  if (known && (known.job !== job || known.name !== body.name || known.bytes !== body.bytes))
-    throw new Refusal(
-      problem(409, 'id-taken', `Capture ${body.id} is another file: ${known.name}, ${known.bytes} bytes.`),
-    );
-  if (!known) {
-    await refuseOverQuota(pool, shop, body.bytes, quotaBytes);
-    await runIdempotent(pool, request, async (sql) => {
-      await addCapture(sql, shop, job, body, whoOf(request).name);
-      await addAuditEntry(sql, {
-        what: 'capture-added',
-        ...actor(request),
-        about: job,
-        detail: { capture: body.id, name: body.name, bytes: body.bytes },
+/**
+ * Announces a file; its pieces follow. Announced again, it is answered with the pieces that are stored already.
+ *
+ * @param quotaBytes What one shop may keep.
+ */
+export const announceCapture =
+  (quotaBytes: number): CaptureRoute =>
+  (pool) =>
+  async (request, response) => {
+    const shop = shopParam(request);
+    permit(request, 'work');
+    const body = bodyAs(NewCapture, request);
+    const { id: job } = await jobOf(pool, request);
+    const known = await findCapture(pool, shop, body.id);
+    if (known && (known.job !== job || known.name !== body.name || known.bytes !== body.bytes))
+      throw new Refusal(
+        problem(409, 'id-taken', `Capture ${body.id} is another file: ${known.name}, ${known.bytes} bytes.`),
+      );
+    if (!known) {
+      await refuseOverQuota(pool, shop, body.bytes, quotaBytes);
+      await runIdempotent(pool, request, async (sql) => {
+        await addCapture(sql, shop, job, body, whoOf(request).name);
+        await addAuditEntry(sql, {
+          what: 'capture-added',
+          ...actor(request),
+          about: job,
+          detail: { capture: body.id, name: body.name, bytes: body.bytes },
+        });
       });
-    });
-  }
-  response.status(201).json(captureView((await findCapture(pool, shop, body.id))!));
-};
+    }
+    response.status(201).json(captureView((await findCapture(pool, shop, body.id))!));
+  };
 
 async function refuseOverQuota(pool: Pool, shop: ShopId, bytes: number, quotaBytes: number): Promise<void> {
   const kept = await shopBytes(pool, shop);

@@ -24,7 +24,7 @@ const OUTCOMES: Readonly<Record<string, string>> = {
 const SHOP_KEY = 'tetrad.sign-in.shop';
 const text = (value = ''): FormControl<string> => new FormControl(value, { nonNullable: true });
 
-/** Switch user: once a shift with the password; from then on others take over by PIN. */
+/** Signing in: once a shift with the password; from then on others switch in by PIN. */
 @Component({
   selector: 'tt-sign-in',
   imports: [Button, Field, FocusFirst, InputText, Message, OwnSecretsForm, ReactiveFormsModule],
