@@ -1,6 +1,8 @@
 /** The step at hand: what it asks, what it shows, and what stands beside its entry. */
 import { TestBed } from '@angular/core/testing';
+import { Store } from '@ngrx/store';
 import { judge, stepOf, survey } from '@tetrad/core';
+import { JobActions } from '../src/app/job/jobs.feature';
 import { CircuitDrawing } from '../src/app/screens/bench/circuit/circuit-drawing';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { CautionStrip } from '../src/app/screens/bench/step/caution-strip';
@@ -32,6 +34,28 @@ describe('the step panel', () => {
     button(before.fixture, 'Count down a crank').click();
     expect(queuedActs().at(-1)).toMatchObject({ kind: 'timer', body: { kind: 'crank' } });
     expect(before.said()).toContain('Ilse Marrow,');
+  });
+
+  it('leaves the focus where a person put it while the server answers, and with a dialog that is open', async () => {
+    const job = view(subject([rest]));
+    const { fixture } = await panel('resting-voltage', job);
+    const drawn = () => new Promise((resolve) => setTimeout(resolve, 20));
+    await drawn();
+    const field = document.body.appendChild(document.createElement('input'));
+    field.focus();
+    TestBed.inject(Store).dispatch(JobActions.loaded({ job: { ...job, revision: 2, case: subject([rest]) } }));
+    await fixture.whenStable();
+    await drawn();
+    expect(document.activeElement).toBe(field);
+    const dialog = document.body.appendChild(document.createElement('div'));
+    dialog.setAttribute('role', 'dialog');
+    const another = { ...rest, id: 'b', value: 12.6 };
+    TestBed.inject(Store).dispatch(JobActions.loaded({ job: { ...job, revision: 3, case: subject([rest, another]) } }));
+    await fixture.whenStable();
+    await drawn();
+    expect(document.activeElement).toBe(field);
+    dialog.remove();
+    field.remove();
   });
 
   it('lets the starter cool for a minute after a crank', async () => {

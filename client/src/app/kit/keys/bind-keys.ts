@@ -1,5 +1,6 @@
 import { DestroyRef, inject } from '@angular/core';
 import { tinykeys } from 'tinykeys';
+import { isDialogOpen } from './behind-dialogs';
 import { KEY_TABLE } from './key-table';
 import type { KeyScope } from './key-table';
 
@@ -15,7 +16,7 @@ export function bindKeys<S extends KeyScope>(scope: S, handlers: KeyHandlers<S>)
     const run = handlers[name as keyof (typeof KEY_TABLE)[S]];
     const pressed = (event: KeyboardEvent): void => {
       // a dialog has the keys to itself
-      if (scope !== 'Anywhere' && document.querySelector('[role=dialog], [role=alertdialog]')) return;
+      if (scope !== 'Anywhere' && isDialogOpen()) return;
       if (run(event) !== false) event.preventDefault();
     };
     bindings[press] = pressed;

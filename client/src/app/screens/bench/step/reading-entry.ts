@@ -25,6 +25,7 @@ import { controlValue } from '../../../kit/forms/control-value';
 import { Enter } from '../../../kit/forms/enter';
 import { Figure } from '../../../kit/forms/figure';
 import { GradeMark } from '../../../kit/grade-mark';
+import { focusOnScreen } from '../../../kit/keys/behind-dialogs';
 import { Ruler } from '../../../kit/ruler';
 import { Segmented } from '../../../kit/segmented';
 import { asideOf } from './aside';
@@ -149,7 +150,7 @@ export class ReadingEntry {
   }
 
   focus(): void {
-    setTimeout(() => this.boxes()[0]?.nativeElement.focus({ preventScroll: true }));
+    focusOnScreen(() => this.boxes()[0]?.nativeElement);
   }
   /** Begins the entry with what was typed elsewhere. */
   begin(text: string): void {

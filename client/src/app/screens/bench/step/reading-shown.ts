@@ -8,6 +8,7 @@ import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
+import { focusOnScreen } from '../../../kit/keys/behind-dialogs';
 import { Ruler } from '../../../kit/ruler';
 
 /** What follows a reading, as its button says it. */
@@ -119,11 +120,14 @@ export class ReadingShown {
     return methodWords(reading, this.#voice.voice());
   });
 
+  /** The reading and not its grade: an answer of the server grades it anew, and moves nothing. */
+  readonly #id = computed(() => this.assessment().reading.id);
+
   constructor() {
     effect(() => {
-      this.assessment();
+      this.#id();
       // the next key goes on, or is a digit of the next reading
-      setTimeout(() => this.on()?.nativeElement.focus({ preventScroll: true }));
+      focusOnScreen(() => this.on()?.nativeElement);
     });
   }
 }

@@ -6,6 +6,7 @@ import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import type { EnteredReading } from '../../../job/commands';
 import { Button } from '../../../kit/button';
+import { isDialogOpen } from '../../../kit/keys/behind-dialogs';
 import { Segmented } from '../../../kit/segmented';
 import { CountView } from '../../../waiting/count-view';
 import { runningCount, waits } from '../../../waiting/timer-state';
@@ -254,7 +255,7 @@ export class StepPanel {
    */
   protected onDigit(event: KeyboardEvent): void {
     if (event.altKey || event.ctrlKey || event.metaKey || !/^\d$/.test(event.key)) return;
-    if (document.querySelector('[role=dialog]') || isTyping(event.target)) return;
+    if (isDialogOpen() || isTyping(event.target)) return;
     const step = this.step();
     if (step.kind === 'observe') {
       const finding = findingsOf(step.about)[Number(event.key) - 1];
