@@ -82,11 +82,11 @@ it('is shown from its first page on and whole with its last, and then kept on th
   await jest.advanceTimersByTimeAsync(1);
   expect(ids()).toEqual(['a', 'b', 'c']);
   expect(asked).toEqual([null, '/next']);
-  expect([...kept.keys()]).toEqual(['floor one open']);
+  expect([...kept.keys()]).toEqual(['floor page one open']);
 });
 
 it('without the server shows what it had last, and says that it is away', async () => {
-  kept.set('floor one open', [row('a'), row('z')]);
+  kept.set('floor page one open', { rows: [row('a'), row('z')], next: null, isLast: true });
   pages = { first: () => throwError(() => new HttpErrorResponse({ status: 0 })) };
   await open();
   expect(ids()).toEqual(['a', 'z']);
@@ -152,7 +152,7 @@ describe('a floor of thousands', () => {
   it('is loaded as far as is useful, told to go on, kept on the device, and loaded on when that is wanted', async () => {
     await open();
     expect([ids().length, floor().rest, asked]).toEqual([1400, '/3', [null, '/2']]);
-    expect((kept.get('floor one open') as unknown[]).length).toBe(1400);
+    expect((kept.get('floor page one open') as { rows: unknown[] }).rows.length).toBe(1400);
     TestBed.inject(Store).dispatch(FloorActions.moreWanted());
     await jest.advanceTimersByTimeAsync(1);
     expect([ids().length, floor().rest]).toEqual([2200, null]);

@@ -8,7 +8,6 @@ import {
   combineLatest,
   distinctUntilChanged,
   filter,
-  from,
   map,
   of,
   switchMap,
@@ -16,14 +15,13 @@ import {
   timer,
   withLatestFrom,
 } from 'rxjs';
-import type { Observable } from 'rxjs';
-import type { Action } from '@ngrx/store';
 import type { JobView } from '@tetrad/contracts';
 import { Kept } from '../device/kept';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { selectItems } from '../outbox/outbox.feature';
 import { Api } from '../state/api';
 import { eventStream } from '../state/event-stream';
+import { orKept } from '../state/kept-answer';
 import { mayRetry, problemOf } from '../state/loading';
 import { chosenShop } from '../state/session/session.feature';
 import { JobActions, selectToldJob } from './jobs.feature';
@@ -47,21 +45,14 @@ export class JobsEffects {
       filter(([[{ id }], items]) => !items.some((item) => item.kind === 'new-job' && item.job === id)),
       switchMap(([[{ id }, shop]]) =>
         this.#api.job(shop, id).pipe(
-          map((job) => JobActions.loaded({ job })),
-          catchError((failure: HttpErrorResponse) => this.#instead(shop, id, failure)),
+          orKept(this.#kept, keyOf(shop, id), {
+            loaded: (job) => JobActions.loaded({ job }),
+            failed: (problem) => JobActions.failed({ id, problem }),
+          }),
         ),
       ),
     ),
   );
-
-  /** The server is away: what it told last is shown, and it is asked again. */
-  #instead(shop: string, id: string, failure: HttpErrorResponse): Observable<Action> {
-    const failed = JobActions.failed({ id, problem: problemOf(failure) });
-    if (!mayRetry(failed.problem)) return of(failed);
-    return from(this.#kept.get<JobView>(keyOf(shop, id))).pipe(
-      switchMap((job) => (job ? of(failed, JobActions.loaded({ job })) : of(failed))),
-    );
-  }
 
   readonly retry = createEffect(() =>
     this.#actions.pipe(

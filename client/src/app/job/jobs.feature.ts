@@ -3,7 +3,7 @@ import type { EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { JobView, Problem } from '@tetrad/contracts';
 import { OutboxActions } from '../outbox/outbox.actions';
-import { LOADED, LOADING } from '../state/loading';
+import { LOADED, LOADING, mayRetry } from '../state/loading';
 import type { Loading } from '../state/loading';
 
 export const JobActions = createActionGroup({
@@ -38,9 +38,12 @@ export const jobsFeature = createFeature({
     on(JobActions.opened, (state, { id }) => ({ ...state, opened: id, loading: LOADING })),
     on(JobActions.left, (state) => ({ ...state, opened: null })),
     on(JobActions.loaded, OutboxActions.stored, (state, { job }) => received(state, job)),
-    on(JobActions.failed, (state, { id, problem }) =>
-      id === state.opened ? { ...state, loading: { state: 'failed' as const, problem } } : state,
-    ),
+    on(JobActions.failed, (state, { id, problem }) => {
+      if (id !== state.opened) return state;
+      // what was told last is worked on while the server is away
+      const isShown = mayRetry(problem) && state.entities[id] !== undefined;
+      return { ...state, loading: isShown ? LOADED : { state: 'failed' as const, problem } };
+    }),
   ),
   extraSelectors: ({ selectEntities, selectOpened }) => ({
     /** The id of the job in view, where the server has told it. */

@@ -1,6 +1,6 @@
 import { DatePipe } from '@angular/common';
 import type { HttpErrorResponse } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, untracked } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { ActView } from '@tetrad/contracts';
@@ -101,10 +101,26 @@ export class Record {
   readonly #csv = inject(CsvFiles);
   readonly #api = inject(Api);
   readonly #shop = inject(Store).selectSignal(selectShop);
-  protected readonly rows = signal<ActView[]>([]);
-  protected readonly hasOlder = signal(false);
-  protected readonly loading = signal(true);
-  protected readonly problem = signal<string | null>(null);
+  /** Behind which entry the page that is asked for begins; null for the newest. */
+  readonly #before = linkedSignal<string | null, number | null>({ source: this.#shop, computation: () => null });
+  readonly #page = rxResource({
+    params: () => ({ shop: this.#shop(), before: this.#before() }),
+    stream: ({ params: { shop, before } }) => (shop === null ? EMPTY : this.#api.acts(shop, before)),
+  });
+  /** The pages so far, as one list. */
+  protected readonly rows = linkedSignal<readonly ActView[] | undefined, ActView[]>({
+    source: () => (this.#page.hasValue() ? this.#page.value() : undefined),
+    computation: (page, previous) => {
+      const before = untracked(this.#before) === null ? [] : (previous?.value ?? []);
+      return page === undefined ? (previous?.value ?? []) : [...before, ...page];
+    },
+  });
+  protected readonly hasOlder = computed(() => (this.rows().at(-1)?.seq ?? 1) > 1);
+  protected readonly loading = this.#page.isLoading;
+  protected readonly problem = computed(() => {
+    const failure = this.#page.error();
+    return failure ? problemOf(failure as HttpErrorResponse).detail : null;
+  });
 
   readonly #backups = rxResource({
     params: () => this.#shop(),
@@ -112,31 +128,10 @@ export class Record {
   });
   protected readonly backup = computed(() => (this.#backups.hasValue() ? backupWords(this.#backups.value()) : null));
 
-  constructor() {
-    effect(() => {
-      if (this.#shop() !== null) untracked(() => this.#ask(null));
-    });
-  }
-
   protected older(): void {
-    this.#ask(this.rows().at(-1)?.seq ?? null);
+    this.#before.set(this.rows().at(-1)?.seq ?? null);
   }
   protected save(): void {
     void this.#csv.save('record-of-acts', this.rows());
-  }
-
-  #ask(before: number | null): void {
-    this.loading.set(true);
-    this.#api.acts(this.#shop()!, before).subscribe({
-      next: (acts) => {
-        this.rows.update((rows) => (before === null ? [...acts] : [...rows, ...acts]));
-        this.hasOlder.set(acts.length > 0 && acts.at(-1)!.seq > 1);
-        this.loading.set(false);
-      },
-      error: (failure: HttpErrorResponse) => {
-        this.problem.set(problemOf(failure).detail);
-        this.loading.set(false);
-      },
-    });
   }
 }

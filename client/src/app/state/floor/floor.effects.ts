@@ -12,7 +12,6 @@ import {
   distinctUntilChanged,
   expand,
   filter,
-  from,
   map,
   merge,
   mergeMap,
@@ -24,11 +23,12 @@ import {
 } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type { HttpErrorResponse } from '@angular/common/http';
-import type { FloorRow, JobStatus } from '@tetrad/contracts';
+import type { JobStatus } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { Api } from '../api';
 import type { FloorPage } from '../api';
 import { eventStream } from '../event-stream';
+import { orKept } from '../kept-answer';
 import { problemOf } from '../loading';
 import { chosenShop } from '../session/session.feature';
 import { FloorActions, selectFloor } from './floor.feature';
@@ -41,6 +41,9 @@ const MAX_AT_ONCE = 1200;
 const TYPING_MS = 250;
 /** More than these at once, and the floor is read anew. */
 const MAX_TOGETHER = 60;
+
+/** The floor as far as it is loaded. */
+type FloorPart = FloorPage & { readonly isLast: boolean };
 
 interface News {
   /** Null where news may have been missed. */
@@ -91,7 +94,7 @@ export class FloorEffects {
   );
 
   /** Page by page, until there are no more or there are enough. */
-  #pages(shop: string, status: JobStatus, from: string | null): Observable<FloorPage & { readonly isLast: boolean }> {
+  #pages(shop: string, status: JobStatus, from: string | null): Observable<FloorPart> {
     let loaded = 0;
     return this.#api.floorPage(shop, status, from).pipe(
       expand(({ next }) => (next === null || loaded >= MAX_AT_ONCE ? EMPTY : this.#api.floorPage(shop, status, next))),
@@ -103,23 +106,15 @@ export class FloorEffects {
   }
 
   #load(shop: string, status: JobStatus): Observable<Action> {
-    const key = `floor ${shop} ${status}`;
-    const none: readonly FloorRow[] = [];
+    const key = `floor page ${shop} ${status}`;
+    const nothing: FloorPart = { rows: [], next: null, isLast: false };
     return this.#pages(shop, status, null).pipe(
-      scan((all, { rows, next, isLast }) => ({ rows: [...all.rows, ...rows], next, isLast }), {
-        rows: none,
-        next: null as string | null,
-        isLast: false,
-      }),
-      tap(({ rows, isLast }) => isLast && void this.#kept.put(key, rows)),
-      map(({ rows, next, isLast }) =>
-        FloorActions.loaded({ rows, isWhole: next === null, rest: isLast ? next : null }),
-      ),
-      catchError((failure: HttpErrorResponse) => {
-        const failed = FloorActions.failed({ problem: problemOf(failure) });
-        return from(this.#kept.get<readonly FloorRow[]>(key)).pipe(
-          mergeMap((rows) => (rows ? of(FloorActions.loaded({ rows, isWhole: true }), failed) : of(failed))),
-        );
+      scan((all, { rows, next, isLast }): FloorPart => ({ rows: [...all.rows, ...rows], next, isLast }), nothing),
+      tap((part) => part.isLast && void this.#kept.put(key, { ...part, next: null })),
+      orKept(this.#kept, key, {
+        loaded: ({ rows, next, isLast }) =>
+          FloorActions.loaded({ rows, isWhole: next === null, rest: isLast ? next : null }),
+        failed: (problem) => FloorActions.failed({ problem }),
       }),
     );
   }

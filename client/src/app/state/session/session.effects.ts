@@ -3,12 +3,13 @@ import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
-import { EMPTY, catchError, from, map, of, switchMap, tap, timer } from 'rxjs';
+import { EMPTY, catchError, map, of, switchMap, tap, timer } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type { Problem, SessionView } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { Api } from '../api';
+import { orKept } from '../kept-answer';
 import { problemOf } from '../loading';
 import { SessionActions } from './session.feature';
 
@@ -32,8 +33,12 @@ export class SessionEffects {
       ofType(SessionActions.load),
       switchMap(() =>
         this.#asked().pipe(
-          map(known),
-          catchError((failure) => this.#failed(failure as HttpErrorResponse)),
+          // without the server, whoever was here last works on: it decides when it is back
+          orKept<SessionView>(this.#kept, KEY, {
+            loaded: known,
+            failed: unknown,
+            isAway: ({ status }) => status !== 401,
+          }),
         ),
       ),
     ),
@@ -116,20 +121,13 @@ export class SessionEffects {
       catchError((failure: HttpErrorResponse) => of(SessionActions.failed({ problem: problemOf(failure) }))),
     );
   }
-
-  /** Without the server, whoever was here last works on: it decides when it is back. */
-  #failed(failure: HttpErrorResponse): Observable<Action> {
-    const problem = problemOf(failure);
-    if (failure.status === 401) {
-      const { singleSignOn } = problem as Problem & { singleSignOn?: string };
-      return of(SessionActions.absent({ isDemo: 'demo' in problem, ...(singleSignOn && { singleSignOn }) }));
-    }
-    return from(this.#kept.get<SessionView | null>(KEY)).pipe(
-      switchMap((last) =>
-        last ? of(known(last), SessionActions.failed({ problem })) : of(SessionActions.failed({ problem })),
-      ),
-    );
-  }
 }
 
 const known = (session: SessionView): Action => SessionActions.known({ session });
+
+/** Nobody is signed in, or nobody knows. */
+function unknown(problem: Problem & { readonly singleSignOn?: string }): Action {
+  if (problem.status !== 401) return SessionActions.failed({ problem });
+  const { singleSignOn } = problem;
+  return SessionActions.absent({ isDemo: 'demo' in problem, ...(singleSignOn && { singleSignOn }) });
+}
