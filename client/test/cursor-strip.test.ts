@@ -135,9 +135,9 @@ describe('the channels of a recording', () => {
   });
 
   it.each([
-    ['0', '', 'Volts are “0”'],
-    ['twenty', '', 'Volts are “twenty”'],
-    ['20', '-5', 'Amps are “-5”'],
+    ['0', '', 'Found “0”'],
+    ['twenty', '', 'Found “twenty”'],
+    ['20', '-5', 'Found “-5”'],
   ])('a full scale of “%s” volts and “%s” amps is refused by name', async (volts, amps, says) => {
     const { fixture, changes, said } = await map(true);
     await typeInto(fixture, 'Full scale, volts', volts);

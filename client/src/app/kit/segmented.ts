@@ -1,25 +1,23 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ReactiveFormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import { ChoiceControl, asControl, pageId } from './value-control';
 
 /** One of a few words, all of them seen. */
 @Component({
   selector: 'tt-segmented',
-  imports: [FormsModule, SelectButton],
+  imports: [ReactiveFormsModule, SelectButton],
   providers: [asControl(() => Segmented)],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span [class]="quiet() ? 'sr-only' : 'kit-label'" [id]="id">{{ label() }}</span>
     <p-selectbutton
-      [ngModel]="value()"
-      (ngModelChange)="choose($event)"
+      [formControl]="inner"
       [options]="list()"
       optionLabel="label"
       optionValue="value"
       [allowEmpty]="false"
       [ariaLabelledBy]="id"
-      [disabled]="disabled()"
     />
   `,
   host: { class: 'kit-field' },

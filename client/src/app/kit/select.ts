@@ -1,25 +1,23 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Select as PSelect } from 'primeng/select';
 import { ChoiceControl, asControl, pageId } from './value-control';
 
 /** One of many words, from a list that opens. */
 @Component({
   selector: 'tt-select',
-  imports: [FormsModule, PSelect],
+  imports: [ReactiveFormsModule, PSelect],
   providers: [asControl(() => Select)],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span [class]="quiet() ? 'sr-only' : 'kit-label'" [id]="id">{{ label() }}</span>
     <p-select
-      [ngModel]="value()"
-      (ngModelChange)="choose($event)"
+      [formControl]="inner"
       [options]="list()"
       optionLabel="label"
       optionValue="value"
       [ariaLabelledBy]="id"
       [placeholder]="placeholder()"
-      [disabled]="disabled()"
       [invalid]="problem() !== null"
       (onBlur)="touched()"
       appendTo="body"

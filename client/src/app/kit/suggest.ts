@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ReactiveFormsModule } from '@angular/forms';
 import { AutoComplete } from 'primeng/autocomplete';
 import type { AutoCompleteSelectEvent } from 'primeng/autocomplete';
 import { ValueControl, asControl, pageId } from './value-control';
@@ -7,14 +7,13 @@ import { ValueControl, asControl, pageId } from './value-control';
 /** A text with suggestions: anything may be typed, what is known is offered. */
 @Component({
   selector: 'tt-suggest',
-  imports: [AutoComplete, FormsModule],
+  imports: [AutoComplete, ReactiveFormsModule],
   providers: [asControl(() => Suggest)],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label class="kit-label" [for]="id">{{ label() }}</label>
     <p-autocomplete
-      [ngModel]="value() ?? ''"
-      (ngModelChange)="choose($event ?? '')"
+      [formControl]="inner"
       [suggestions]="offered()"
       (completeMethod)="offer($event.query)"
       (onSelect)="select($event)"
@@ -40,6 +39,10 @@ export class Suggest extends ValueControl<string> {
   protected readonly id = pageId('suggest');
   protected readonly offered = signal<string[]>([]);
 
+  /** A text that was deleted is an empty one. */
+  protected override choose(value: string | null): void {
+    super.choose(value ?? '');
+  }
   protected offer(query: string): void {
     const words = query.toLowerCase().split(/\s+/).filter(Boolean);
     this.offered.set(this.known().filter((entry) => words.every((word) => entry.toLowerCase().includes(word))));

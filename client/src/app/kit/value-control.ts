@@ -1,8 +1,20 @@
-import { DestroyRef, Directive, Injector, computed, forwardRef, inject, input, model, signal } from '@angular/core';
+import {
+  DestroyRef,
+  Directive,
+  Injector,
+  computed,
+  effect,
+  forwardRef,
+  inject,
+  input,
+  model,
+  signal,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { AfterViewInit } from '@angular/core';
 import type { Type } from '@angular/core';
 import type { ControlValueAccessor } from '@angular/forms';
-import { NG_VALUE_ACCESSOR, NgControl } from '@angular/forms';
+import { FormControl, NG_VALUE_ACCESSOR, NgControl } from '@angular/forms';
 import { watchProblem } from './forms/problem';
 
 /** A choice as a form control, or with a plain `[(value)]`. */
@@ -11,11 +23,17 @@ export abstract class ValueControl<T> implements ControlValueAccessor, AfterView
   readonly #injector = inject(Injector);
   readonly #destroyed = inject(DestroyRef);
   readonly value = model<T | null>(null);
-  protected readonly disabled = signal(false);
+  /** What the library's own part is bound to: it shows the value, and tells what a person chose. */
+  protected readonly inner = new FormControl<T | null>(null);
   /** What does not fit, once it was touched. */
   protected readonly problem = signal<string | null>(null);
   #changed: (value: T) => void = () => undefined;
   protected touched: () => void = () => undefined;
+
+  constructor() {
+    effect(() => this.inner.setValue(this.value(), { emitEvent: false }));
+    this.inner.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => this.choose(value as T));
+  }
 
   ngAfterViewInit(): void {
     // asked for late: the form's directive needs this part first, and finds its control after it
@@ -38,7 +56,7 @@ export abstract class ValueControl<T> implements ControlValueAccessor, AfterView
     this.touched = touched;
   }
   setDisabledState(disabled: boolean): void {
-    this.disabled.set(disabled);
+    this.inner[disabled ? 'disable' : 'enable']({ emitEvent: false });
   }
 }
 

@@ -7,7 +7,6 @@ import type { Capture, CaptureReading } from '@tetrad/core/capture-format';
 import { Sentences } from '../../device/sentences';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
-import { FormsModule } from '@angular/forms';
 import type { Stretch } from './stretch';
 
 /** Readings that are sure enough to be offered at once; the others wait for a person's tick. */
@@ -16,7 +15,7 @@ const SURE_FROM = 0.6;
 /** What the record shows: findings first, then readings, each leading to its stretch. */
 @Component({
   selector: 'tt-capture-says',
-  imports: [Button, Check, DecimalPipe, FormsModule],
+  imports: [Button, Check, DecimalPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (finding of capture().findings; track $index) {
@@ -42,7 +41,7 @@ const SURE_FROM = 0.6;
         @if (row.isTaken) {
           <span class="soft done">taken</span>
         } @else {
-          <tt-check [ngModel]="ticked().has(row.reading.id)" (ngModelChange)="tick(row.reading.id, $event)">
+          <tt-check [value]="ticked().has(row.reading.id)" (valueChange)="tick(row.reading.id, $event === true)">
             <span class="sr-only">Use {{ row.name }}</span>
           </tt-check>
         }

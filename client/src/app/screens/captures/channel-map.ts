@@ -1,6 +1,5 @@
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { parseEntry } from '@tetrad/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { CHANNEL_ROLES } from '@tetrad/core/capture-format';
 import type { Capture, ChannelRole } from '@tetrad/core/capture-format';
 import { InputText } from 'primeng/inputtext';
@@ -8,8 +7,9 @@ import type { Understanding } from '../../captures/worker-messages';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { Fold } from '../../kit/fold';
-import { Message } from '../../kit/message';
+import { Figure } from '../../kit/forms/figure';
 import { Select } from '../../kit/select';
+import { fullScaleForm, fullScaleOf } from './full-scale-form';
 
 const ROLE_WORDS: Readonly<Record<ChannelRole, string>> = {
   volts: 'Volts at the posts',
@@ -30,7 +30,7 @@ const SCALES = [
 /** Which channel is what, and the clamp's scale: shown as understood, and changed here. */
 @Component({
   selector: 'tt-channel-map',
-  imports: [Button, Field, Fold, FormsModule, InputText, Message, Select],
+  imports: [Button, Field, Figure, Fold, InputText, ReactiveFormsModule, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (capture(); as known) {
@@ -48,20 +48,22 @@ const SCALES = [
       </tt-fold>
     }
     @if (asksScale()) {
-      <tt-field label="Full scale, volts"><input pInputText inputmode="decimal" [(ngModel)]="fullVolts" /></tt-field>
-      <tt-field label="Full scale of the second channel, amps">
-        <input pInputText inputmode="decimal" [(ngModel)]="fullAmps" />
-      </tt-field>
-      @if (wrong()) {
-        <tt-message>{{ wrong() }}</tt-message>
-      }
-      <button pButton kind="main" (click)="fullScale()">Read it</button>
+      <form [formGroup]="scaleForm" (ngSubmit)="fullScale()">
+        <tt-field label="Full scale, volts"><input pInputText ttFigure formControlName="volts" /></tt-field>
+        <tt-field label="Full scale of the second channel, amps" hint="Leave it empty without a clamp">
+          <input pInputText ttFigure formControlName="amps" />
+        </tt-field>
+        <button pButton kind="main" type="submit">Read it</button>
+      </form>
     }
   `,
   styles: `
-    :host {
+    :host,
+    form {
       display: grid;
       gap: 12px;
+    }
+    :host {
       margin-top: 16px;
     }
     .small {
@@ -76,9 +78,7 @@ export class ChannelMap {
   protected readonly ORIGINS = ORIGINS;
   protected readonly SCALES = SCALES;
   protected readonly roles = CHANNEL_ROLES.map((value) => ({ value, label: ROLE_WORDS[value] }));
-  protected readonly fullVolts = signal('20');
-  protected readonly fullAmps = signal('');
-  protected readonly wrong = signal('');
+  protected readonly scaleForm = fullScaleForm();
 
   protected choose(column: number, role: ChannelRole | null): void {
     const channels = this.capture()?.channels ?? [];
@@ -92,16 +92,7 @@ export class ChannelMap {
     this.changed.emit({ ampsPerVolt });
   }
   protected fullScale(): void {
-    const volts = parseEntry(this.fullVolts(), 'V');
-    const amps = this.fullAmps().trim() === '' ? null : parseEntry(this.fullAmps(), 'A');
-    if (!volts.ok || volts.value <= 0)
-      this.wrong.set(`Volts are “${this.fullVolts()}”: a number above 0, what the highest sample stands for.`);
-    else if (amps && (!amps.ok || amps.value < 0))
-      this.wrong.set(`Amps are “${this.fullAmps()}”: a number above 0, or nothing without a clamp.`);
-    else {
-      this.wrong.set('');
-      const clamp = amps?.ok && amps.value > 0 ? { amps: amps.value } : {};
-      this.changed.emit({ wavScale: { volts: volts.value, ...clamp } });
-    }
+    const wavScale = fullScaleOf(this.scaleForm);
+    if (wavScale !== null) this.changed.emit({ wavScale });
   }
 }

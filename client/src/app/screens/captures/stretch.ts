@@ -10,6 +10,9 @@ export interface Stretch {
 export const CLOSEST_S = 2e-4;
 /** A key pans by this share of what is seen. */
 const PAN_STEP = 1 / 8;
+/** What is seen on either side of a stretch: a share of it, and at least so much, s. */
+const MARGIN = 0.15;
+const MIN_MARGIN_S = 0.02;
 
 /**
  * Brings a stretch into the record; one that is too narrow is widened, one that reaches out is moved.
@@ -36,4 +39,10 @@ export function zoomed({ fromS, toS }: Stretch, factor: number, aroundS: number)
 export function panned({ fromS, toS }: Stretch, by: 1 | -1): Stretch {
   const step = by * (toS - fromS) * PAN_STEP;
   return { fromS: fromS + step, toS: toS + step };
+}
+
+/** A little more than the stretch, so that its ends are seen; within the record. */
+export function withMargin({ fromS, toS }: Stretch, endS: number): Stretch {
+  const margin = Math.max(MIN_MARGIN_S, (toS - fromS) * MARGIN);
+  return { fromS: Math.max(0, fromS - margin), toS: Math.min(endS, toS + margin) };
 }

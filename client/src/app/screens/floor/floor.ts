@@ -14,7 +14,6 @@ import { Store } from '@ngrx/store';
 import type { JobStatus, NewJob } from '@tetrad/contracts';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
-import { FormsModule } from '@angular/forms';
 import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
 import { FileButton } from '../../kit/file-button';
@@ -48,7 +47,6 @@ const LONG_FLOOR = 100;
     DatePipe,
     Empty,
     FileButton,
-    FormsModule,
     InputText,
     Message,
     NewJobDialog,
