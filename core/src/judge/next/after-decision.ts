@@ -7,7 +7,7 @@ import type { Decided } from '../decide/decide';
 import { flatBatteries } from '../decide/batteries';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
-import { openRepeats, testsToRepeat } from '../compare/repeat-tests';
+import { openRepeats, repeatsOf } from '../compare/repeat-tests';
 import { isTried, notPossible, observed } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { Survey } from '../grade/survey';
@@ -29,7 +29,7 @@ export function nextFor(given: NextAfter): readonly Step[] {
       return [chargeStep(gradedCase, flatBatteries(gradedCase)[0])];
     case 'test-next':
       return withoutTwins([
-        ...(before ? repeats(gradedCase, before) : instrumentChecks(proposed(), gradedCase, assessments)),
+        ...(before ? repeatsAsked(surveyed) : instrumentChecks(proposed(), gradedCase, assessments)),
         ...unexplained(decided.fault, given).map((reading) => readAgain(reading, gradedCase)),
         ...proposed(),
       ]);
@@ -76,7 +76,7 @@ const withoutTwins = (steps: readonly Step[]): readonly Step[] =>
   );
 
 /** After a repair the same tests come first: what was measured before is measured again. */
-const repeats = (gradedCase: GradedCase, before: GradedCase): readonly Step[] =>
-  openRepeats(testsToRepeat(before, gradedCase))
-    .filter(({ test }) => !notPossible(gradedCase, test))
-    .map(({ test, loads }) => under(stepAs(test, message('again-after-repair', {}), gradedCase), loads));
+export const repeatsAsked = (surveyed: Survey): readonly Step[] =>
+  openRepeats(repeatsOf(surveyed))
+    .filter(({ test }) => surveyed.before === null || !notPossible(surveyed.gradedCase, test))
+    .map(({ test, loads }) => under(stepAs(test, message('again-after-repair', {}), surveyed.gradedCase), loads));

@@ -17,7 +17,7 @@ import type {
 import { storedMessage } from '../../format/message';
 import type { Message, StoredMessage } from '../../format/message';
 import { JUDGED_PARTS } from '../../format/words';
-import type { JudgedPart } from '../../format/words';
+import type { JudgedPart, Pass } from '../../format/words';
 import type { ComparedTest } from '../../judge/compare/compare-passes';
 import type { OwnVerdict } from '../../judge/decide/batteries';
 import type { Verdicted } from '../../judge/decide/verdict';
@@ -25,6 +25,7 @@ import type { Change } from '../../judge/decide/would-change';
 import type { Survey } from '../../judge/grade/survey';
 import { judgeCase, judgeSurveyed } from '../../judge/judge';
 import type { JudgedCase } from '../../judge/judge';
+import { repeatsAsked } from '../../judge/next/after-decision';
 import { NESTING } from '../../judge/messages';
 import type { Step } from '../../judge/propose/propose-steps';
 import type { Ranked } from '../../judge/rank/rank-faults';
@@ -36,6 +37,18 @@ export const judge = (subject: Case, criteria: CriteriaSet = BALANCED): Judgemen
 
 /** Judges a case that is surveyed already. */
 export const judgeSurvey = (surveyed: Survey): Judgement => judgementDocument(judgeSurveyed(surveyed));
+
+/**
+ * What is to be done next in a pass: after a repair what was measured before is measured again, then what the judge
+ * asks for.
+ *
+ * @param judgement Of the same case.
+ * @returns null where nothing is left to do.
+ */
+export function nextStep(surveyed: Survey, judgement: Judgement, pass: Pass): NextStep | null {
+  const [again] = pass === 'after' ? repeatsAsked(surveyed) : [];
+  return again ? stepOf(again) : (judgement.next[0] ?? null);
+}
 
 /** A message as the document holds it; most hold no other, and need no search. */
 const stored = (message: Message): StoredMessage =>

@@ -1,22 +1,10 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import {
-  ENGLISH,
-  messageOf,
-  STEP_NAMES,
-  blockedSteps,
-  openRepeats,
-  repeatsOf,
-  settlingReading,
-  stepMinutes,
-} from '@tetrad/core';
+import { STEP_NAMES, blockedSteps, isTried, nextStep, repeatsOf, settlingReading } from '@tetrad/core';
 import type { NextStep, RouteStep, StepName } from '@tetrad/core';
 import { Settings } from '../../device/settings';
 import { JobStore } from '../../job/job.store';
 import { BENCH_STEPS } from './route/bench-steps';
 import { belongs, findStep, keyOf, stepNameOf } from './route/step-key';
-
-/** Why a test is asked for once more. */
-const AGAIN = { code: 'again-after-repair', with: {} } as const;
 
 /** Which step of the route is at hand, and where the bench goes from it. */
 @Injectable()
@@ -29,17 +17,10 @@ export class StepAtHand {
     const surveyed = this.#job.surveyed();
     return surveyed ? repeatsOf(surveyed) : [];
   });
-  /** What to do next: after a repair the same tests, else what the judge asks for. */
+  /** What to do next; null where nothing is left. */
   readonly next = computed((): NextStep | null => {
-    const [again] = this.#job.pass() === 'after' ? openRepeats(this.repeats()) : [];
-    if (!again) return this.#job.judgement()?.next[0] ?? null;
-    return {
-      test: again.test,
-      because: ENGLISH.say(messageOf(AGAIN)),
-      ...AGAIN,
-      minutes: stepMinutes(again.test) ?? 2,
-      conditions: again.loads ? { loads: again.loads } : {},
-    };
+    const [surveyed, judgement] = [this.#job.surveyed(), this.#job.judgement()];
+    return surveyed && judgement ? nextStep(surveyed, judgement, this.#job.pass()) : null;
   });
   /** The step at hand: chosen, else what comes next, else the first note not read. */
   readonly step = computed((): RouteStep => {
@@ -112,12 +93,7 @@ export class StepAtHand {
     return (
       step.kind === 'reading' &&
       step.note === true &&
-      !this.#job
-        .assessments()
-        .some(
-          ({ reading }) =>
-            belongs(reading, step) && reading.void === undefined && (reading.pass ?? 'before') === this.#job.pass(),
-        )
+      !this.#job.assessments().some(({ reading }) => belongs(reading, step) && isTried(reading, this.#job.pass()))
     );
   }
 }

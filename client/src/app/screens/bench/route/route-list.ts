@@ -9,7 +9,7 @@ import {
   output,
 } from '@angular/core';
 import type { Assessment, RouteStep, StepName } from '@tetrad/core';
-import { notPossibleWords, readingWords, stepName } from '@tetrad/core';
+import { notPossibleWords, readingWords, stepName, triedReadings } from '@tetrad/core';
 import { GradeMark } from '../../../kit/grade-mark';
 import { toggled } from '../../../kit/toggled';
 import { Sentences } from '../../../device/sentences';
@@ -142,14 +142,10 @@ export class RouteList {
   }
 
   #newest(step: RouteStep): readonly Assessment[] {
-    const own = this.job
-      .assessments()
-      .filter(
-        ({ reading }) =>
-          belongs(reading, step) && reading.void === undefined && (reading.pass ?? 'before') === this.job.pass(),
-      );
-    const byBattery = new Map(own.map((entry) => [entry.reading.battery ?? 0, entry]));
-    return [...byBattery].sort(([a], [b]) => a - b).map(([, entry]) => entry);
+    const attempts = this.job.assessments().filter(({ reading }) => belongs(reading, step));
+    return [...triedReadings(attempts, this.job.pass())].sort(
+      (a, b) => (a.reading.battery ?? 0) - (b.reading.battery ?? 0),
+    );
   }
 
   #shown(reading: Assessment['reading']): string {

@@ -2,7 +2,7 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { VoidReading } from '@tetrad/contracts';
-import { readingWords } from '@tetrad/core';
+import { PASSES, countedReadings, readingWords } from '@tetrad/core';
 import type { Assessment } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../../../kit/button';
@@ -128,14 +128,7 @@ export class Attempts {
 
   /** The rule: of several attempts the newest that is not void counts, for each battery and pass. */
   protected readonly counts = computed(
-    () =>
-      new Set(
-        new Map(
-          this.attempts()
-            .filter(({ grade }) => grade !== 'void')
-            .map(({ id, reading }) => [`${reading.pass ?? 'before'} ${reading.battery ?? ''}`, id]),
-        ).values(),
-      ),
+    () => new Set(PASSES.flatMap((pass) => countedReadings(this.attempts(), pass)).map(({ id }) => id)),
   );
   protected readonly say = computed(() => this.#voice.voice().say);
   protected readonly voiding = signal<string | null>(null);
