@@ -187,7 +187,7 @@ test('a whole job by touch alone, at a phone’s width', async ({ browser, app }
   await expect(page.locator('tt-verdicts .words')).toHaveText('Not proven yet');
   await followTheJudge(page, {}, BY_TOUCH);
   await expect(page.locator('tt-verdicts .words')).toHaveText('Nothing found');
-  await expect(page.locator('.p-toast-message')).toHaveCount(0, { timeout: 15_000 }); // it moves while it comes and goes
+  await expect(page.locator('.kit-toast .says')).toHaveCount(0, { timeout: 15_000 }); // it moves while it comes and goes
   const small = await page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('button, a, select, input:not([type=checkbox]):not([type=file])')]
       .map((element) => ({

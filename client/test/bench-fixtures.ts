@@ -154,7 +154,7 @@ export async function typeInto(fixture: ComponentFixture<unknown>, label: string
 export async function pick(fixture: ComponentFixture<unknown>, label: string, option: string): Promise<void> {
   const part = [...document.querySelectorAll('tt-select')].find((one) => one.textContent!.includes(label));
   if (!part) throw new Error(`no list “${label}”`);
-  part.querySelector<HTMLElement>('.p-select')!.click();
+  part.querySelector<HTMLElement>('p-select')!.click();
   await fixture.whenStable();
   const options = [...document.querySelectorAll<HTMLElement>('[role=option]')];
   const found = options.find((one) => one.textContent!.trim() === option);

@@ -19,8 +19,9 @@ export type { LimitRule } from './criteria/limit-rule';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
 export { LABEL_FIGURES } from './format/label-figures';
 export { CASE_FORMAT } from './format/case-format';
-export { conditionFigure } from './format/case-shape';
-export type { BatteryLabel, Case, Rating, Reading, System } from './format/case-shape';
+export { conditionFigure } from './format/reading-shape';
+export type { BatteryLabel, Case, Rating, System } from './format/case-shape';
+export type { Reading } from './format/reading-shape';
 export type { Observation } from './format/observation-shape';
 export { JUDGEMENT_FORMAT, judgementSchema, judgementShape } from './format/judgement-shape';
 export type {

@@ -1,5 +1,5 @@
 import type { ResolvedLimit } from '../criteria/resolved-limit';
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { Grade } from '../format/words';
 import type { Message } from '../format/message';
 

@@ -5,7 +5,8 @@
  * {@link GradedCase} is what all later stages look at: only readings that no void rule speaks against, each graded. A
  * context has no grades, so nothing later can mistake a void reading for a valid one.
  */
-import type { Case, Reading } from '../format/case-shape';
+import type { Case } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { ObservationName, TestName } from '../format/names';
 import type { NominalVolts, Pass } from '../format/words';
 import type { CriteriaSet } from '../criteria/criteria-set';

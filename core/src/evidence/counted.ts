@@ -1,5 +1,5 @@
 /** Which of several readings of a test count: the newest that is not void, of each battery and of the pack as connected. */
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { Pass } from '../format/words';
 import type { Assessment } from './assessment';
 import { isTried } from './case-context';

@@ -1,5 +1,5 @@
 import { limitsOf } from '../criteria/criteria-set';
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { GradedCase } from './case-context';
 import type { ResolvedLimit } from '../criteria/resolved-limit';
 

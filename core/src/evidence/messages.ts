@@ -1,7 +1,7 @@
 /** The messages of the rules that several tests share; their sentences are in `words/en`. */
 import { messages } from '../format/message';
 import type { NoParams } from '../format/message';
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { TestName } from '../format/names';
 
 export interface EvidenceMessages {

@@ -1,6 +1,6 @@
 import { FULL_OUTPUT_SHARE, isCrankingPath, isPathTest, pathOf } from '../circuit/paths';
 import type { PathLoad } from '../circuit/paths';
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import { latest } from './case-context';
 import type { NumericReading, CaseContext } from './case-context';
 

@@ -1,5 +1,5 @@
 /** What a test's file sees of a simulated vehicle when it gives its reading. */
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { ReadingConditions } from '../format/conditions';
 import { PATHS } from '../circuit/paths';
 import type { PathTest } from '../circuit/paths';

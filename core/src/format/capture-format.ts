@@ -1,5 +1,5 @@
 /** The shape of `tetrad-capture/1`: what was found in a recording. */
-import type { Reading } from './case-shape';
+import type { Reading } from './reading-shape';
 import { TEST_WORDS } from './trade-words';
 import { anything, either, integer, list, nothing, number, object, text, word } from './shape';
 import type { Infer, JsonSchema } from './shape';

@@ -2,31 +2,20 @@
  * The shape of `tetrad-case/1`. What each test's value and conditions may be, and what each observation may find, is
  * known to the trade; it hands its tables in ({@link caseShapes}), so that the format reads none of them.
  */
-import { anything, either, flag, integer, list, number, object, show, text, time, word } from './shape';
+import { list, number, object, show, text, word } from './shape';
 import type { CheckReport } from './misfit';
-import type { Infer, JsonSchema, Shape } from './shape';
+import type { Infer, Shape } from './shape';
 import { CASE_FORMAT } from './case-format';
-import { CONDITIONS } from './conditions';
-import type { ConditionName, ConditionRow, NumberCondition, ReadingConditions } from './conditions';
 import { LABEL_FIGURES } from './label-figures';
 import type { TestName } from './names';
 import { observationShape } from './observation-shape';
 import type { KnownFindings, Observation } from './observation-shape';
+import { readingShape } from './reading-shape';
+import type { Reading, ReadingVocabulary } from './reading-shape';
 import { system } from './system-shape';
-import { TEST_WORDS } from './trade-words';
-import { NOT_POSSIBLE, PASSES, SYMPTOM_WORDS } from './words';
+import { SYMPTOM_WORDS } from './words';
 
 export { CASE_FORMAT } from './case-format';
-
-/** What a test's value is made of. */
-export type ValueKind = 'number' | 'list' | 'number-or-OL';
-
-/** What a reading of a test may hold. */
-export interface ReadingVocabulary {
-  readonly kind: ValueKind;
-  readonly unit: string;
-  readonly conditions: readonly ConditionName[];
-}
 
 /** What the trade knows of the format's tests and observations. */
 export interface CaseVocabulary {
@@ -47,110 +36,6 @@ const conditions = object(
   },
 );
 
-/** What a condition that is a figure may be. */
-export const conditionFigure = ({ min, max, unit }: NumberCondition): Shape<number> => number({ min, max, unit });
-
-const conditionShape = (row: ConditionRow): Shape<unknown> => {
-  switch (row.type) {
-    case 'flag':
-      return flag();
-    case 'number':
-      return conditionFigure(row);
-    case 'word':
-      return word(row.words);
-    default:
-      throw new Error(`unknown condition row ${show(row satisfies never)}`);
-  }
-};
-
-const conditionsOf = (row: ReadingVocabulary): Shape<unknown> =>
-  object({}, Object.fromEntries(row.conditions.map((name) => [name, conditionShape(CONDITIONS[name])])));
-
-const valueOf = (row: ReadingVocabulary): Shape<unknown> => {
-  const one = number({ unit: row.unit });
-  switch (row.kind) {
-    case 'number':
-      return one;
-    case 'list':
-      return list(one, 1, 24);
-    case 'number-or-OL':
-      return either(one, word(['OL']));
-    default:
-      throw new Error(`unknown value kind ${show(row.kind satisfies never)}`);
-  }
-};
-
-// `value`, `conditions`, `note` and `finding` are known too: they are checked by the row of their test below
-const known = anything<unknown>({});
-const readingFields = object(
-  { id: text(1, 200), test: word(TEST_WORDS) },
-  {
-    value: known,
-    conditions: known,
-    at: time(),
-    notPossible: word(NOT_POSSIBLE),
-    uncertainty: number({ min: 0 }),
-    instrument: text(0, 400),
-    by: text(0, 200),
-    void: text(1, 1000),
-    battery: integer(1, 3),
-    pass: word(PASSES),
-    /** The stretch of a recorded file that it was taken from. */
-    capture: object({ id: text(1, 80), fromS: number({ min: 0 }), toS: number({ min: 0 }) }, {}),
-  },
-);
-
-/** One measurement, or one that was asked for and could not be made. */
-export type Reading = Omit<Infer<typeof readingFields>, 'value' | 'conditions'> & {
-  readonly value: number | readonly number[] | 'OL' | null;
-  readonly conditions?: ReadingConditions;
-};
-
-type PerTest = ReadonlyMap<unknown, { readonly value: Shape<unknown>; readonly conditions: Shape<unknown> }>;
-
-const readingSchema = (perTest: PerTest): JsonSchema => ({
-  ...readingFields.schema,
-  required: ['id', 'test', 'value'],
-  allOf: [
-    ...[...perTest].map(([test, { value, conditions: carried }]) => ({
-      if: { properties: { test: { const: test } } },
-      then: {
-        properties: { value: { anyOf: [value.schema, { type: 'null' }] }, conditions: carried.schema },
-      },
-    })),
-    { if: { properties: { value: { type: 'null' } } }, then: { required: ['notPossible'] } },
-  ],
-});
-
-/** A reading: its value and conditions are checked by the row of its test. */
-function readingShape(perTest: PerTest): Shape<Reading> {
-  return {
-    schema: readingSchema(perTest),
-    wanted: readingFields.wanted,
-    check(value, path, report) {
-      const { misfits } = report;
-      const before = misfits.length;
-      readingFields.check(value, path, report);
-      if (misfits.length > before && (typeof value !== 'object' || value === null || Array.isArray(value))) return;
-      const fields = value as Record<string, unknown>;
-      const rules = perTest.get(fields['test']);
-      if (!rules) return;
-      if (fields['value'] === null) {
-        if (fields['notPossible'] === undefined)
-          misfits.push({
-            path: `${path}.notPossible`,
-            found: 'nothing',
-            wanted: { code: 'reason-for-null', with: { words: NOT_POSSIBLE } },
-          });
-      } else {
-        rules.value.check(fields['value'], `${path}.value`, report);
-      }
-      if (fields['conditions'] !== undefined)
-        rules.conditions.check(fields['conditions'], `${path}.conditions`, report);
-    },
-  };
-}
-
 const bodyShape = (reading: Shape<Reading>, observation: Shape<Observation>) =>
   object(
     { format: word([CASE_FORMAT]), system, readings: list(reading) },
@@ -165,10 +50,7 @@ export type Rating = NonNullable<BatteryLabel['rating']>;
 
 /** The shapes of a case and of the parts of it that are stored and edited by themselves. */
 export function caseShapes({ tests, observations }: CaseVocabulary) {
-  const perTest: PerTest = new Map(
-    TEST_WORDS.map((test) => [test, { value: valueOf(tests[test]), conditions: conditionsOf(tests[test]) }]),
-  );
-  const reading = readingShape(perTest);
+  const reading = readingShape(tests);
   const observation = observationShape(observations);
   return {
     reading,

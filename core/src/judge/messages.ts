@@ -1,5 +1,5 @@
 /** Everything the judge says, as codes with their parameters; the sentences are in `words/en`. */
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import { messages } from '../format/message';
 import type { Message, NoParams } from '../format/message';
 import type { FaultName, ObservationName, StepName, TestName } from '../format/names';

@@ -2,7 +2,8 @@
  * The report of a job as data: a page for the customer and a page for the technician. The screen, the
  * print and the PDF show the same document.
  */
-import type { Case, Reading } from '../format/case-shape';
+import type { Case } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { Judgement } from '../format/judgement-shape';
 import type { StepName } from '../format/names';
 import { JUDGED_PARTS } from '../format/words';

@@ -1,6 +1,7 @@
 /** Packs of two or three batteries, one of them bad: each battery is isolated and read by itself. */
 import { HEALTH_TESTS } from '../format/words';
-import type { Case, Reading } from '../format/case-shape';
+import type { Case } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import { CASE_FORMAT } from '../format/case-shape';
 import type { TestName } from '../format/names';
 import { TEST_MODELS } from './models';

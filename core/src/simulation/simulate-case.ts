@@ -1,5 +1,6 @@
 import { CASE_FORMAT } from '../format/case-shape';
-import type { Case, Rating, Reading } from '../format/case-shape';
+import type { Case, Rating } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { Observation } from '../format/observation-shape';
 import type { FaultName, StepName, TestName } from '../format/names';
 import { isObservationName, isTestName } from '../trade/tables';

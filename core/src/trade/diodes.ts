@@ -1,5 +1,5 @@
 /** What the two halves of the static diode check share. */
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import { readingsOf } from '../evidence/case-context';
 import type { GradedCase } from '../evidence/case-context';
 import { causes, fixed } from '../evidence/finding';

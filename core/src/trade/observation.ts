@@ -1,7 +1,7 @@
 /** What is known of something that is seen, heard or tried by hand; one file each in `observations/`. */
 import type { Observation } from '../format/observation-shape';
 import type { FaultName } from '../format/names';
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { WeightName } from '../criteria/weights';
 import type { SimulatedBench } from '../evidence/simulated-bench';
 import type { PhraseTable, Message } from '../format/message';

@@ -3,7 +3,7 @@
  * own file who asks for it; the judge gathers the lists (docs/judging.md, “Nothing found”).
  */
 import type { GradedCase } from '../evidence/case-context';
-import type { Reading } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { JudgedPart, SymptomName } from '../format/words';
 import type { SymptomKind } from './symptoms';
 

@@ -3,7 +3,8 @@
  * tables others need (route, drawing, vocabulary, schema, steps, repeat list, report rows, documentation)
  * are derived from it.
  */
-import type { Case, Reading } from '../format/case-shape';
+import type { Case } from '../format/case-shape';
+import type { Reading } from '../format/reading-shape';
 import type { FaultName, ObservationName, TestName } from '../format/names';
 import type { JudgedPart } from '../format/words';
 import type { Finding } from '../evidence/finding';

@@ -8,11 +8,11 @@ import { ButtonDirective } from 'primeng/button';
 export type ButtonKind = 'main' | 'plain' | 'bare' | 'row' | 'link';
 
 const CLASSES: Readonly<Record<ButtonKind, string>> = {
-  main: '',
-  plain: 'p-button-secondary p-button-outlined',
-  bare: 'p-button-secondary p-button-text',
-  row: 'p-button-secondary p-button-text kit-row',
-  link: 'p-button-secondary p-button-text kit-link',
+  main: 'kit-button',
+  plain: 'kit-button kit-plain',
+  bare: 'kit-button kit-bare',
+  row: 'kit-button kit-bare kit-row',
+  link: 'kit-button kit-bare kit-link',
 };
 
 /** A button, or a link that looks like one. Inside a form it does not submit unless it says so. */

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, contentChild, input, output } from '@angular/core';
+import type { ButtonProps } from 'primeng/types/button';
 import { Dialog as PDialog } from 'primeng/dialog';
 import { FocusFirst } from './focus-first';
 
@@ -15,6 +16,8 @@ import { FocusFirst } from './focus-first';
       [modal]="true"
       [focusOnShow]="own() === undefined"
       closeAriaLabel="Close"
+      [closeButtonProps]="closeButton"
+      styleClass="kit-dialog"
       [draggable]="false"
       [resizable]="false"
       [dismissableMask]="true"
@@ -26,6 +29,7 @@ import { FocusFirst } from './focus-first';
 export class Dialog {
   readonly header = input.required<string>();
   readonly closed = output();
+  protected readonly closeButton: ButtonProps = { severity: 'secondary', variant: 'text' };
   /** What takes the focus by itself; the library would take it away again once the dialog has come in. */
   protected readonly own = contentChild(FocusFirst, { descendants: true });
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { ButtonProps } from 'primeng/types/button';
 import { Drawer as PDrawer } from 'primeng/drawer';
 
 /** A sheet from the side that leaves the page in view. */
@@ -13,6 +14,7 @@ import { Drawer as PDrawer } from 'primeng/drawer';
       (visibleChange)="closed.emit()"
       position="right"
       ariaCloseLabel="Close"
+      [closeButtonProps]="closeButton"
       [dismissible]="true"
     >
       <ng-content />
@@ -22,4 +24,5 @@ import { Drawer as PDrawer } from 'primeng/drawer';
 export class Drawer {
   readonly header = input.required<string>();
   readonly closed = output();
+  protected readonly closeButton: ButtonProps = { severity: 'secondary', variant: 'text' };
 }

@@ -11,7 +11,7 @@ import { Message as PMessage } from 'primeng/message';
       [severity]="kind() === 'problem' ? 'error' : 'secondary'"
       [attr.role]="kind() === 'problem' ? 'alert' : 'note'"
     >
-      <div class="kit-message"><ng-content /></div>
+      <div class="kit-message" [class.problem]="kind() === 'problem'"><ng-content /></div>
     </p-message>
   `,
   styles: `

@@ -19,6 +19,7 @@ import textarea from '@primeuix/themes/nora/textarea';
 import toast from '@primeuix/themes/nora/toast';
 import togglebutton from '@primeuix/themes/nora/togglebutton';
 import virtualscroller from '@primeuix/themes/nora/virtualscroller';
+import { COMPONENTS } from './theme-components';
 
 const COPPER = {
   50: '#fbf3ee',
@@ -75,7 +76,9 @@ const scheme = {
     color: 'var(--ink)',
     hoverBorderColor: 'var(--ink-soft)',
     focusBorderColor: 'var(--copper)',
+    invalidBorderColor: 'var(--outside)',
     placeholderColor: 'var(--ink-soft)',
+    iconColor: 'var(--ink-soft)',
   },
   overlay: {
     select: { background: 'var(--sheet)', borderColor: 'var(--line)', color: 'var(--ink)' },
@@ -114,7 +117,11 @@ export const DRAFTING = definePreset(USED, {
   primitive: { borderRadius: { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '2px', xl: '2px' } },
   semantic: {
     primary: COPPER,
+    formField: { paddingX: '12px', paddingY: '10px', borderRadius: '2px' },
+    list: { option: { padding: '11px 12px' } },
+    navigation: { item: { padding: '11px 12px' } },
     focusRing: { width: '2px', style: 'solid', color: 'var(--copper)', offset: '2px' },
     colorScheme: { light: scheme, dark: scheme },
   },
+  components: COMPONENTS,
 });

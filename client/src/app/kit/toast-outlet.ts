@@ -11,7 +11,7 @@ import type { ToastData } from './toasts';
   imports: [Button, PrimeTemplate, Toast],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p-toast position="bottom-left">
+    <p-toast position="bottom-left" styleClass="kit-toast">
       <ng-template pTemplate="message" let-message>
         <span class="says">{{ message.summary }}</span>
         @if (undoOf(message); as undo) {

@@ -1,4 +1,4 @@
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import { message } from '../messages';
 import { ofFigure } from './void-rule';
 import type { VoidRule } from './void-rule';

@@ -1,4 +1,4 @@
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
 import { isNumeric } from '../case-context';
 import type { CaseContext, NumericReading } from '../case-context';

@@ -1,4 +1,4 @@
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
 import type { TestName } from '../../format/names';
 import { latest } from '../../evidence/case-context';

@@ -1,5 +1,5 @@
 /** After a repair the same tests are run again: which were run before, and which are still to repeat. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { TestName } from '../../format/names';
 import { TESTS, TEST_NAMES } from '../../trade/tables';
 import { loadsOf } from '../../evidence/case-context';

@@ -2,7 +2,7 @@
 import { restingCelsius, stateOfCharge } from '../../battery/state-of-charge';
 import { inSeriesOf, isNumeric } from '../../evidence/case-context';
 import type { CaseContext, VehicleFacts } from '../../evidence/case-context';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { TestName } from '../../format/names';
 
 /** @param readings Those of the pass that count, oldest first. */

@@ -1,5 +1,5 @@
 /** Packs: every battery its own charge, health and verdict, and which ones a decision speaks of. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { Verdict } from '../../format/words';
 import { HEALTH_TESTS } from '../../format/words';
 import { TESTS, TEST_NAMES } from '../../trade/tables';

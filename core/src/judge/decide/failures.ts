@@ -5,7 +5,7 @@ import { isFarOutside, isOutside } from '../../evidence/limit-of';
 import { loadsOf } from '../../evidence/case-context';
 import type { DerivedCase } from '../../evidence/derived-case';
 import type { PathSolution } from '../../evidence/path-solution';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 
 /** A valid reading outside its limit, and the faults it lies straight across; of many tests none. */
 export interface Failure {

@@ -1,7 +1,7 @@
 /** What must be known of a part before it may be kept, gathered from the tests' files. */
 import type { GradedCase } from '../../evidence/case-context';
 import { isOutside } from '../../evidence/limit-of';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { TestName } from '../../format/names';
 import { JUDGED_PARTS } from '../../format/words';
 import type { JudgedPart } from '../../format/words';

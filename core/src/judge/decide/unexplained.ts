@@ -1,5 +1,5 @@
 import { threshold } from '../../criteria/weights';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { FaultName, StepName } from '../../format/names';
 import type { Step } from '../propose/propose-steps';
 import type { ProvenCase } from '../prove/prove';

@@ -5,7 +5,7 @@ import type { CaseContext, GradedCase } from '../../evidence/case-context';
 import { compareWithLimits, isTooClose } from '../../evidence/compare-with-limits';
 import type { Comparison } from '../../evidence/compare-with-limits';
 import { asOwnBattery } from '../../evidence/own-battery';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
 import { TESTS } from '../../trade/tables';
 import { message } from '../messages';

@@ -1,5 +1,5 @@
 /** What is asked for once the decision stands. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { ObservationName } from '../../format/names';
 import { TESTS, isTestName } from '../../trade/tables';
 import type { Assessment } from '../../evidence/assessment';

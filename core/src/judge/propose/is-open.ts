@@ -1,5 +1,5 @@
 /** Whether a step is still to be taken: not done, possible, and not void or unsafe in the present state. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { StepName, TestName } from '../../format/names';
 import type { Step as StepRow } from '../../evidence/step';
 import { isCrankingPath } from '../../circuit/paths';

@@ -1,4 +1,4 @@
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { NominalVolts } from '../../format/words';
 import { likelySlip } from '../../quantities/likely-slip';
 import type { Slip } from '../../quantities/likely-slip';

@@ -3,7 +3,7 @@ import { compareWithLimits } from '../../evidence/compare-with-limits';
 import { isTried, unitVolts } from '../../evidence/case-context';
 import type { CaseContext, VehicleFacts } from '../../evidence/case-context';
 import { asOwnBattery } from '../../evidence/own-battery';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
 import { OBSERVATIONS, OBSERVATION_NAMES, TESTS } from '../../trade/tables';
 import { caseContext } from '../context/case-context';

@@ -1,4 +1,4 @@
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import { limitOf } from '../../evidence/limit-of';
 import { latest, readingsOf, isNumeric } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';

@@ -1,5 +1,5 @@
 /** What is decided, of the whole, of each part and battery, and what comes next. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { FaultName, ObservationName, StepName } from '../../format/names';
 import type { JudgedPart } from '../../format/words';
 import { EXCUSES } from '../../trade/excuses';

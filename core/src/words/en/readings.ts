@@ -1,5 +1,5 @@
 /** A reading as text: its value, and how it was taken. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { FigureFormat } from '../../quantities/figure-format';
 import { CONDITIONS } from '../../format/conditions';
 import type { ConditionName } from '../../format/conditions';

@@ -1,5 +1,5 @@
 /** Every sentence that is not a thing of the trade’s own: grades, shared void rules, evidence; the rest by stage. */
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { ObservationName, StepName, TestName } from '../../format/names';
 import { CAUTIONS } from '../../evidence/cautions';
 import type { CautionName } from '../../evidence/cautions';

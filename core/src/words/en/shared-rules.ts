@@ -1,7 +1,7 @@
 /** Sentences of the rules that several tests share, and of a label that is doubted. */
 import type { LabelMessages } from '../../criteria/label-check';
 import type { EvidenceMessages } from '../../evidence/messages';
-import type { Reading } from '../../format/case-shape';
+import type { Reading } from '../../format/reading-shape';
 import type { PhrasesFor, Voice } from '../../format/message';
 import type { TestName } from '../../format/names';
 import { TESTS } from '../../trade/tables';

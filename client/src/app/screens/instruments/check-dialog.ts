@@ -67,11 +67,11 @@ import { findingWords } from '../bench/route/step-key';
       flex-wrap: wrap;
       gap: 12px;
     }
-    .findings .p-button {
+    .findings .kit-button {
       min-height: 56px;
       min-width: 128px;
     }
-    .findings .p-button::first-letter {
+    .findings .kit-button::first-letter {
       text-transform: uppercase;
     }
     ul {

@@ -36,7 +36,7 @@ import { findingWords, findingsOf } from '../route/step-key';
       flex-wrap: wrap;
       gap: 12px;
     }
-    .findings .p-button {
+    .findings .kit-button {
       min-height: 64px;
       min-width: 128px;
       font-size: var(--text-xl);
@@ -48,7 +48,7 @@ import { findingWords, findingsOf } from '../route/step-key';
     .words::first-letter {
       text-transform: uppercase;
     }
-    .findings .p-button[aria-pressed='true'] {
+    .findings .kit-button[aria-pressed='true'] {
       border: 2px solid var(--copper);
       background: var(--copper-wash);
     }
