@@ -65,7 +65,14 @@ const CHARGE_OF_VOLTS = Object.fromEntries(
  */
 export const VOLTS_PER_CELSIUS = 0.0012;
 
-/** Resting volts brought to 25 °C and to one 12 V battery. */
+/**
+ * Resting volts brought to 25 °C and to one 12 V battery.
+ *
+ * @param volts Resting voltage at the posts, V.
+ * @param nominalVolts 6, 12 or 24.
+ * @param celsius Battery temperature, °C.
+ * @example restingVoltsAt25(24.96, 24, 5) // 12.504: two of 12.48 V at 5 °C
+ */
 export function restingVoltsAt25(volts: number, nominalVolts: number, celsius = 25): number {
   return (volts * 12) / nominalVolts + VOLTS_PER_CELSIUS * (25 - celsius);
 }
@@ -83,7 +90,14 @@ export function stateOfCharge(volts: number, chemistry: Chemistry, nominalVolts:
   return interpolate(CHARGE_OF_VOLTS[chemistry], restingVoltsAt25(volts, nominalVolts, celsius));
 }
 
-/** Resting volts that a state of charge shows at a temperature: the inverse of {@link stateOfCharge}. */
+/**
+ * Resting volts that a state of charge shows at a temperature: the inverse of {@link stateOfCharge}.
+ *
+ * @param charge State of charge, 0 to 1; held at those ends.
+ * @param nominalVolts 6, 12 or 24.
+ * @param celsius Battery temperature, °C; 25 where it is not known.
+ * @returns V at the posts.
+ */
 export function restingVolts(charge: number, chemistry: Chemistry, nominalVolts: number, celsius = 25): number {
   const at25 = interpolate(RESTING_VOLTS[chemistry], charge);
   return ((at25 - VOLTS_PER_CELSIUS * (25 - celsius)) * nominalVolts) / 12;
@@ -98,5 +112,10 @@ const FREEZING: Points = [
   [1, -57],
 ];
 
-/** @returns the temperature, °C, below which a battery at this charge may be frozen. */
+/**
+ * The temperature below which the electrolyte of a lead-acid battery may freeze.
+ *
+ * @param charge State of charge, 0 to 1; held at those ends.
+ * @returns °C: −7 when flat, −57 when full.
+ */
 export const freezingCelsius = (charge: number): number => interpolate(FREEZING, charge);

@@ -45,7 +45,13 @@ export function pyramidOf(samples: Float32Array): Pyramid {
   return { samples, levels };
 }
 
-/** Lowest and highest of samples `from` to before `to`, in time that grows with the logarithm of their number. */
+/**
+ * Lowest and highest of a stretch, in time that grows with the logarithm of its length.
+ *
+ * @param from First sample, from 0.
+ * @param to After the last sample.
+ * @returns In the unit of the samples.
+ */
 export function extremesOf({ samples, levels }: Pyramid, from: number, to: number): { low: number; high: number } {
   let low = Infinity;
   let high = -Infinity;
@@ -72,7 +78,14 @@ export function extremesOf({ samples, levels }: Pyramid, from: number, to: numbe
   return { low, high };
 }
 
-/** A stretch for drawing: two points a column, lowest and highest in the order in which they stand. */
+/**
+ * A stretch for drawing: two points a column, lowest and highest in the order in which they stand.
+ *
+ * @param from First sample, from 0.
+ * @param to After the last sample.
+ * @param columns Pixels across.
+ * @returns `at` in samples, `value` in their unit.
+ */
 export function drawn(
   pyramid: Pyramid,
   from: number,
@@ -103,7 +116,11 @@ export function drawn(
   return { at, value };
 }
 
-/** Lowest and highest of so many equal stretches, in turn: what a small picture needs. */
+/**
+ * Lowest and highest of so many equal stretches, in turn: what a small picture needs.
+ *
+ * @param stretches How many, at least 1.
+ */
 export function outlineOf(pyramid: Pyramid, stretches: number): number[] {
   const { length } = pyramid.samples;
   return Array.from({ length: stretches }, (_, at) => {

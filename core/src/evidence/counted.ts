@@ -35,7 +35,11 @@ export const triedReadings = (attempts: readonly Assessment[], pass: Pass): read
 export const unreadBatteries = (counted: readonly Assessment[], batteries: readonly number[]): readonly number[] =>
   batteries.filter((battery) => !counted.some(({ reading }) => reading.battery === battery));
 
-/** True once nothing more is read of a test: the pack as connected, or each of its batteries. */
+/**
+ * True once nothing more is read of a test: the pack as connected was read, or each of its batteries.
+ *
+ * @param batteries Numbers, from 1, of those read by themselves; none where there is one battery.
+ */
 export const isWhollyRead = (counted: readonly Assessment[], batteries: readonly number[]): boolean =>
   counted.length > 0 &&
   (counted.some(({ reading }) => reading.battery === undefined) || unreadBatteries(counted, batteries).length === 0);

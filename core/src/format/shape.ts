@@ -44,7 +44,7 @@ const simple = <T>(schema: JsonSchema, wanted: Wanted, fits: (value: unknown) =>
   },
 });
 
-/** A finite number in a closed range; `above` is an open lower end. */
+/** A finite number. @param range Ends `min` and `max` that belong to it, or `above`, a lower end that does not; its unit. */
 export function number(range: { min?: number; max?: number; above?: number; unit?: string } = {}): Shape<number> {
   const { min = -Infinity, max = Infinity, above = -Infinity, unit = '' } = range;
   const ends = {

@@ -4,7 +4,10 @@ export type Points = readonly (readonly [x: number, y: number])[];
 /**
  * Reads a table at `x`, linear between its points and held flat beyond its ends.
  *
- * @throws RangeError for an empty table
+ * @param points Ordered by rising x; at least one.
+ * @param x In the unit of the table's first column.
+ * @returns In the unit of its second.
+ * @throws RangeError for an empty table.
  */
 export function interpolate(points: Points, x: number): number {
   const first = points[0];

@@ -40,7 +40,13 @@ const MIN_REGULARITY = 0.25;
 const OUTER = 0.002;
 const LINES_TOLD = 3;
 
-/** The ripple alone. */
+/**
+ * What an AC range would show of a channel: what is slower than ripple is taken out.
+ *
+ * @param samples V.
+ * @param sampleRateHz Samples a second.
+ * @returns As many samples, V, around 0.
+ */
 export const coupled = (samples: Float32Array, sampleRateHz: number): Float32Array => {
   const level = movingMean(samples, Math.round(COUPLED_S * sampleRateHz));
   return samples.map((value, at) => value - level[at]!);

@@ -10,7 +10,11 @@ export interface Random {
   pick<T>(list: readonly T[]): T;
 }
 
-/** The 32-bit mulberry generator: small, fast, and good enough for drawing vehicles. */
+/**
+ * The 32-bit mulberry generator: small, fast, and good enough for drawing vehicles.
+ *
+ * @param seed Any number; its low 32 bits count.
+ */
 export function randomOf(seed: number): Random {
   let state = (seed ^ 0x9e3779b9) >>> 0;
   const next = (): number => {

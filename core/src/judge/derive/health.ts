@@ -99,7 +99,12 @@ function overLimit(
 /** Ways that differ by more than this many of their spreads disagree: a third is asked for. */
 const DISAGREE = 2;
 
-/** The two ways of one battery that lie furthest apart, where they disagree; null where they agree. */
+/**
+ * The two ways of measuring one battery's health that lie furthest apart, where they disagree.
+ *
+ * @param battery Which of a pack, from 1; undefined for the battery, or pack, as connected.
+ * @returns null where they agree, where there is one alone, and from three on: the two that agree have it.
+ */
 export function disagreeing(ways: readonly HealthWay[], battery?: number): readonly [HealthWay, HealthWay] | null {
   const fused = fuseHealth(ways, battery);
   // once there are three, the two that agree have it

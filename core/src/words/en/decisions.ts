@@ -4,7 +4,12 @@ import type { Verdict } from '../../format/words';
 import { FAULTS } from '../../trade/tables';
 import { PART_WORDS, lower, nameOf } from './names';
 
-/** The decision in a few words, for a heading. */
+/**
+ * The decision in a few words, for a heading.
+ *
+ * @throws Error for an action that the format does not have.
+ * @example decisionWords({ action: 'replace', part: 'battery', fault: 'battery-worn' }) // 'Replace the battery'
+ */
 export function decisionWords({ action, part, fault }: Pick<Decision, 'action' | 'part' | 'fault'>): string {
   const name = part ? PART_WORDS[part] : '';
   switch (action) {

@@ -1,6 +1,11 @@
 import type { Misfit, Wanted } from '../../format/misfit';
 
-/** What is allowed at a place, for people. */
+/**
+ * What is allowed at a place, for people.
+ *
+ * @throws Error for a kind of misfit that has no words.
+ * @example allowedWords({ code: 'number', with: { min: 0, unit: 'V' } }) // 'a number, at least 0 (V)'
+ */
 export function allowedWords(wanted: Wanted): string {
   switch (wanted.code) {
     case 'number': {

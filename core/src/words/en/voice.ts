@@ -20,7 +20,12 @@ let sentences: ReadonlyMap<string, Phrase<never>> | null = null;
 const sentenceOf = (code: string): Phrase<never> | undefined =>
   (sentences ??= new Map(phraseTables().flatMap((table) => Object.entries(table)))).get(code);
 
-/** @param choice How this reader wants figures written. */
+/**
+ * How everything is said to one reader in English.
+ *
+ * @param choice How this reader wants figures written: decimal sign, °C or °F; plain where nothing is told.
+ * @throws Error, when it speaks, for a message whose code has no sentence.
+ */
 export function englishVoice(choice?: FigureChoice): Voice {
   const figures = figureFormat(choice);
   const voice: Voice = {
