@@ -7,7 +7,7 @@ export default defineConfig({
   testMatch: '*.e2e.ts',
   outputDir: 'test-results',
   fullyParallel: true,
-  workers: 2,
+  workers: 4, // much of a test is waiting: for a count, a toast, the server
   timeout: 150_000,
   expect: { timeout: 25_000 },
   reporter: process.env['TETRAD_E2E_REPORT']

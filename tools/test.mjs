@@ -18,15 +18,27 @@ const counts = { passed: 0, failed: 0 };
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 const report = (name) => join(tmpdir(), `tetrad-${process.pid}-${name}.json`);
 
-/** A check that passes or fails as a whole; its output is shown only where it fails. */
-async function check(name, command, args) {
+/** One check: it passes or fails as a whole. @returns what it said where it fails. */
+async function check([command, args]) {
   try {
-    await step(name, () => run(command, args, { cwd: ROOT }));
+    await run(command, args, { cwd: ROOT });
     counts.passed += 1;
+    return [];
   } catch (error) {
     counts.failed += 1;
-    console.error(error.message);
+    return [error.message];
   }
+}
+
+/** Checks in lanes beside each other, those of a lane one after the other; what failed is shown after all of them. */
+async function checks(name, lanes) {
+  const inTurn = async (lane) => {
+    const said = [];
+    for (const one of lane) said.push(...(await check(one)));
+    return said;
+  };
+  const failures = (await step(name, () => Promise.all(lanes.map(inTurn)))).flat();
+  for (const failure of failures) console.error(failure);
 }
 
 /** A run of many tests, counted from its report; a run that breaks down counts as one failure. */
@@ -63,15 +75,17 @@ const jest = (name, words) =>
     }),
   });
 
-const types = () => check('types', bin('tsc'), ['-p', 'tsconfig.json']);
-const build = () => check('build', process.execPath, ['tools/build.mjs']);
+const LINT = [bin('eslint'), ['.']];
+const TYPES = [bin('tsc'), ['-p', 'tsconfig.json']];
+const FORMAT = [bin('prettier'), ['--check', '--log-level', 'warn', '.']];
+const BUILD = [process.execPath, ['tools/build.mjs']];
 
 async function whole() {
-  await check('lint', bin('eslint'), ['.']);
-  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await types();
-  await build();
-  await check('torture, its short part', process.execPath, ['e2e/torture.mjs', '--short']);
+  await checks('lint and types beside format and build', [
+    [LINT, TYPES],
+    [FORMAT, BUILD],
+  ]);
+  await checks('torture, its short part', [[[process.execPath, ['e2e/torture.mjs', '--short']]]]);
   await jest('unit and server tests', []);
   await suite('browser tests', {
     command: bin('playwright'),
@@ -86,8 +100,7 @@ async function whole() {
 
 /** Types, and the unit and server tests of the files that are not committed yet, or were changed by the last commit. */
 async function quick() {
-  await types();
-  await build();
+  await checks('types beside build', [[TYPES], [BUILD]]);
   const changed = (await run('git', ['diff', '--name-only', 'HEAD'], { cwd: ROOT })).trim();
   await jest('tests of what changed', [
     changed ? '--onlyChanged' : '--lastCommit',
