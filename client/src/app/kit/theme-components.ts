@@ -43,17 +43,12 @@ export const COMPONENTS = {
   toast: {
     root: { borderWidth: '1px', borderRadius: '2px' },
     content: { padding: '4px 4px 4px 16px', gap: '8px' },
-    closeButton: { width: '44px', height: '44px', borderRadius: '2px' },
     ...both({
       secondary: {
         background: 'var(--ink)',
         borderColor: 'var(--ink)',
         color: 'var(--paper)',
         shadow: 'none',
-        closeButton: {
-          hoverBackground: 'color-mix(in srgb, var(--paper) 20%, transparent)',
-          focusRing: { color: 'var(--paper)', shadow: 'none' },
-        },
       },
     }),
   },

@@ -15,6 +15,12 @@ export class Toasts {
 
   say(summary: string, undo: (() => void) | null = null): void {
     this.#messages.clear();
-    this.#messages.add({ summary, life: LIFE_MS, severity: 'secondary', data: { undo } satisfies ToastData });
+    this.#messages.add({
+      summary,
+      life: LIFE_MS,
+      severity: 'secondary',
+      closable: false, // the library's own cross takes the focus from what is typed into
+      data: { undo } satisfies ToastData,
+    });
   }
 }
