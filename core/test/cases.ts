@@ -8,6 +8,11 @@ export const SOUND_SYSTEM: Case['system'] = {
   battery: { chemistry: 'flooded', serviceable: true, rating: { value: 560, standard: 'SAE' }, capacityAh: 60 },
   alternator: { ratedAmps: 110, regulation: 'fixed' },
 };
+/** The same, once somebody has looked at the label again. */
+export const LABEL_CONFIRMED: Case['system'] = {
+  ...SOUND_SYSTEM,
+  battery: { ...SOUND_SYSTEM.battery, rating: { value: 560, standard: 'SAE', confirmed: true } },
+};
 
 let counter = 0;
 export const read = (

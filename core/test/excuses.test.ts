@@ -10,7 +10,7 @@ import {
   simulateCase,
 } from '@tetrad/core';
 import type { Case, FaultName } from '@tetrad/core';
-import { caseOf, charging, crank, drop, read, rest, ripple, saw } from './cases';
+import { LABEL_CONFIRMED, caseOf, charging, crank, drop, read, rest, ripple, saw } from './cases';
 
 const CALLED = FAULT_NAMES.filter((fault) => FAULTS[fault].excuses.length > 0);
 
@@ -108,8 +108,12 @@ describe('proof that needs no charge', () => {
   });
 
   it('a ruined health figure by two ways', () => {
-    const said = battery([...flat, read('conductance', 150), read('internal-resistance', 0.024)]);
-    expect(said.decision).toMatchObject({ action: 'replace', part: 'battery' });
+    const ruined = [...flat, read('conductance', 150), read('internal-resistance', 0.024)];
+    // the label both lean on is looked at, and no charge is owed
+    const said = battery(ruined);
+    expect([said.decision.action, said.next[0]?.test]).toEqual(['test-next', 'label']);
+    const confirmed = judge(caseOf(ruined, { symptoms: ['slow-crank'], system: LABEL_CONFIRMED }));
+    expect(confirmed.decision).toMatchObject({ action: 'replace', part: 'battery' });
   });
 
   it('but a failed load test on a flat battery is no proof, and leaves no “keep” behind', () => {
@@ -189,7 +193,7 @@ test.each(['starter-worn', 'alternator-dead', 'battery-worn'] as const)(
         excuse,
         EXCUSES[excuse].steps.some((step) => done.has(step)) ||
           EXCUSES[excuse].steps[0] === 'charge' ||
-          excuse === 'label-doubted' ||
+          excuse === 'label-not-confirmed' ||
           excuse === 'output-path-open',
       ]).toEqual([excuse, true]);
   },

@@ -1,7 +1,7 @@
 /** A reading outside its limit that nothing explains is a slip or it is true: it is read once more before anything is said. */
 import { judge } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
-import { SOUND_LOOKS, caseOf, charging, crank, read, rest, soundReadings } from './cases';
+import { LABEL_CONFIRMED, SOUND_LOOKS, caseOf, charging, crank, read, rest, soundReadings } from './cases';
 
 const saidOf = (readings: readonly Reading[]) => judge(caseOf(readings, { observations: SOUND_LOOKS }));
 const beside = (...more: readonly Reading[]) => saidOf([...soundReadings(), ...more]);
@@ -69,7 +69,13 @@ test('no amps, and the battery is pulled down: the clamp is not around the cable
 
 describe('a second kind of test', () => {
   const slow = (...more: readonly Reading[]) =>
-    judge(caseOf([...soundReadings(), crank(11.4), ...more], { symptoms: ['slow-crank'], observations: SOUND_LOOKS }));
+    judge(
+      caseOf([...soundReadings(), crank(11.4), ...more], {
+        symptoms: ['slow-crank'],
+        observations: SOUND_LOOKS,
+        system: LABEL_CONFIRMED,
+      }),
+    );
 
   it('condemns a battery only where it agrees: one that cranks well and fails its tester is tested a third way', () => {
     const said = slow(read('conductance', 250));

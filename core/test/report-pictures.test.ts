@@ -11,7 +11,7 @@ import {
 } from '@tetrad/core';
 import type { BudgetPiece, Case, Reading } from '@tetrad/core';
 import fc from 'fast-check';
-import { SOUND_LOOKS, caseOf, crank, drop, fourNotes, read, rest, saw, soundReadings } from './cases';
+import { LABEL_CONFIRMED, SOUND_LOOKS, caseOf, crank, drop, fourNotes, read, rest, saw, soundReadings } from './cases';
 
 const report = (subject: Case) =>
   reportDocument({ case: subject, criteria: BALANCED, judgement: judge(subject), signOff: null });
@@ -40,7 +40,8 @@ describe('what settled it', () => {
   });
 
   it('of a worn battery is a measure of its health, and no path is drawn', () => {
-    const worn = caseOf([rest(12.62), crank(8.9), read('conductance', 230), read('internal-resistance', 0.016)]);
+    const readings = [rest(12.62), crank(8.9), read('conductance', 230), read('internal-resistance', 0.016)];
+    const worn = caseOf(readings, { system: LABEL_CONFIRMED });
     const { settled, decision } = report(worn);
     expect(decision.words).toBe('Replace the battery');
     expect(['Conductance', 'Internal resistance', 'Cranking voltage']).toContain(settled!.test);

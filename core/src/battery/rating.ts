@@ -53,6 +53,10 @@ export function packCca(label: RatedBattery): number | null {
   return one === null ? null : one * inParallelOf(label);
 }
 
+/** The standard a tester is set to for a label: its own; SAE where a tester has none for it, as for CA and a JIS code. */
+export const testerStandard = ({ rating }: RatedBattery): Exclude<RatingStandard, 'CA' | 'JIS'> =>
+  !rating || rating.standard === 'CA' || rating.standard === 'JIS' ? 'SAE' : rating.standard;
+
 /**
  * The rating that a tester's figure is compared with: in the label's own standard, since testers measure in
  * it; a CA figure is brought to SAE, because no tester measures at 0 °C.
@@ -63,7 +67,7 @@ export function packCca(label: RatedBattery): number | null {
 export function ratedIn(label: RatedBattery): number | null {
   const { rating } = label;
   if (!rating) return null;
-  const one = convertRating(rating, rating.standard === 'CA' ? 'SAE' : rating.standard);
+  const one = convertRating(rating, testerStandard(label));
   return one === null ? null : one * inParallelOf(label);
 }
 

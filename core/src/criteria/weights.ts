@@ -62,6 +62,7 @@ export const WEIGHTS = {
 
   'dead-cell-volts': [5, DIRECT],
   'all-cells-answer': [-3, DIRECT],
+  'read-twice': [3, DIRECT],
   'few-cells-answer': [-1, BOUND],
   'still-low': [2.5, SEEN],
   'full-at-least': [-2.5, BOUND],

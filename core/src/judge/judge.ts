@@ -20,7 +20,7 @@ import { batteryVerdicts } from './decide/batteries';
 import type { OwnVerdict } from './decide/batteries';
 import { decide } from './decide/decide';
 import type { Decided } from './decide/decide';
-import { failuresOf } from './decide/failures';
+import { failuresOf } from './derive/failures';
 import { partVerdict, suspectsByPart } from './decide/verdict';
 import type { Verdicted } from './decide/verdict';
 import { wouldChange } from './decide/would-change';
@@ -81,9 +81,9 @@ export const judgeCase = (subject: Case, criteria: CriteriaSet = BALANCED): Judg
 export function judgeSurveyed(surveyed: Survey): JudgedCase {
   const { gradedCase } = surveyed;
   const derived: DerivedCase = { gradedCase, figures: derive(gradedCase) };
-  const ranked = rankFaults(findingsOf(derived));
-  const provenCase = proveCase({ ...derived, probability: probabilities(ranked) });
   const failing = failuresOf(derived);
+  const ranked = rankFaults(findingsOf(derived, failing));
+  const provenCase = proveCase({ ...derived, probability: probabilities(ranked) });
   const { uncovered, impossible } = coverage(gradedCase);
   const leading = leadingFault(ranked, provenCase);
   const proposed = once(() => proposeSteps({ provenCase, leading, uncovered }));

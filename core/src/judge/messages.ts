@@ -75,6 +75,7 @@ export interface FindingMessages {
   readonly seen: { readonly about: ObservationName; readonly finding: string };
   readonly complaint: { readonly symptom: SymptomName };
   readonly age: { readonly years: number };
+  readonly 'read-twice': { readonly reading: Reading };
   readonly 'did-not-crank': NoParams;
   readonly 'would-clear-drop': { readonly test: TestName; readonly max: number; readonly isRead: boolean };
   readonly 'would-clear': { readonly test: TestName; readonly bound: Message };
@@ -125,6 +126,7 @@ export interface VerdictMessages {
 
 export interface NextMessages {
   readonly 'resting-first': NoParams;
+  readonly 'label-first': NoParams;
   readonly settles: { readonly step: StepName };
   readonly 'settles-and-asked': { readonly step: StepName };
   readonly 'jam-or-open': NoParams;

@@ -1,5 +1,5 @@
 import { CASE_FORMAT } from '../format/case-shape';
-import type { Case, Rating } from '../format/case-shape';
+import type { BatteryLabel, Case, Rating } from '../format/case-shape';
 import type { Reading } from '../format/reading-shape';
 import type { Observation } from '../format/observation-shape';
 import type { FaultName, StepName, TestName } from '../format/names';
@@ -29,11 +29,10 @@ export interface SimulationOptions {
   readonly spread?: Spread;
 }
 
-/** What a hurried hand may get wrong once: a reading of a full set that has a usual mistake, or the label. */
-const MISTAKEN: readonly (TestName | 'label')[] = [
-  ...FULL_SET.filter((test) => TEST_MODELS[test].slips !== undefined),
-  'label',
-];
+/** Readings of a full set that a hurried hand may get wrong. */
+const MISTAKEN = FULL_SET.filter((test) => TEST_MODELS[test].slips !== undefined);
+/** Share of mistakes that are made with the label: it is the slip that is made most often. */
+const OF_THE_LABEL = 0.12;
 
 /** A simulated visit: a vehicle that can be measured, observed and charged, step by step. */
 export class SimulatedVisit {
@@ -43,7 +42,8 @@ export class SimulatedVisit {
   readonly #mistakes: number;
   /** The test whose reading is mistaken, or the label; null for a careful hand. */
   readonly #mistaken: TestName | 'label' | null;
-  #rating: Rating | undefined;
+  /** What the label really says. */
+  readonly #truth: Rating | undefined;
   #readings: Reading[] = [];
   #observations: Observation[] = [];
   readonly #symptoms: NonNullable<Case['complaint']>['symptoms'];
@@ -58,9 +58,19 @@ export class SimulatedVisit {
     for (const fault of faults)
       FAULT_EFFECTS[fault](this.vehicle, severity ?? this.#random.between(0, 1), this.#random, spread);
     this.#symptoms = complainOf(this.vehicle, this.#random);
-    this.#rating = this.vehicle.system.battery.rating;
-    this.#mistaken = oneMistake ? this.#random.pick(MISTAKEN) : null;
-    if (this.#mistaken === 'label' && this.#rating) this.#rating = misreadLabel(this.#rating, this.#random);
+    this.#truth = this.vehicle.system.battery.rating;
+    const slip = (): TestName | 'label' => (this.#random.chance(OF_THE_LABEL) ? 'label' : this.#random.pick(MISTAKEN));
+    this.#mistaken = oneMistake ? slip() : null;
+    if (this.#mistaken === 'label' && this.#truth) {
+      const { capacityAh, ...battery } = this.vehicle.system.battery;
+      // the figure that gives a wrong label away is often not on it
+      const isCapacityTold = capacityAh !== undefined && this.#random.chance(0.5);
+      this.#label({
+        ...battery,
+        ...(isCapacityTold && { capacityAh }),
+        rating: misreadLabel(this.#truth, this.#random),
+      });
+    }
   }
 
   /** Does one step a judgement asks for: a reading, an observation, or a charge. */
@@ -69,13 +79,17 @@ export class SimulatedVisit {
       this.vehicle.charge = Math.max(this.vehicle.charge, this.#random.between(0.93, 1));
       this.do('resting-voltage');
     } else if (step === 'label') {
-      const { rating } = this.vehicle.system.battery;
-      this.#rating = rating && { ...rating, confirmed: true };
+      if (this.#truth) this.#label({ ...this.vehicle.system.battery, rating: { ...this.#truth, confirmed: true } });
     } else if (isObservationName(step)) this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
     else if (isTestName(step)) {
       const id = `s${this.#readings.length + 1}`;
       this.#readings.push({ id, test: step, ...this.#take(step, conditions) });
     }
+  }
+
+  /** What everybody takes from the label from now on: the tester is set by it, and the load chosen. */
+  #label(battery: BatteryLabel): void {
+    this.vehicle.system = { ...this.vehicle.system, battery };
   }
 
   #bench(wanted: Readonly<Record<string, unknown>> = {}) {
@@ -109,7 +123,7 @@ export class SimulatedVisit {
     return {
       format: CASE_FORMAT,
       title: 'simulated',
-      system: this.#rating ? { ...system, battery: { ...system.battery, rating: this.#rating } } : system,
+      system,
       complaint: { symptoms: this.#symptoms },
       conditions: { batteryCelsius: celsius, ambientCelsius: celsius },
       observations: [...this.#observations],

@@ -1,5 +1,5 @@
 /** Jobs whose end is the battery, or that only look like it. */
-import { SOUND_SYSTEM, charging, crank, drop, read, rest, ripple, saw } from '../cases';
+import { LABEL_CONFIRMED, SOUND_SYSTEM, charging, crank, drop, read, rest, ripple, saw } from '../cases';
 import { itGoes } from './job';
 
 const load = (volts: number, more: { attempt?: number; chargedBefore?: boolean } = {}) =>
@@ -8,6 +8,7 @@ const load = (volts: number, more: { attempt?: number; chargedBefore?: boolean }
 describe('slow in the morning', () => {
   itGoes('a worn battery: full, collapses under load, charged and repeated, replaced', {
     symptoms: ['slow-crank'],
+    system: LABEL_CONFIRMED,
     steps: [
       ['resting, full', rest(12.64), { action: 'test-next', grade: 'within', asksNot: ['charge'] }],
       ['looked at the terminals', saw('terminals', 'clean'), { action: 'test-next' }],

@@ -5,7 +5,8 @@ import type { PieceName } from '../paths';
 
 /** A vehicle's true state: what no meter shows at once. Volts, ohms and amps are for the whole system. */
 export interface Vehicle {
-  readonly system: System;
+  /** The label as it was taken from the battery: what is measured against it leans on it. */
+  system: System;
   readonly celsius: number;
   /** Nominal volts over 12. */
   readonly scale: number;

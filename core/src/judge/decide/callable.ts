@@ -2,17 +2,17 @@
 import { threshold } from '../../criteria/weights';
 import type { FaultName } from '../../format/names';
 import type { Part } from '../../format/words';
-import { FAULTS, stepOf } from '../../trade/tables';
+import { FAULTS, FAULT_NAMES, stepOf } from '../../trade/tables';
 import { isOpen } from '../propose/is-open';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import type { GradedCase } from '../../evidence/case-context';
 import type { DecisionInput } from './decision-input';
-import type { Failure } from './failures';
+import type { Failure } from '../derive/failures';
 import { isCallable, isReplaced, partOf } from '../rank/part-of';
 
 /** With every useful test done and something that was read outside its limit, a proven fault is called from here on. */
-const EVEN_ODDS = 0.5;
+export const EVEN_ODDS = 0.5;
 
 /** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
 export function callable({ provenCase, ranked, uncovered, failing, proposed }: DecisionInput): Ranked | undefined {
@@ -32,10 +32,20 @@ export function callable({ provenCase, ranked, uncovered, failing, proposed }: D
   // read twice and failed twice: whatever else was read does not outvote it
   const isTwice = (fault: FaultName): boolean =>
     failing.some(({ faults, isRepeated }) => isRepeated && faults.includes(fault));
-  const twice = failing.some(({ isRepeated }) => isRepeated) ? find(0, isTwice) : undefined;
+  const isLikely = (fault: FaultName): boolean => partProbability(fault, provenCase) >= EVEN_ODDS;
+  const twice = failing.some(({ isRepeated }) => isRepeated)
+    ? find(0, (fault) => isTwice(fault) && isLikely(fault))
+    : undefined;
   if (twice || uncovered.length > 0 || proposed().length > 0) return twice;
   // nothing that was only seen or said is called as likely as not
   return find(failing.length > 0 ? EVEN_ODDS : threshold('likely'));
+}
+
+/** Of a fault and the others of the same part together: they compete for the same evidence. */
+function partProbability(fault: FaultName, { gradedCase, probability }: ProvenCase): number {
+  const part = partOf(fault, gradedCase);
+  const own = FAULT_NAMES.filter((other) => isCallable(other) && partOf(other, gradedCase) === part);
+  return own.reduce((sum, other) => sum + probability[other], 0);
 }
 
 /** The path that fails holds something of another part as well, as likely as not: it is halved before either is blamed. */

@@ -9,7 +9,7 @@ import type { Ranked } from '../rank/rank-faults';
 import { didNotCrank, isCharged } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { flatBatteries, packOf } from './batteries';
-import { callable } from './callable';
+import { EVEN_ODDS, callable } from './callable';
 import { strongest } from './decision-input';
 import type { DecisionInput } from './decision-input';
 import { unexplained } from './unexplained';
@@ -41,10 +41,11 @@ export function decide(input: DecisionInput): Decided {
   // of a pack the flat battery is charged before any is condemned
   const packFirst = called && partOf(called.fault, gradedCase) === 'battery' && flatBatteries(gradedCase).length > 0;
   if (called && !packFirst) return call(called, provenCase);
-  if (charge !== null && !isCharged(gradedCase) && !isDeadAfterCharge(gradedCase))
-    return chargeFirst(gradedCase, charge);
-
   const suspect = ranked.find(({ fault }) => isCallable(fault));
+  if (charge !== null && !isCharged(gradedCase) && !isDeadAfterCharge(gradedCase))
+    // a look at the label is no reason to charge a battery that needs no other proof
+    return suspect && lacksOnlyLabel(suspect, provenCase) ? testNext(suspect, input) : chargeFirst(gradedCase, charge);
+
   const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
   const nothingLeft = proposed().length === 0;
   // what lies straight across a fault always stands in the way; another reading that is far outside until it is read
@@ -71,6 +72,9 @@ export function decide(input: DecisionInput): Decided {
     };
   return testNext(isSuspected ? suspect : undefined, input);
 }
+
+const lacksOnlyLabel = ({ fault, probability }: Ranked, { proofOf }: ProvenCase): boolean =>
+  probability >= EVEN_ODDS && proofOf(fault).missing.join() === 'label';
 
 function call(called: Ranked, provenCase: ProvenCase): Decided {
   const { gradedCase } = provenCase;

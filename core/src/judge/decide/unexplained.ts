@@ -3,7 +3,7 @@ import type { Reading } from '../../format/reading-shape';
 import type { FaultName, StepName } from '../../format/names';
 import type { Step } from '../propose/propose-steps';
 import type { ProvenCase } from '../prove/prove';
-import type { Failure } from './failures';
+import type { Failure } from '../derive/failures';
 
 export interface Standing {
   readonly provenCase: ProvenCase;

@@ -13,7 +13,7 @@ import type { Ranked } from '../rank/rank-faults';
 import { isCharged, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { strongest } from './decision-input';
-import type { Failure } from './failures';
+import type { Failure } from '../derive/failures';
 import { isCallable, partOf } from '../rank/part-of';
 import { message } from '../messages';
 

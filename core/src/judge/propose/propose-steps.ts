@@ -47,6 +47,8 @@ const MIN_WORTH = 0.02;
 /** Minutes of a charge with what belongs to it, and of a look at the label. */
 const CHARGE_MINUTES = 5;
 const LABEL_MINUTES = 1;
+/** From here on a fault leads in earnest. */
+const EVEN_ODDS = 0.5;
 
 export interface NextInput {
   readonly provenCase: ProvenCase;
@@ -73,12 +75,13 @@ const ROWS: readonly (readonly [StepName, StepRow])[] = [...TEST_NAMES, ...OBSER
 export function proposeSteps({ provenCase, leading, uncovered }: NextInput): readonly Step[] {
   const { gradedCase, probability } = provenCase;
   if (gradedCase.labelDoubt && leading?.proof.missing.includes('label'))
-    return [{ test: 'label', because: gradedCase.labelDoubt, minutes: LABEL_MINUTES, conditions: {} }];
+    return [stepAs('label', gradedCase.labelDoubt, gradedCase)];
   const isRestingOpen = gradedCase.resting === null || missingUnits('resting-voltage', gradedCase).length > 0;
   if (isRestingOpen && canRead('resting-voltage', gradedCase))
     return [stepAs('resting-voltage', message('resting-first', {}), gradedCase)];
   const again = contradicting(gradedCase);
   const apart = waysApart(provenCase);
+  const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
   const ranked: RankedStep[] = [];
   for (const [name, row] of ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
@@ -92,10 +95,20 @@ export function proposeSteps({ provenCase, leading, uncovered }: NextInput): rea
     if (worth > MIN_WORTH) ranked.push({ name, row, worth, isAsked: forCoverage > 0 && forProof <= forCoverage });
   }
   ranked.sort((a, b) => b.worth - a.worth);
-  return together(ranked.slice(0, MAX_STEPS)).map(({ name, isAsked }) =>
+  const asked = together(ranked.slice(0, MAX_STEPS - label.length)).map(({ name, isAsked }) =>
     stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),
   );
+  return [...label, ...asked];
 }
+
+/**
+ * Ten seconds before anything else: the label that the suspicion leans on, of a battery that is as likely as not worn or
+ * that nothing else excuses.
+ */
+const isLabelFirst = ({ probability, proof: { missing } }: LeadingFault): boolean =>
+  missing.includes('label') && (probability >= EVEN_ODDS || missing.length === 1);
+
+const labelStep = (gradedCase: GradedCase): Step => stepAs('label', message('label-first', {}), gradedCase);
 
 function reasonOf(name: StepName, isAsked: boolean, apart: Message | null, gradedCase: GradedCase): Message {
   if (apart && isHealthTest(name)) return apart;

@@ -1,10 +1,37 @@
 /** What else may make a battery look bad. */
 import { threshold } from '../../criteria/weights';
-import { isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
-import { weakestHealth } from '../../evidence/health';
+import { hasDeadCellVolts, isDeadAfterCharge } from '../../evidence/charge';
+import { batteryUnits, isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import { fuseHealth, weakestHealth } from '../../evidence/health';
+import type { HealthWay } from '../../evidence/health';
 import { HEALTH_TESTS } from '../../format/words';
 import { has, fails, carriesOwnProof } from './excuse';
 import type { ExcuseRow } from './excuse';
+
+/**
+ * What speaks against a battery whatever its label says: cells that differ, volts lost while disconnected, a missing cell,
+ * or volts too low at the amps of a sound starter. All other measures of health lean on the label.
+ */
+const failsWithoutLabel = (gradedCase: GradedCase): boolean =>
+  fails(gradedCase, 'specific-gravity') ||
+  fails(gradedCase, 'hold-charge') ||
+  (isDeadAfterCharge(gradedCase) && hasDeadCellVolts(gradedCase)) ||
+  (fails(gradedCase, 'cranking-voltage') && has(gradedCase, 'starter-draw') && !fails(gradedCase, 'starter-draw'));
+
+/** A battery of a pack with less than this share of its neighbor's health is weak by any label that both have. */
+const WEAK_BESIDE_NEIGHBOR = 0.75;
+
+function isWeakBesideNeighbor(gradedCase: GradedCase, ways: readonly HealthWay[]): boolean {
+  const own = batteryUnits(gradedCase).flatMap((battery) => {
+    const fused = fuseHealth(
+      ways.filter((way) => way.battery !== undefined),
+      battery,
+    );
+    return fused ? [fused.lnHealth] : [];
+  });
+  return own.length > 1 && Math.min(...own) - Math.max(...own) <= Math.log(WEAK_BESIDE_NEIGHBOR);
+}
 
 export const BATTERY_EXCUSES = {
   'battery-flat': {
@@ -17,10 +44,18 @@ export const BATTERY_EXCUSES = {
     steps: HEALTH_TESTS,
     excluded: ({ gradedCase, figures }) => figures.ways.length > 0 || carriesOwnProof(gradedCase),
   },
-  'label-doubted': {
-    first: 'confirm the rating on the label',
+  'label-not-confirmed': {
+    first: 'look at the label again',
     steps: ['label'],
-    excluded: ({ gradedCase }) => gradedCase.labelDoubt === null || carriesOwnProof(gradedCase),
+    excluded: ({ gradedCase, figures }) => {
+      const { rating } = gradedCase.case.system.battery;
+      return (
+        rating === undefined ||
+        rating.confirmed === true ||
+        failsWithoutLabel(gradedCase) ||
+        isWeakBesideNeighbor(gradedCase, figures.ways)
+      );
+    },
   },
   'one-test-may-err': {
     first: 'confirm it: repeat the test after a full charge, or use a second kind of test',

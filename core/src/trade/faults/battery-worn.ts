@@ -23,8 +23,8 @@ export const batteryWorn: Fault = {
       how: 'Low cranking volts come from a greedy starter as well; only a test of the battery itself tells.',
     },
     {
-      excuse: 'label-doubted',
-      how: 'A rating in the wrong standard makes a sound battery look worn, or a worn one sound.',
+      excuse: 'label-not-confirmed',
+      how: 'Conductance, resistance, load test and sag lean on the rating: where it is wrong, all fail together.',
     },
     {
       excuse: 'one-test-may-err',

@@ -1,4 +1,4 @@
-import { convertRating } from '../../battery/rating';
+import { convertRating, testerStandard } from '../../battery/rating';
 import { done } from '../../evidence/simulated-bench';
 import { ampsBetween } from '../measures';
 import { atPosts } from '../../circuit/points';
@@ -43,8 +43,8 @@ export const conductance: Test = {
 export const conductanceModel: TestModel = {
   visitPlace: 20,
   reads: ({ vehicle, random, spread }) => {
-    const { standard } = vehicle.system.battery.rating!;
     const share = vehicle.health * (vehicle.deadCell ? DEAD_CELL_SHARE : 1) * random.factor(spread.conductanceError);
-    return done(Math.round(convertRating({ value: vehicle.cca * share, standard: 'SAE' }, standard)!));
+    const measured = { value: vehicle.cca * share, standard: 'SAE' } as const;
+    return done(Math.round(convertRating(measured, testerStandard(vehicle.system.battery))!));
   },
 };

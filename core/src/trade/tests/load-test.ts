@@ -1,4 +1,4 @@
-import { loadTestAmps } from '../../battery/rating';
+import { loadTestAmps, packCca } from '../../battery/rating';
 import { done } from '../../evidence/simulated-bench';
 import { batteryVoltsAt } from '../../circuit/model/cranking-circuit';
 import { slip } from '../../evidence/slips';
@@ -83,7 +83,10 @@ export const loadTest: Test = {
 export const loadTestModel: TestModel = {
   visitPlace: 30,
   reads: ({ vehicle, wanted, random, volts }) => {
-    const amps = typeof wanted['amps'] === 'number' ? wanted['amps'] : Math.round(vehicle.cca / 2);
+    const amps =
+      typeof wanted['amps'] === 'number'
+        ? wanted['amps']
+        : Math.round(loadTestAmps(packCca(vehicle.system.battery) ?? vehicle.cca));
     const value = batteryVoltsAt(vehicle, amps, random.factor(0.05));
     return done(volts(Math.max(0.5, value)), { amps, seconds: SECONDS, chargedBefore: vehicle.charge > 0.8 });
   },

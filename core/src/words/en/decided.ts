@@ -77,6 +77,8 @@ const settlesOf = (step: StepName): string => stepOf(step)?.settles ?? '';
 
 export const NEXT = {
   'resting-first': () => 'Start with the resting voltage: every later reading depends on it.',
+  'label-first': () =>
+    'The battery fails only by figures that lean on its label. Check the rating and its standard before replacing it.',
   settles: (w: { step: StepName }) => settlesOf(w.step),
   'settles-and-asked': (w: { step: StepName }) => `${settlesOf(w.step)} Needed before anything can be passed.`,
   'jam-or-open': () =>

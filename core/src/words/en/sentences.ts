@@ -82,6 +82,7 @@ const EVIDENCE = {
   seen: (w: { about: ObservationName; finding: string }) => `${spaced(w.about)}: ${spaced(w.finding)}`,
   complaint: (w: { symptom: SymptomName }) => `complaint: ${SYMPTOMS[w.symptom].name.toLowerCase()}`,
   age: (w: { years: number }, voice: Voice) => `the battery is ${voice.plain(w.years, 1)} years old`,
+  'read-twice': (w: { reading: Reading }, voice: Voice) => `${readingWords(w.reading, voice)}, outside its limit twice`,
   'did-not-crank': () => 'it did not crank',
   'would-clear-drop': (w: { test: TestName; max: number; isRead: boolean }, voice: Voice) =>
     w.isRead
