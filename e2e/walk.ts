@@ -7,6 +7,7 @@ export type Answers = Readonly<Record<string, string>>;
 /** A sound vehicle: 1.8 petrol, 560 A SAE, 18 °C. */
 const SOUND: Answers = {
   'Battery case': 'sound',
+  'Battery label': 'Confirm label',
   Terminals: 'clean',
   Electrolyte: 'covered',
   Belt: 'good',
@@ -115,6 +116,7 @@ const nextText = (page: Page): Promise<string> =>
   page.evaluate(() => document.querySelector('.next')?.textContent ?? '');
 
 async function answerStep(page: Page, title: string, answer: string, hand: Hand): Promise<void> {
+  if (title === 'Battery label') return hand.choose(page.getByRole('button', { name: answer }));
   const finding = page.locator('.centre .findings').getByRole('button', { name: answer, exact: true });
   if ((await finding.count()) > 0) return hand.choose(finding);
   if (title === 'Alternator current') await page.getByLabel('System voltage, V').fill('12.6');

@@ -2,6 +2,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
 import { judge, stepOf, survey } from '@tetrad/core';
+import type { Reading } from '@tetrad/core';
 import { JobActions } from '../src/app/job/jobs.feature';
 import { CircuitDrawing } from '../src/app/screens/bench/circuit/circuit-drawing';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
@@ -34,6 +35,32 @@ describe('the step panel', () => {
     button(before.fixture, 'Count down a crank').click();
     expect(queuedActs().at(-1)).toMatchObject({ kind: 'timer', body: { kind: 'crank' } });
     expect(before.said()).toContain('Ilse Marrow,');
+  });
+
+  it('shows the label large where the judge doubts it; one key confirms it, another corrects it', async () => {
+    const leaning: Reading[] = [
+      rest,
+      { id: 'c', test: 'conductance', value: 250 },
+      { id: 'i', test: 'internal-resistance', value: 0.016 },
+      { id: 'v', test: 'cranking-voltage', value: 10.6, conditions: { method: 'watched', seconds: 8 } },
+    ];
+    const job = view(subject(leaning));
+    expect(judge(job.case).next[0]!.test).toBe('label');
+    const { fixture, said } = await panel('label', job);
+    expect(said()).toContain('560 A SAE');
+    expect(said()).toContain('fails only by figures that lean on its label');
+    let corrected = 0;
+    fixture.componentInstance.corrects.subscribe(() => (corrected += 1));
+    const press = (key: string) => document.dispatchEvent(new KeyboardEvent('keydown', { key }));
+    press('2');
+    expect(corrected).toBe(1);
+    press('1');
+    await fixture.whenStable();
+    expect(queuedActs().at(-1)).toMatchObject({
+      kind: 'changes',
+      body: { system: { battery: { rating: { value: 560, standard: 'SAE', confirmed: true } } } },
+    });
+    expect(said()).not.toContain('lean on its label');
   });
 
   it('leaves the focus where a person put it while the server answers, and with a dialog that is open', async () => {

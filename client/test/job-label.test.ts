@@ -103,7 +103,7 @@ describe('the dialog of the label', () => {
     const { fixture, changes } = await dialog(labelled(SYSTEM));
     await typeInto(fixture, 'Battery rating', '680');
     await submit(fixture);
-    expect(changes[0]?.system?.battery.rating).toEqual({ value: 680, standard: 'EN' });
+    expect(changes[0]?.system?.battery.rating).toEqual({ value: 680, standard: 'EN', confirmed: true });
   });
 });
 

@@ -16,9 +16,9 @@ export interface ObservationStep extends Place {
   readonly about: ObservationName;
 }
 
-/** The complaint, and the charge: neither reads anything. */
+/** The complaint, the label, the charge and the recording: none reads a figure from a meter. */
 export interface ActStep extends Place {
-  readonly kind: 'ask' | 'charge' | 'capture';
+  readonly kind: 'ask' | 'label' | 'charge' | 'capture';
   readonly name: string;
 }
 
@@ -36,6 +36,13 @@ const ACTS: readonly ActStep[] = [
     group: 'Ask and look',
     at: 0,
     how: 'What does it do, since when, and what has been replaced already?',
+  },
+  {
+    kind: 'label',
+    name: 'Battery label',
+    group: 'Battery',
+    at: 1,
+    how: 'Read the rating and its standard on the battery. CCA, EN, DIN, IEC and CA stand side by side, and a new battery may be another size.',
   },
   {
     kind: 'charge',

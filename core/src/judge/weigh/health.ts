@@ -7,6 +7,8 @@ import { message } from '../messages';
 
 /** A cranking voltage that passes its floor raises at most a suspicion, even odds, until a second way agrees. */
 const SUSPICION = 1.2;
+/** All ways lean on one label, of which about one in fifty is taken wrongly: together they say no more than that. */
+const UNCONFIRMED_LABEL = Math.log(50);
 /** Health is told up to this share of the rating. */
 const MAX_TOLD = 1.2;
 
@@ -18,11 +20,13 @@ export function healthFindings(seen: DerivedCase): readonly Finding[] {
   const passes = (way: HealthWay): boolean =>
     way.way === 'cranking' && seen.gradedCase.grades.get(way.reading.id)?.grade !== 'outside';
   const isSuspicion = ways.every(passes);
+  const isLabelSure = seen.gradedCase.case.system.battery.rating?.confirmed === true;
+  const atMost = isSuspicion ? SUSPICION : isLabelSure ? Infinity : UNCONFIRMED_LABEL;
   return [
     weighed('health', lnHealth, {
       causes: causes('battery-worn', ['battery-dead-cell', 0.9]),
       error: spread,
-      ...(isSuspicion && { atMost: SUSPICION }),
+      atMost,
       source: { reading: ways.at(-1)!.reading.id },
       says: message('health', {
         health: Math.min(MAX_TOLD, Math.exp(lnHealth)),

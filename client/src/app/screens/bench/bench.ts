@@ -13,7 +13,7 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { SYMPTOMS, minutesOfWork } from '@tetrad/core';
-import type { StepName, WaitKind } from '@tetrad/core';
+import type { WaitKind } from '@tetrad/core';
 import { Figures } from '../../device/figures';
 import { JobStore } from '../../job/job.store';
 import { Button } from '../../kit/button';
@@ -124,10 +124,8 @@ export class Bench {
     });
   }
 
-  /** Goes to the step a judgement, a timer or a path names; the label has no step of its own. */
-  protected goTo(name: StepName, loads?: unknown): void {
-    if (name === 'label') this.label()?.editing.set(true);
-    else this.at.goTo(name, loads);
+  protected correctLabel(): void {
+    this.label()?.editing.set(true);
   }
   protected follow({ id, kind }: { id: string; kind: WaitKind }): void {
     this.job.stop(id);

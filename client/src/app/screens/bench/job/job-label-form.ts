@@ -34,7 +34,7 @@ export function labelChangesOf(form: JobLabelForm, before: JobView, choice: Figu
   const vin = vinOf(typed.vin);
   const assignee = typed.assignee.trim();
   return {
-    system: confirmed(systemOf(typed.system, before.case.system)),
+    system: confirmed(systemOf(typed.system, before.case.system), before.case.system),
     conditions: celsius === undefined ? {} : { batteryCelsius: celsius, ambientCelsius: celsius },
     criteria: typed.criteria,
     ...(assignee !== (before.assignee ?? '') && { assignee }),
@@ -45,9 +45,10 @@ export function labelChangesOf(form: JobLabelForm, before: JobView, choice: Figu
   };
 }
 
-/** Somebody has looked at the label: what still looks odd is meant. */
-const confirmed = (system: System): System => {
+/** Somebody has looked at the label: what was corrected there, or still looks odd, is meant. */
+const confirmed = (system: System, { battery: { rating: before } }: System): System => {
   const { rating } = system.battery;
-  if (!rating || !labelDoubt(system)) return system;
+  const isCorrected = before && rating && (before.value !== rating.value || before.standard !== rating.standard);
+  if (!rating || !(isCorrected || labelDoubt(system))) return system;
   return { ...system, battery: { ...system.battery, rating: { ...rating, confirmed: true } } };
 };

@@ -164,6 +164,7 @@ export class RouteList {
       const count = complaint?.symptoms?.length ?? 0;
       return count === 0 ? '' : `${count} noted`;
     }
+    if (step.kind === 'label') return this.job.view()!.case.system.battery.rating?.confirmed ? 'confirmed' : '';
     if (step.kind !== 'observe') return '';
     const found = observations
       .filter(({ about, pass = 'before' }) => about === step.about && pass === this.job.pass())

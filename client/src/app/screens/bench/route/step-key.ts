@@ -10,7 +10,8 @@ export const stepNameOf = (step: RouteStep): StepName | null => {
     case 'observe':
       return step.about;
     case 'charge':
-      return 'charge';
+    case 'label':
+      return step.kind;
     case 'ask':
     case 'capture':
       return null;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { TESTS, WAITS, isCaptureTest, stepName } from '@tetrad/core';
-import type { CautionName, StepName, WaitKind } from '@tetrad/core';
+import type { CautionName, StepName, System, WaitKind } from '@tetrad/core';
 import { Sentences } from '../../../device/sentences';
 import type { EnteredReading } from '../../../job/commands';
 import { JobStore } from '../../../job/job.store';
@@ -18,6 +18,7 @@ import { ChargeEntry } from './charge-entry';
 import { ComplaintEntry } from './complaint-entry';
 import { HalvedPathView } from './halved-path-view';
 import { InstrumentChip } from './instrument-chip';
+import { LabelEntry } from './label-entry';
 import { ObservationEntry } from './observation-entry';
 import { ReadWith } from './read-with';
 import { ReadingEntry } from './reading-entry';
@@ -40,6 +41,7 @@ import { StepWords } from './step-words';
     CountView,
     HalvedPathView,
     InstrumentChip,
+    LabelEntry,
     ObservationEntry,
     ReadingEntry,
     ReadingShown,
@@ -67,8 +69,12 @@ export class StepPanel {
   /** Nothing is left to read: the job can be signed off. */
   readonly decided = output();
 
+  /** The label says something else than what was taken from it. */
+  readonly corrects = output();
+
   protected readonly cautions = viewChild(CautionStrip);
   protected readonly entry = viewChild(ReadingEntry);
+  protected readonly label = viewChild(LabelEntry);
   protected readonly step = this.at.step;
   protected readonly view = computed(() => this.job.view()!);
   protected readonly gradedCase = computed(() => this.job.surveyed()!.gradedCase);
@@ -104,6 +110,10 @@ export class StepPanel {
     this.job.observe(step.about, finding, keyOf(step));
     this.at.onward();
   }
+  protected confirmLabel(system: System): void {
+    this.job.change({ system }, 'Label confirmed');
+    this.at.onward();
+  }
   /** A caution is understood: the next key is a reading again. */
   protected accept(caution: { caution: CautionName }): void {
     this.job.acknowledge(caution);
@@ -134,7 +144,7 @@ export class StepPanel {
   }
   /**
    * A digit typed anywhere belongs to the step: to its entry (at a step that was read it begins the next reading), or
-   * where something is looked at to the finding of that number.
+   * where something is looked at to the finding, or the button, of that number.
    */
   protected onDigit(event: KeyboardEvent): void {
     if (event.altKey || event.ctrlKey || event.metaKey || !/^\d$/.test(event.key)) return;
@@ -143,6 +153,11 @@ export class StepPanel {
     if (step.kind === 'observe') {
       const finding = findingsOf(step.about)[Number(event.key) - 1];
       if (finding !== undefined) this.observe(finding);
+      return;
+    }
+    if (step.kind === 'label') {
+      if (event.key === '1') this.label()?.confirm();
+      if (event.key === '2') this.corrects.emit();
       return;
     }
     if (step.kind !== 'reading') return;
