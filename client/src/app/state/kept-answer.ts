@@ -29,7 +29,9 @@ export const orKept =
         const problem = problemOf(failure);
         if (!isAway(problem)) return of(failed(problem));
         return from(kept.get<T | null>(key)).pipe(
-          switchMap((last) => (last == null ? of(failed(problem)) : of(loaded(last), failed(problem)))),
+          switchMap((last) =>
+            last === undefined || last === null ? of(failed(problem)) : of(loaded(last), failed(problem)),
+          ),
         );
       }),
     );
