@@ -305,3 +305,25 @@ describe('what is worked out', () => {
     for (const test of TEST_NAMES) expect(derivedWords(test, {}, situationOf([]), ENGLISH)).toEqual([]);
   });
 });
+
+describe('what an entry begins with', () => {
+  /** What the person sets up before reading; all else is seen or read, and is empty until somebody says it. */
+  const SET_UP: Readonly<Record<string, readonly string[]>> = {
+    'alternator-current': ['rpm', 'systemVolts'],
+    'charge-acceptance': ['volts'],
+    'charging-voltage': ['rpm', 'loads'],
+    'field-duty': ['loads'],
+    'load-test': ['seconds'],
+    'ripple-ac': ['rpm', 'loads', 'at'],
+    'ripple-waveform': ['at'],
+  };
+
+  it.each(
+    TEST_NAMES.flatMap((test) =>
+      TESTS[test].places.flatMap(({ asks }) => Object.entries(asks).map(([name, begins]) => [test, name, begins])),
+    ),
+  )('%s: its %s is no claim that nobody made', (test, name, begins) => {
+    const isSetUp = SET_UP[test as string]?.includes(name as string) ?? false;
+    expect({ test, name, begins: isSetUp ? null : begins }).toEqual({ test, name, begins: null });
+  });
+});

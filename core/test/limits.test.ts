@@ -165,3 +165,30 @@ test('an observation alone changes no grade', () => {
   const graded = (more: object) => lastOf([rest(12.65), crank(10.4)], BALANCED, more).grade;
   expect(graded({ observations: [saw('terminals', 'corroded')] })).toBe(graded({}));
 });
+
+describe('the control voltage leans on what the battery has at that moment', () => {
+  const control = (volts: number) => read('starter-control-voltage', volts);
+
+  it.each([
+    ['8.4 V beside 9.0 V while cranking are good', [crank(9.0), control(8.4)], 'within'],
+    ['10.2 V beside 11.0 V are near', [crank(11.0), control(10.2)], 'near'],
+    ['9.6 V beside 11.0 V are too few', [crank(11.0), control(9.6)], 'outside'],
+    ['where it does not crank, 12.0 V beside 12.6 V at rest are good', [control(12.0)], 'within'],
+    ['and 11.3 V are not', [control(11.3)], 'outside'],
+  ])('%s', (_what, readings, grade) => {
+    const judged = lastOf([rest(12.6), read('starter-draw', 130), ...readings]);
+    expect(judged.grade).toBe(grade);
+  });
+
+  it('twice as much on 24 V', () => {
+    const system: Case['system'] = { ...SOUND_SYSTEM, nominalVolts: 24 };
+    expect(lastOf([rest(25.2), control(23.3)], BALANCED, { system })).toMatchObject({
+      grade: 'near',
+      limit: 'at least 23.20 V (2.00 V under the battery’s 25.20 V)',
+    });
+  });
+
+  it('is only noted where nobody knows what the battery has', () => {
+    expect(lastOf([control(11)]).grade).toBe('noted');
+  });
+});

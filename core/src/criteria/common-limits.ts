@@ -110,8 +110,8 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   ],
   'starter-control-voltage': [
     {
-      rule: { kind: 'band', min: 9.5 },
-      borderline: 0.5,
+      rule: { kind: 'under-battery', maxVolts: 1 },
+      borderline: 0.3,
       source: PRACTICE,
       note: 'note-solenoid',
     },

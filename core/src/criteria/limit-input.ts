@@ -29,6 +29,8 @@ export interface LimitInput {
   readonly ambientCelsius: number | undefined;
   /** Resting voltage, V; null where none was read. */
   readonly resting: number | null;
+  /** The battery's volts while cranking, V; null where they were not read. */
+  readonly cranking: number | null;
   /** The usual draw of the starter. */
   readonly draw: DrawRange;
   /** Cold-cranking amps (SAE) of the pack; null where the label does not tell. */

@@ -11,7 +11,7 @@ import type { Case } from '../format/case-shape';
 import type { Reading } from '../format/reading-shape';
 import { finiteEnds } from '../format/message';
 import { showsCapability } from './capability';
-import { isNumeric, loadsOf } from './case-context';
+import { isNumeric, latest, loadsOf } from './case-context';
 import type { CaseContext } from './case-context';
 import { message } from './messages';
 import { isOpen, referenceAmps, toldAmps } from './path-amps';
@@ -78,6 +78,7 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
     celsiusKnown: context.celsiusKnown,
     ambientCelsius: conditions?.ambientCelsius,
     resting: context.resting,
+    cranking: latest(context, 'cranking-voltage')?.value ?? null,
     draw: context.draw,
     packCca: context.packCca,
     isLabelDoubted: context.labelDoubt !== null,

@@ -14,6 +14,7 @@ import { ratedShare } from './rated-share';
 import { sag } from './sag';
 import { spread } from './spread';
 import { temperatureFloor } from './temperature-floor';
+import { underBattery } from './under-battery';
 
 export const RULES = {
   band,
@@ -31,4 +32,5 @@ export const RULES = {
   sag,
   spread,
   'temperature-floor': temperatureFloor,
+  'under-battery': underBattery,
 } as const;

@@ -34,7 +34,7 @@ export const chargeAcceptance: Test = {
       group: 'Battery',
       at: 7,
       how: 'On the charger: how much does it take right away?',
-      asks: { volts: USUAL_VOLTS, minutes: 1 },
+      asks: { volts: USUAL_VOLTS, minutes: null },
       ticks: ['clamp-zeroed'],
       perBattery: true,
     },

@@ -81,7 +81,7 @@ export const crankingVoltage: Test = {
       group: 'Starting',
       at: 1,
       how: 'Crank 8 s; read once the speed is steady, at the posts.',
-      asks: { method: 'min-max', seconds: 8 },
+      asks: { method: null, seconds: null },
       ticks: BEFORE_CRANKING,
       note: true,
       waits: ['crank'],

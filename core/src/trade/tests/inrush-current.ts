@@ -36,7 +36,7 @@ export const inrushCurrent: Test = {
       group: 'Starting',
       at: 5,
       how: 'The first peak, under half a second.',
-      asks: { method: 'fast-peak' },
+      asks: { method: null },
       ticks: [...BEFORE_CRANKING, 'clamp-zeroed'],
       waits: ['crank'],
     },

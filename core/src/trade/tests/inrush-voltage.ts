@@ -30,7 +30,7 @@ export const inrushVoltage: Test = {
       group: 'Starting',
       at: 4,
       how: 'The first dip, under half a second.',
-      asks: { method: 'fast-peak' },
+      asks: { method: null },
       ticks: BEFORE_CRANKING,
       waits: ['crank'],
     },

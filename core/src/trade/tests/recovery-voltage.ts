@@ -29,7 +29,7 @@ export const recoveryVoltage: Test = {
       group: 'Starting',
       at: 6,
       how: 'Does it bounce back at once when cranking stops?',
-      asks: { secondsAfter: 1 },
+      asks: { secondsAfter: null },
       ticks: [],
     },
   ],

@@ -37,7 +37,7 @@ export const rippleWaveform: Test = {
       group: 'Charging',
       at: 11,
       how: 'AC coupled, tens of millivolts a division: even humps?',
-      asks: { humpsMissing: 0, at: 'battery' },
+      asks: { humpsMissing: null, at: 'battery' },
       ticks: ['speed-held'],
     },
   ],
