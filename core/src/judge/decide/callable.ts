@@ -5,14 +5,12 @@ import type { Part } from '../../format/words';
 import { FAULTS, FAULT_NAMES, stepOf } from '../../trade/tables';
 import { isOpen } from '../propose/is-open';
 import type { ProvenCase } from '../prove/prove';
+import { EVEN_ODDS } from '../rank/even-odds';
 import type { Ranked } from '../rank/rank-faults';
 import type { GradedCase } from '../../evidence/case-context';
 import type { DecisionInput } from './decision-input';
 import type { Failure } from '../derive/failures';
 import { isCallable, isReplaced, partOf } from '../rank/part-of';
-
-/** With every useful test done and something that was read outside its limit, a proven fault is called from here on. */
-export const EVEN_ODDS = 0.5;
 
 /** The fault that may be called: probable and proven, or straight across a reading with nothing left to ask. */
 export function callable({ provenCase, ranked, uncovered, failing, proposed }: DecisionInput): Ranked | undefined {

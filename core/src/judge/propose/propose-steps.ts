@@ -1,4 +1,5 @@
 /** The steps that are open now: the steps that are expected to settle most per minute of work, what is at one place together. */
+import { EVEN_ODDS } from '../rank/even-odds';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
 import { HEALTH_TESTS } from '../../format/words';
@@ -47,8 +48,6 @@ const MIN_WORTH = 0.02;
 /** Minutes of a charge with what belongs to it, and of a look at the label. */
 const CHARGE_MINUTES = 5;
 const LABEL_MINUTES = 1;
-/** From here on a fault leads in earnest. */
-const EVEN_ODDS = 0.5;
 
 export interface NextInput {
   readonly provenCase: ProvenCase;

@@ -1,12 +1,11 @@
 /** What else may make a battery look bad. */
 import { threshold } from '../../criteria/weights';
-import { hasDeadCellVolts, isDeadAfterCharge } from '../../evidence/charge';
 import { batteryUnits, isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { fuseHealth, weakestHealth } from '../../evidence/health';
 import type { HealthWay } from '../../evidence/health';
 import { HEALTH_TESTS } from '../../format/words';
-import { has, fails, carriesOwnProof } from './excuse';
+import { has, fails, carriesOwnProof, failsByItself } from './excuse';
 import type { ExcuseRow } from './excuse';
 
 /**
@@ -14,20 +13,16 @@ import type { ExcuseRow } from './excuse';
  * or volts too low at the amps of a sound starter. All other measures of health lean on the label.
  */
 const failsWithoutLabel = (gradedCase: GradedCase): boolean =>
-  fails(gradedCase, 'specific-gravity') ||
-  fails(gradedCase, 'hold-charge') ||
-  (isDeadAfterCharge(gradedCase) && hasDeadCellVolts(gradedCase)) ||
+  failsByItself(gradedCase) ||
   (fails(gradedCase, 'cranking-voltage') && has(gradedCase, 'starter-draw') && !fails(gradedCase, 'starter-draw'));
 
 /** A battery of a pack with less than this share of its neighbor's health is weak by any label that both have. */
 const WEAK_BESIDE_NEIGHBOR = 0.75;
 
 function isWeakBesideNeighbor(gradedCase: GradedCase, ways: readonly HealthWay[]): boolean {
+  const apart = ways.filter(({ battery }) => battery !== undefined);
   const own = batteryUnits(gradedCase).flatMap((battery) => {
-    const fused = fuseHealth(
-      ways.filter((way) => way.battery !== undefined),
-      battery,
-    );
+    const fused = fuseHealth(apart, battery);
     return fused ? [fused.lnHealth] : [];
   });
   return own.length > 1 && Math.min(...own) - Math.max(...own) <= Math.log(WEAK_BESIDE_NEIGHBOR);

@@ -28,12 +28,15 @@ export const seen =
   ({ gradedCase }: WeighedCase): boolean =>
     findings.includes(observed(gradedCase, about) ?? '');
 
-/** A spread of gravity, conductance, or volts lost while disconnected tell on a battery that is not charged too. */
-export const carriesOwnProof = (gradedCase: GradedCase): boolean =>
+/** A spread of gravity, volts lost while disconnected, or a missing cell: whatever its charge, and whatever its label says. */
+export const failsByItself = (gradedCase: GradedCase): boolean =>
   fails(gradedCase, 'specific-gravity') ||
-  fails(gradedCase, 'conductance') ||
   fails(gradedCase, 'hold-charge') ||
   (isDeadAfterCharge(gradedCase) && hasDeadCellVolts(gradedCase));
+
+/** What tells on a battery that is not charged too: conductance does, but leans on the label. */
+export const carriesOwnProof = (gradedCase: GradedCase): boolean =>
+  failsByItself(gradedCase) || fails(gradedCase, 'conductance');
 
 /** A loss over its limit by no more than this is too slight to be the fault by itself. */
 const SLIGHTLY_OVER = 1.3;

@@ -4,6 +4,7 @@ import { labelDoubt } from '@tetrad/core';
 import type { FigureChoice, System } from '@tetrad/core';
 import type { LabelChanges } from '../../../job/commands';
 import { fitsFigure, figureOf } from '../../../kit/forms/figure';
+import { withConfirmedRating } from '../../../label/rating';
 import { draftOf, systemForm, systemOf } from '../../../label/system-draft';
 import { typedCelsius } from '../../../label/typed-celsius';
 import { vinControl, vinOf } from '../../../label/vin-field';
@@ -49,6 +50,5 @@ export function labelChangesOf(form: JobLabelForm, before: JobView, choice: Figu
 const confirmed = (system: System, { battery: { rating: before } }: System): System => {
   const { rating } = system.battery;
   const isCorrected = before && rating && (before.value !== rating.value || before.standard !== rating.standard);
-  if (!rating || !(isCorrected || labelDoubt(system))) return system;
-  return { ...system, battery: { ...system.battery, rating: { ...rating, confirmed: true } } };
+  return isCorrected || labelDoubt(system) ? withConfirmedRating(system) : system;
 };

@@ -3,6 +3,7 @@ import type { JobView } from '@tetrad/contracts';
 import type { CriteriaSet } from '@tetrad/core';
 import { Figures } from '../../../device/figures';
 import type { LabelChanges } from '../../../job/commands';
+import { ratingWords } from '../../../label/rating';
 import { Button } from '../../../kit/button';
 import { Message } from '../../../kit/message';
 import { JobLabelDialog } from './job-label-dialog';
@@ -57,7 +58,7 @@ export class JobLabel {
     return [
       `${system.nominalVolts} V ${chemistry}`,
       pack,
-      rating ? `${rating.value} A ${rating.standard}` : 'rating not known',
+      rating ? ratingWords(rating) : 'rating not known',
       celsius === undefined ? 'temperature not known' : this.#figures.format().celsius(celsius),
     ]
       .filter((part) => part !== null)

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { System } from '@tetrad/core';
 import { Button } from '../../../kit/button';
 import { FocusFirst } from '../../../kit/focus-first';
+import { ratingWords, withConfirmedRating } from '../../../label/rating';
 
 /** What the battery's label was taken to say, large: one press confirms it, another corrects it. */
 @Component({
@@ -60,7 +61,7 @@ export class LabelEntry {
   protected readonly isConfirmed = computed(() => this.#battery().rating?.confirmed === true);
   protected readonly rating = computed(() => {
     const { rating } = this.#battery();
-    return rating ? `${rating.value} A ${rating.standard}` : null;
+    return rating ? ratingWords(rating) : null;
   });
   protected readonly beside = computed(() => {
     const { chemistry, capacityAh } = this.#battery();
@@ -71,8 +72,6 @@ export class LabelEntry {
 
   /** The label says so; nothing to confirm where no rating is known, or where it was confirmed. */
   confirm(): void {
-    const battery = this.#battery();
-    if (!battery.rating || this.isConfirmed()) return;
-    this.confirmed.emit({ ...this.system(), battery: { ...battery, rating: { ...battery.rating, confirmed: true } } });
+    if (this.#battery().rating && !this.isConfirmed()) this.confirmed.emit(withConfirmedRating(this.system()));
   }
 }

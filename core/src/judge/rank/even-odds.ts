@@ -1,0 +1,2 @@
+/** As likely as not. */
+export const EVEN_ODDS = 0.5;
