@@ -12,7 +12,7 @@ import { ratingWords, withConfirmedRating } from '../../../label/rating';
   template: `
     <p class="rating figure" [class.soft]="!rating()">{{ rating() ?? 'rating not known' }}</p>
     <p class="soft">{{ beside() }}</p>
-    <div class="findings" role="group" aria-label="What the label says">
+    <div class="kit-answers" role="group" aria-label="What the label says">
       @if (isConfirmed()) {
         <p class="soft">Confirmed: this is what the label says.</p>
       } @else if (rating()) {
@@ -34,21 +34,9 @@ import { ratingWords, withConfirmedRating } from '../../../label/rating';
       font-size: var(--text-figure);
       line-height: 1.1;
     }
-    .findings {
-      display: flex;
-      flex-wrap: wrap;
+    .kit-answers {
       align-items: center;
-      gap: 12px;
       margin-top: 8px;
-    }
-    .findings .kit-button {
-      min-height: 64px;
-      min-width: 128px;
-      font-size: var(--text-xl);
-    }
-    .number {
-      font-size: var(--text-sm);
-      color: var(--ink-soft);
     }
   `,
 })

@@ -11,7 +11,7 @@ import { findingWords, findingsOf } from '../route/step-key';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="soft how">{{ step().how }}</p>
-    <div class="findings" ttFocusFirst role="group" [attr.aria-label]="'What was found'">
+    <div class="findings kit-answers" ttFocusFirst role="group" [attr.aria-label]="'What was found'">
       @for (finding of findings(); track step().about + finding) {
         <button pButton [attr.aria-pressed]="finding === now()" (click)="found.emit(finding)">
           <span class="figure number" aria-hidden="true">{{ $index + 1 }}</span>
@@ -30,20 +30,6 @@ import { findingWords, findingsOf } from '../route/step-key';
     }
     .how {
       max-width: 68ch;
-    }
-    .findings {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 12px;
-    }
-    .findings .kit-button {
-      min-height: 64px;
-      min-width: 128px;
-      font-size: var(--text-xl);
-    }
-    .number {
-      font-size: var(--text-sm);
-      color: var(--ink-soft);
     }
     .words::first-letter {
       text-transform: uppercase;
