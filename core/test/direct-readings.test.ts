@@ -25,7 +25,9 @@ describe('a path that fails while the current flows', () => {
     const failing = [...GOOD, drop('drop-starter-ground', 0.9)];
     expect(saidOf(failing).decision.action).toBe('test-next');
     expect(saidOf(failing).next[0]!.test).toBe('drop-negative-post');
-    expect(saidOf([...failing, cannot('drop-negative-post', 'no-access')]).decision).toMatchObject({
+    const noAccess = [...failing, cannot('drop-negative-post', 'no-access')];
+    expect(saidOf(noAccess).next[0]!.test).toBe('terminals');
+    expect(saidOf(noAccess, [], [saw('terminals', 'clean')]).decision).toMatchObject({
       action: 'repair',
       part: 'connections',
       fault: 'cable-starter-ground',

@@ -27,9 +27,13 @@ describe('beside everything that reads well', () => {
     expect(beside(first, read('excitation-voltage', 12.4)).decision.action).toBe('none-found');
   });
 
-  it('a missing hump that is there twice is a diode, whatever else was read', () => {
+  it('a missing hump that is there twice is a diode once the output or the static check says the same', () => {
     const humps = () => read('ripple-waveform', 0.6, { humpsMissing: 1 });
-    expect(beside(humps(), humps()).decision).toMatchObject({ action: 'replace', fault: 'alternator-diode' });
+    const twice = beside(humps(), humps());
+    expect(twice.decision).toMatchObject({ action: 'test-next', fault: 'alternator-diode' });
+    expect(['alternator-current', 'diode-reverse']).toContain(twice.next[0]!.test);
+    const checked = beside(humps(), humps(), read('diode-reverse', 0.4));
+    expect(checked.decision).toMatchObject({ action: 'replace', fault: 'alternator-diode' });
   });
 });
 

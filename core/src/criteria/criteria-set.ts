@@ -6,6 +6,7 @@
  * code; a shop copies a set and edits it. Volts are for a 12 V system and scale with nominal volts.
  */
 import type { TestName } from '../format/names';
+import type { Costs } from './costs';
 import type { TypicalDraw } from './expected-draw';
 import type { NoteName } from './limit-notes';
 import type { LimitRule } from './limit-rule';
@@ -46,8 +47,8 @@ export interface CriteriaSet {
   readonly minimumCharge: number;
   /** Volts over the full resting voltage (12 V) that betray surface charge, flooded and AGM alike. */
   readonly surfaceChargeVolts: number;
-  /** Probability from which a fault is called. */
-  readonly callProbability: number;
+  /** What a wrong decision and finding out cost. */
+  readonly costs: Costs;
 }
 
 const INDEX = new WeakMap<CriteriaSet, ReadonlyMap<TestName, readonly Limit[]>>();

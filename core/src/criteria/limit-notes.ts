@@ -59,6 +59,7 @@ const NOTES = {
   'note-petrol-speed': plain('Usual is 150 to 250 rpm for petrol.'),
   'note-diesel-speed': plain('Usual is 130 to 250 rpm for diesel.'),
   'note-solenoid': plain('With the key at start the solenoid needs nearly what the battery still has.'),
+  'note-motor': plain('What both sides of the path may lose together; the rest must arrive at the motor.'),
   'note-stud': plain('With the engine off the stud shows battery voltage; a blown fusible link shows none.'),
   'note-excitation': plain(
     'Key on, the sense and ignition terminals need a supply, or the alternator is not told to work.',

@@ -42,6 +42,14 @@ export interface VehicleFacts {
   readonly observed: ReadonlyMap<ObservationName, string>;
 }
 
+/** Drops that are void and still tell something. */
+export interface VoidedPaths {
+  /** Next to nothing lay across them with the key at start while nothing flowed: whatever is open is not in them. */
+  readonly closed: ReadonlySet<TestName>;
+  /** They contradict another one: both are worth reading again. */
+  readonly contradicted: ReadonlySet<TestName>;
+}
+
 /** One pass of a case: the vehicle, and the readings that nobody has voided by hand. */
 export interface CaseContext extends VehicleFacts {
   /** Readings of this pass, oldest first. */
@@ -53,6 +61,8 @@ export interface CaseContext extends VehicleFacts {
   readonly charge: number | null;
   /** The batteries with readings of their own, by number; empty for a pack seen as one. */
   readonly units: readonly number[];
+  /** What void readings still tell. */
+  readonly voided: VoidedPaths;
 }
 
 /** A context without void readings, every reading graded. */

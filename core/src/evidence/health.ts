@@ -46,3 +46,16 @@ export function weakestHealth(
   }
   return found;
 }
+
+/** A battery of a pack with less than this share of its neighbor's health is weak by any label that both have. */
+const WEAK_BESIDE_NEIGHBOR = 0.75;
+
+/** True where a neighbor with the same label is much better: no wrong label explains that. */
+export function isWeakBesideNeighbor(gradedCase: GradedCase, ways: readonly HealthWay[]): boolean {
+  const apart = ways.filter(({ battery }) => battery !== undefined);
+  const own = batteryUnits(gradedCase).flatMap((battery) => {
+    const fused = fuseHealth(apart, battery);
+    return fused ? [fused.lnHealth] : [];
+  });
+  return own.length > 1 && Math.min(...own) - Math.max(...own) <= Math.log(WEAK_BESIDE_NEIGHBOR);
+}

@@ -50,11 +50,14 @@ export function contradictionsOf(context: CaseContext): readonly Contradiction[]
 }
 
 function findContradictions(context: CaseContext): readonly Contradiction[] {
-  const rows = pathReadings(context).filter(isClosed);
+  const rows = pathReadings(context);
   const found: Contradiction[] = [];
   for (const part of rows)
     for (const whole of rows) {
       if (!isPartOf(part.test, whole.test) || PATHS[part.test].loadedBy !== PATHS[whole.test].loadedBy) continue;
+      // an open piece carries the battery's volts at any current, and so does every path that it lies in
+      if (part.isOpen && !whole.isOpen) found.push({ part: part.test, whole: whole.test });
+      if (!isClosed(part) || !isClosed(whole)) continue;
       const more = part.volts - (whole.volts * part.amps) / whole.amps;
       if (more > CONTRADICTS_SHARE * part.volts && part.volts > CONTRADICTS_VOLTS * context.scale)
         found.push({ part: part.test, whole: whole.test });

@@ -18,6 +18,8 @@ export interface Step {
   readonly needsTurning?: true;
   /** Read while the engine runs. */
   readonly needsEngine?: true;
+  /** Lies behind the solenoid: reads nothing while that is not told to close. */
+  readonly needsTold?: true;
   /** Whether it can tell anything in this case. */
   readonly when?: (gradedCase: GradedCase) => boolean;
   /** Cautions that belong to it, in the order they are read. */

@@ -37,6 +37,7 @@ export const TEST_WORDS = [
   'specific-gravity',
   'starter-control-voltage',
   'starter-draw',
+  'starter-motor-voltage',
 ] as const;
 
 /** Everything that may be observed, by name. */
@@ -54,6 +55,8 @@ export const OBSERVATION_WORDS = [
   'meter-ac',
   'meter-leads',
   'plugs-removed-crank',
+  'solenoid',
+  'starter-tap',
   'terminals',
 ] as const;
 

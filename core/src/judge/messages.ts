@@ -77,6 +77,8 @@ export interface FindingMessages {
   readonly age: { readonly years: number };
   readonly 'read-twice': { readonly reading: Reading };
   readonly 'did-not-crank': NoParams;
+  readonly 'path-not-open': { readonly tests: readonly TestName[]; readonly fault: FaultName };
+  readonly 'starter-open': NoParams;
   readonly 'would-clear-drop': { readonly test: TestName; readonly max: number; readonly isRead: boolean };
   readonly 'would-clear': { readonly test: TestName; readonly bound: Message };
   readonly 'would-clear-look': { readonly step: StepName };
@@ -135,6 +137,7 @@ export interface NextMessages {
   readonly 'charge-then-read': { readonly battery?: number };
   readonly 'instrument-first': { readonly check: ObservationName };
   readonly 'read-again': { readonly reading: Reading };
+  readonly 'look-again': { readonly about: ObservationName; readonly finding: string };
   readonly 'again-after-repair': NoParams;
   readonly 'somebody-may-be-hurt': NoParams;
   readonly 'no-current-to-read-by': NoParams;

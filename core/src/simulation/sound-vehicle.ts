@@ -94,6 +94,7 @@ export function soundVehicle(random: Random, spread: Spread, wanted?: Wanted): V
     dragAmps: 0,
     driveEngages: true,
     controlVolts: 0,
+    isMotorOpen: false,
     locked: false,
     alternatorShare: random.between(0.9, 1.05),
     regulatorVolts:

@@ -54,14 +54,15 @@ export function dropTest({ test, name, red, black, place, step, cautions, requir
         ...(isCranking && { waits: ['crank'] as const }),
       },
     ],
-    step: { ...shared, ...step, cautions: cautions ?? shared.cautions },
+    step: { ...shared, ...(isCranking && { needsTold: true }), ...step, cautions: cautions ?? shared.cautions },
     required,
     ...(keeps && { keeps }),
     known: (gradedCase) => {
       const amps = latest(gradedCase, isCranking ? 'starter-draw' : 'alternator-current')?.value;
       return amps !== undefined && amps > 0 ? { amps } : {};
     },
-    voids: [dropWithoutCurrent, partAboveWhole, moreThanThereIs],
+    // a contradiction first: with no current too it asks for both again
+    voids: [partAboveWhole, dropWithoutCurrent, moreThanThereIs],
     noted: ({ value, conditions }) =>
       conditions?.amps !== undefined && typeof value === 'number' && conditions.amps < NO_CURRENT_AMPS
         ? message('closed-part', { test, value })

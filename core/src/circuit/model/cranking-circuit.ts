@@ -75,6 +75,7 @@ export function crank(vehicle: Vehicle): Cranking {
   const open = emf(vehicle);
   const path = pathOhm(vehicle);
   if (vehicle.controlVolts !== 0) return { amps: 0, rpm: 0, postVolts: open, motorVolts: 0 };
+  if (vehicle.isMotorOpen) return { amps: 0, rpm: 0, postVolts: open, motorVolts: open };
   let amps = vehicle.usualAmps;
   let rpm = 0;
   for (let round = 0; round < ROUNDS; round++) {

@@ -20,6 +20,8 @@ export interface Vehicle {
   /** Ohms of every piece of the circuit. */
   readonly pieces: Record<PieceName, number>;
   motorOhm: number;
+  /** Brushes, commutator or winding are open: no current flows in it. */
+  isMotorOpen: boolean;
   /** Back-EMF per rpm of the engine, V. */
   voltsPerRpm: number;
   /** Current that the engine's friction and compression ask at standstill, A. */

@@ -8,6 +8,7 @@ import {
   outputLimit,
   rippleLimit,
 } from '../limit-makers';
+import { weighedCosts } from '../costs';
 import type { CriteriaSet } from '../criteria-set';
 import { SHARED } from './shared';
 
@@ -17,6 +18,7 @@ export const CAREFUL: CriteriaSet = {
   version: 1,
   name: 'Careful',
   note: 'For fleets that cannot afford a breakdown: tighter figures, and the sag instead of the floor.',
+  costs: weighedCosts(2),
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('strictVolts', { 'drop-solenoid': 0.2 }),

@@ -8,6 +8,7 @@ import {
   outputLimit,
   rippleLimit,
 } from '../limit-makers';
+import { weighedCosts } from '../costs';
 import type { CriteriaSet } from '../criteria-set';
 import { SHARED } from './shared';
 
@@ -17,6 +18,7 @@ export const QUICK_CHECK: CriteriaSet = {
   version: 1,
   name: 'Quick check',
   note: 'A first look in two minutes: few conditions, round figures.',
+  costs: weighedCosts(0.6),
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('lenientVolts'),

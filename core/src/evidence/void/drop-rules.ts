@@ -8,6 +8,7 @@ import { ofFigure } from './void-rule';
 import { contradictionsOf } from '../path-readings';
 import { message } from '../messages';
 import type { Compared, VoidRule } from './void-rule';
+import type { Reading } from '../../format/reading-shape';
 
 /** Least share of the usual current at which a drop means anything. */
 const MIN_CURRENT_SHARE = 0.5;
@@ -19,10 +20,14 @@ const CLOSED_VOLTS = 1;
 const METERS_DIFFER = 1.08;
 const USUAL_FULL_VOLTS = 12.7;
 
+/** Less across a path than lies across one that is open. */
+export const isNextToNothing = ({ value }: Reading, scale: number): boolean =>
+  typeof value === 'number' && Math.abs(value) < CLOSED_VOLTS * scale;
+
 /** Near zero across a piece while the whole path stands open: the current is missing because of the other piece. */
 function isClosedPart(reading: NumericReading, context: CaseContext): boolean {
   const { test } = reading;
-  if (!isPathTest(test) || Math.abs(reading.value) >= CLOSED_VOLTS * context.scale) return false;
+  if (!isPathTest(test) || !isNextToNothing(reading, context.scale)) return false;
   return context.readings.some(
     (whole) => isPathTest(whole.test) && isPartOf(test, whole.test) && isNumeric(whole) && isOpen(whole, context),
   );

@@ -1,12 +1,21 @@
 /** First stage: the readings of one pass, in the order and the groups that everything later asks for. */
 import { restingCelsius, stateOfCharge } from '../../battery/state-of-charge';
 import { inSeriesOf, isNumeric } from '../../evidence/case-context';
-import type { CaseContext, VehicleFacts } from '../../evidence/case-context';
+import type { CaseContext, VehicleFacts, VoidedPaths } from '../../evidence/case-context';
 import type { Reading } from '../../format/reading-shape';
 import type { TestName } from '../../format/names';
 
-/** @param readings Those of the pass that count, oldest first. */
-export function caseContext(vehicle: VehicleFacts, readings: readonly Reading[]): CaseContext {
+const NOTHING_VOIDED: VoidedPaths = { closed: new Set(), contradicted: new Set() };
+
+/**
+ * @param readings Those of the pass that count, oldest first.
+ * @param voided What drops that do not count still tell.
+ */
+export function caseContext(
+  vehicle: VehicleFacts,
+  readings: readonly Reading[],
+  voided: VoidedPaths = NOTHING_VOIDED,
+): CaseContext {
   const { system } = vehicle.case;
   const byTest = groupByTest(readings);
   const units = [...new Set(readings.map(({ battery }) => battery).filter((unit) => unit !== undefined))].sort();
@@ -33,6 +42,7 @@ export function caseContext(vehicle: VehicleFacts, readings: readonly Reading[])
     resting: connected,
     charge: weakest === null ? null : stateOfCharge(weakest, system.battery.chemistry, system.nominalVolts, celsius),
     units,
+    voided,
   };
 }
 

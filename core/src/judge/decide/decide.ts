@@ -6,11 +6,10 @@ import type { Message } from '../../format/message';
 import { isDeadAfterCharge } from '../../evidence/charge';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { didNotCrank, isCharged } from '../../evidence/case-context';
+import { isCharged } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { flatBatteries, packOf } from './batteries';
 import { EVEN_ODDS } from '../rank/even-odds';
-import { callable } from './callable';
 import { strongest } from './decision-input';
 import type { DecisionInput } from './decision-input';
 import { unexplained } from './unexplained';
@@ -28,40 +27,28 @@ export interface Decided {
 }
 
 /**
- * The one decision: stop, call a fault, charge first, nothing found, or test on. A fault is called where it is probable
- * and proven; nothing is found only where all that the complaint asks for was read.
+ * The one decision: stop, the action of least expected cost, charge first, or test on while a step is expected to save
+ * more than it costs, or while nothing may be decided yet.
  */
 export function decide(input: DecisionInput): Decided {
-  const { provenCase, ranked, uncovered, impossible, failing, proposed } = input;
-  const { gradedCase, probability } = provenCase;
+  const { provenCase, ranked, impossible, failing, choice } = input;
+  const { gradedCase } = provenCase;
   const stop = whyStop(gradedCase);
   if (stop) return { action: 'stop', part: null, fault: null, because: stop.says };
 
   const { charge } = gradedCase;
-  const called = callable(input);
+  const taken = isTaken(input) ? choice.action : null;
   // of a pack the flat battery is charged before any is condemned
-  const packFirst = called && partOf(called.fault, gradedCase) === 'battery' && flatBatteries(gradedCase).length > 0;
-  if (called && !packFirst) return call(called, provenCase);
+  const packFirst = taken?.fault && taken.part === 'battery' && flatBatteries(gradedCase).length > 0;
+  if (taken?.fault && !packFirst) return call(taken.fault, provenCase);
+  // proven without a charge, and something quick is worth reading before it is called
+  if (choice.action?.fault && !taken && charge !== null && !isCharged(gradedCase))
+    return testNext(choice.action.fault, input);
   const suspect = ranked.find(({ fault }) => isCallable(fault));
   if (charge !== null && !isCharged(gradedCase) && !isDeadAfterCharge(gradedCase))
     // a look at the label is no reason to charge a battery that needs no other proof
     return suspect && lacksOnlyLabel(suspect, provenCase) ? testNext(suspect, input) : chargeFirst(gradedCase, charge);
-
-  const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
-  const nothingLeft = proposed().length === 0;
-  // what lies straight across a fault always stands in the way; another reading that is far outside until it is read
-  // once more, and any while much is in doubt
-  const standing = failing.filter(
-    ({ faults, isFar, isRepeated }) =>
-      faults.length > 0 || (isFar && !isRepeated) || probability.none < threshold('soundBeside'),
-  );
-  if (
-    uncovered.length === 0 &&
-    !didNotCrank(gradedCase) && // something holds it or nothing tells it to: that is no sound vehicle
-    !isSuspected &&
-    standing.length === 0 &&
-    (probability.none >= threshold('sound') || nothingLeft)
-  )
+  if (taken && !taken.fault)
     return {
       action: 'none-found',
       part: null,
@@ -71,8 +58,13 @@ export function decide(input: DecisionInput): Decided {
         { missing: impossible, outside: failing.map(({ reading }) => reading) },
       ),
     };
+  const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
   return testNext(isSuspected ? suspect : undefined, input);
 }
+
+/** No step is worth its minutes, and deciding costs less than leaving it undecided. */
+const isTaken = ({ choice: { action, worthwhile }, provenCase }: DecisionInput): boolean =>
+  action !== null && worthwhile.length === 0 && action.loss <= provenCase.gradedCase.criteria.costs.undecided;
 
 const lacksOnlyLabel = ({ fault, probability }: Ranked, { proofOf }: ProvenCase): boolean =>
   probability >= EVEN_ODDS && proofOf(fault).missing.join() === 'label';

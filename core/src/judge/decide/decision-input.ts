@@ -1,11 +1,13 @@
 import type { Message } from '../../format/message';
 import type { StepName } from '../../format/names';
 import type { Ranked } from '../rank/rank-faults';
+import type { Choice } from './choose';
 import type { Standing } from './unexplained';
 
 /** What the decision looks at. */
 export interface DecisionInput extends Standing {
   readonly ranked: readonly Ranked[];
+  readonly choice: Choice;
   /** What must be read and could not be: said to be missing, never taken as passed. */
   readonly impossible: readonly StepName[];
 }

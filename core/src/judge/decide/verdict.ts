@@ -40,6 +40,9 @@ export function suspectsByPart(
   return byPart;
 }
 
+/** Beside the part that is decided on another is called that is as sure as this. */
+const ALSO_CALLED = 0.8;
+
 interface VerdictInput {
   readonly provenCase: ProvenCase;
   /** The fault that was decided on; its part is called by it. */
@@ -55,7 +58,7 @@ export function partVerdict(part: JudgedPart, { provenCase, decided, suspects, f
   const [worst] = suspects;
   const proven = suspects.find(
     ({ fault, probability }) =>
-      fault === decided || (probability >= gradedCase.criteria.callProbability && provenCase.proofOf(fault).proven),
+      fault === decided || (decided !== null && probability >= ALSO_CALLED && provenCase.proofOf(fault).proven),
   );
   if (proven) return call(part, proven, failing);
   if (part === 'battery' && gradedCase.charge !== null && !isCharged(gradedCase))

@@ -4,6 +4,8 @@ import type { ObservationName } from '../../format/names';
 import { TESTS, isTestName } from '../../trade/tables';
 import type { Assessment } from '../../evidence/assessment';
 import type { Decided } from '../decide/decide';
+import type { Choice } from '../decide/choose';
+import type { Repeated } from '../decide/single-witness';
 import { flatBatteries } from '../decide/batteries';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
@@ -18,11 +20,12 @@ import { message } from '../messages';
 export interface NextAfter extends Standing {
   readonly decided: Decided;
   readonly surveyed: Survey;
+  readonly choice: Choice;
 }
 
 /** A settled case asks for nothing more; charge-first asks for the charge. */
 export function nextFor(given: NextAfter): readonly Step[] {
-  const { decided, proposed, surveyed } = given;
+  const { decided, proposed, surveyed, choice } = given;
   const { gradedCase, before, assessments } = surveyed;
   switch (decided.action) {
     case 'charge-first':
@@ -30,8 +33,10 @@ export function nextFor(given: NextAfter): readonly Step[] {
     case 'test-next':
       return withoutTwins([
         ...(before ? repeatsAsked(surveyed) : instrumentChecks(proposed(), gradedCase, assessments)),
+        ...choice.worthwhile.slice(0, 1).flatMap(({ again }) => (again ? [repeat(again, gradedCase)] : [])),
         ...unexplained(decided.fault, given).map((reading) => readAgain(reading, gradedCase)),
         ...proposed(),
+        ...choice.worthwhile.slice(1).flatMap(({ again }) => (again ? [repeat(again, gradedCase)] : [])),
       ]);
     default:
       return [];
@@ -57,6 +62,11 @@ function instrumentChecks(
 /** The step under the loads it was taken under; as it is asked where nobody told them. */
 const under = (step: Step, loads: 'off' | 'on' | undefined): Step =>
   loads ? { ...step, conditions: { ...step.conditions, loads } } : step;
+
+const repeat = (again: Repeated, gradedCase: GradedCase): Step =>
+  'reading' in again
+    ? readAgain(again.reading, gradedCase)
+    : stepAs(again.about, message('look-again', again), gradedCase);
 
 function readAgain(reading: Reading, gradedCase: GradedCase): Step {
   const again = stepAs(reading.test, message('read-again', { reading }), gradedCase);

@@ -42,7 +42,8 @@ function isDone(test: TestName, gradedCase: GradedCase): boolean {
   if (judged.length > 0) return missingUnits(test, gradedCase).length === 0;
   const tries = triesOf(test, gradedCase);
   // where nothing flows a drop finds what is open, and reads the same however often it is read
-  return tries >= MAX_TRIES || (tries > 0 && isCrankingPath(test) && isStill(gradedCase));
+  if (tries >= MAX_TRIES) return true;
+  return tries > 0 && isCrankingPath(test) && isStill(gradedCase) && !gradedCase.voided.contradicted.has(test);
 }
 
 /** True where a test was not said to be impossible, and was not tried as often as makes sense. */

@@ -54,6 +54,8 @@ export interface NextInput {
   readonly leading: LeadingFault | null;
   /** Basic tests that the complaint asks for and nobody has done. */
   readonly uncovered: readonly StepName[];
+  /** Steps that save more than they cost before the decision of least cost is taken. */
+  readonly worthwhile: readonly { readonly step: StepName; readonly saves: number; readonly again: unknown }[];
 }
 
 interface RankedStep {
@@ -61,6 +63,8 @@ interface RankedStep {
   readonly row: StepRow;
   /** Doubts settled per minute. */
   readonly worth: number;
+  /** Minutes that it saves before the decision that is due otherwise; 0 where none waits for it. */
+  readonly forDecision: number;
   /** The complaint asks for it, more than anything else does. */
   readonly isAsked: boolean;
 }
@@ -71,7 +75,7 @@ const ROWS: readonly (readonly [StepName, StepRow])[] = [...TEST_NAMES, ...OBSER
 ]);
 
 /** Ranks the steps that are open now, best first; steps at the place of the best one follow it. */
-export function proposeSteps({ provenCase, leading, uncovered }: NextInput): readonly Step[] {
+export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: NextInput): readonly Step[] {
   const { gradedCase, probability } = provenCase;
   if (gradedCase.labelDoubt && leading?.proof.missing.includes('label'))
     return [stepAs('label', gradedCase.labelDoubt, gradedCase)];
@@ -81,19 +85,23 @@ export function proposeSteps({ provenCase, leading, uncovered }: NextInput): rea
   const again = contradicting(gradedCase);
   const apart = waysApart(provenCase);
   const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
+  const saved = new Map(worthwhile.map(({ step, saves, again }) => [step, again ? 0 : saves]));
   const ranked: RankedStep[] = [];
   for (const [name, row] of ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
     const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
     const forAgain = again.has(name) || (apart && isHealthTest(name)) ? CONTRADICTION_VALUE : 0;
+    const forDecision = saved.get(name) ?? 0;
     if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
     if (!isOpen(name, row, gradedCase)) continue;
     let information = 0;
     for (const [fault, strength] of row.informs) information += doubt(probability[fault]) * strength;
     const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP);
-    if (worth > MIN_WORTH) ranked.push({ name, row, worth, isAsked: forCoverage > 0 && forProof <= forCoverage });
+    if (worth > MIN_WORTH || forDecision > 0)
+      ranked.push({ name, row, worth, forDecision, isAsked: forCoverage > 0 && forProof <= forCoverage });
   }
-  ranked.sort((a, b) => b.worth - a.worth);
+  // what only waits for a step waits for that one
+  ranked.sort((a, b) => b.forDecision - a.forDecision || b.worth - a.worth);
   const asked = together(ranked.slice(0, MAX_STEPS - label.length)).map(({ name, isAsked }) =>
     stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),
   );

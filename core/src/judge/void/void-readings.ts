@@ -1,7 +1,10 @@
 /** Second stage: which readings may not be judged, and why. */
 import { compareWithLimits } from '../../evidence/compare-with-limits';
 import { isTried, unitVolts } from '../../evidence/case-context';
-import type { CaseContext, VehicleFacts } from '../../evidence/case-context';
+import type { CaseContext, VehicleFacts, VoidedPaths } from '../../evidence/case-context';
+import { isNextToNothing } from '../../evidence/void/drop-rules';
+import { isCrankingPath } from '../../circuit/paths';
+import type { TestName } from '../../format/names';
 import { asOwnBattery } from '../../evidence/own-battery';
 import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
@@ -35,7 +38,8 @@ export function voidReadings(vehicle: VehicleFacts): ValidCase {
     if (why) voids.set(reading.id, why);
     return why === null;
   });
-  return { context: valid.length < possible.length ? caseContext(vehicle, valid) : context, voids };
+  if (valid.length === possible.length) return { context, voids };
+  return { context: caseContext(vehicle, valid, voidedPaths(possible, voids, context)), voids };
 }
 
 function notPhysical(reading: Reading, { case: { system } }: VehicleFacts): Message | null {
@@ -75,4 +79,21 @@ function whyVoid(reading: Reading, whole: CaseContext, doubts: readonly Doubt[])
     if (why) return why;
   }
   return null;
+}
+
+/** What the void drops of a pass still tell. */
+function voidedPaths(
+  readings: readonly Reading[],
+  voids: ReadonlyMap<string, Message>,
+  { scale }: CaseContext,
+): VoidedPaths {
+  const closed = new Set<TestName>();
+  const contradicted = new Set<TestName>();
+  for (const reading of readings) {
+    const code = voids.get(reading.id)?.code;
+    if (code === 'part-above-whole') contradicted.add(reading.test);
+    else if (code === 'drop-without-current' && isCrankingPath(reading.test) && isNextToNothing(reading, scale))
+      closed.add(reading.test);
+  }
+  return { closed, contradicted };
 }

@@ -1,4 +1,4 @@
-import { weakestHealth } from '../../evidence/health';
+import { isWeakBesideNeighbor, weakestHealth } from '../../evidence/health';
 import type { HealthWay } from '../../evidence/health';
 import { causes, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
@@ -20,7 +20,9 @@ export function healthFindings(seen: DerivedCase): readonly Finding[] {
   const passes = (way: HealthWay): boolean =>
     way.way === 'cranking' && seen.gradedCase.grades.get(way.reading.id)?.grade !== 'outside';
   const isSuspicion = ways.every(passes);
-  const isLabelSure = seen.gradedCase.case.system.battery.rating?.confirmed === true;
+  const isLabelSure =
+    seen.gradedCase.case.system.battery.rating?.confirmed === true ||
+    isWeakBesideNeighbor(seen.gradedCase, seen.figures.ways);
   const atMost = isSuspicion ? SUSPICION : isLabelSure ? Infinity : UNCONFIRMED_LABEL;
   return [
     weighed('health', lnHealth, {

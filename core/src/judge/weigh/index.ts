@@ -4,6 +4,7 @@ import type { Finding } from '../../evidence/finding';
 import { failuresOf } from '../derive/failures';
 import { healthFindings } from './health';
 import { repeatFindings } from './repeats';
+import { nothingFlowsFindings } from './nothing-flows';
 import { pathFindings } from './paths';
 import { ageFindings, didNotCrankFindings, observationFindings, symptomFindings } from './observation-findings';
 import type { DerivedCase } from '../../evidence/derived-case';
@@ -20,6 +21,7 @@ export function findingsOf(seen: DerivedCase, failing = failuresOf(seen)): reado
     ...healthFindings(seen),
     ...pathFindings(seen),
     ...repeatFindings(failing),
+    ...nothingFlowsFindings(gradedCase),
     ...didNotCrankFindings(gradedCase),
     ...ageFindings(gradedCase),
     ...observationFindings(gradedCase),

@@ -12,6 +12,8 @@ import { groundStrapModel } from '../../trade/observations/ground-strap';
 import { meterAcModel } from '../../trade/observations/meter-ac';
 import { meterLeadsModel } from '../../trade/observations/meter-leads';
 import { plugsRemovedCrankModel } from '../../trade/observations/plugs-removed-crank';
+import { solenoidModel } from '../../trade/observations/solenoid';
+import { starterTapModel } from '../../trade/observations/starter-tap';
 import { terminalsModel } from '../../trade/observations/terminals';
 
 export const OBSERVATION_MODELS = {
@@ -28,5 +30,7 @@ export const OBSERVATION_MODELS = {
   'meter-ac': meterAcModel,
   'meter-leads': meterLeadsModel,
   'plugs-removed-crank': plugsRemovedCrankModel,
+  solenoid: solenoidModel,
+  'starter-tap': starterTapModel,
   terminals: terminalsModel,
 } as const;

@@ -34,6 +34,7 @@ import { rippleWaveformModel } from '../../trade/tests/ripple-waveform';
 import { specificGravityModel } from '../../trade/tests/specific-gravity';
 import { starterControlVoltageModel } from '../../trade/tests/starter-control-voltage';
 import { starterDrawModel } from '../../trade/tests/starter-draw';
+import { starterMotorVoltageModel } from '../../trade/tests/starter-motor-voltage';
 
 export const TEST_MODELS = {
   'alternator-current': alternatorCurrentModel,
@@ -71,4 +72,5 @@ export const TEST_MODELS = {
   'specific-gravity': specificGravityModel,
   'starter-control-voltage': starterControlVoltageModel,
   'starter-draw': starterDrawModel,
+  'starter-motor-voltage': starterMotorVoltageModel,
 } as const;

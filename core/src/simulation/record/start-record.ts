@@ -98,7 +98,7 @@ export function startRecord(vehicle: Vehicle, options: StartOptions = {}): Start
   const batteryOhm = batteryOhmAt(vehicle, vehicle.usualAmps);
   const fixedOhm = batteryOhm * (1 - SLOW_SHARE) + pathOhm(vehicle) + vehicle.motorOhm;
   const cylinders = vehicle.system.engine?.cylinders ?? 4;
-  const works = vehicle.controlVolts === 0;
+  const works = vehicle.controlVolts === 0 && !vehicle.isMotorOpen;
   const idle = charge(vehicle, 'off', IDLE_RPM);
   const charges = idle.outputAmps > 2;
   const pattern = ripplePattern(diode);

@@ -1,9 +1,10 @@
 /** What else may make a battery look bad. */
 import { threshold } from '../../criteria/weights';
-import { batteryUnits, isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
+import { isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
-import { fuseHealth, weakestHealth } from '../../evidence/health';
-import type { HealthWay } from '../../evidence/health';
+import { isWeakBesideNeighbor, weakestHealth } from '../../evidence/health';
+import { isFlowless } from '../../evidence/flow';
+import { hasControlVolts } from '../../evidence/told-to-crank';
 import { HEALTH_TESTS } from '../../format/words';
 import { has, fails, carriesOwnProof, failsByItself } from './excuse';
 import type { ExcuseRow } from './excuse';
@@ -15,18 +16,6 @@ import type { ExcuseRow } from './excuse';
 const failsWithoutLabel = (gradedCase: GradedCase): boolean =>
   failsByItself(gradedCase) ||
   (fails(gradedCase, 'cranking-voltage') && has(gradedCase, 'starter-draw') && !fails(gradedCase, 'starter-draw'));
-
-/** A battery of a pack with less than this share of its neighbor's health is weak by any label that both have. */
-const WEAK_BESIDE_NEIGHBOR = 0.75;
-
-function isWeakBesideNeighbor(gradedCase: GradedCase, ways: readonly HealthWay[]): boolean {
-  const apart = ways.filter(({ battery }) => battery !== undefined);
-  const own = batteryUnits(gradedCase).flatMap((battery) => {
-    const fused = fuseHealth(apart, battery);
-    return fused ? [fused.lnHealth] : [];
-  });
-  return own.length > 1 && Math.min(...own) - Math.max(...own) <= Math.log(WEAK_BESIDE_NEIGHBOR);
-}
 
 export const BATTERY_EXCUSES = {
   'battery-flat': {
@@ -84,7 +73,8 @@ export const BATTERY_EXCUSES = {
     steps: ['resting-voltage', 'conductance', 'load-test'],
     excluded: ({ gradedCase, figures, probability }) =>
       isCharged(gradedCase) &&
-      figures.ways.length > 0 &&
+      // no weak battery explains that nothing flows while its volts stand at the solenoid
+      (figures.ways.length > 0 || (isFlowless(gradedCase) && hasControlVolts(gradedCase))) &&
       probability['battery-worn'] < threshold('unlikely') &&
       probability['battery-dead-cell'] < threshold('unlikely'),
   },

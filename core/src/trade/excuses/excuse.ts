@@ -20,6 +20,11 @@ export interface ExcuseRow {
 /** True where one of the tests has a valid reading with a figure. */
 export const has = (gradedCase: GradedCase, ...tests: readonly TestName[]): boolean =>
   tests.some((test) => latest(gradedCase, test) !== undefined);
+/** True where the newest reading of the test lies inside its limit. */
+export const passes = (gradedCase: GradedCase, test: TestName): boolean => {
+  const reading = latest(gradedCase, test);
+  return reading !== undefined && !isOutside(gradedCase, reading);
+};
 /** True where a valid reading of the test, not only the newest, lies outside its limit. */
 export const fails = (gradedCase: GradedCase, test: TestName): boolean =>
   readingsOf(gradedCase, test).some((reading) => isOutside(gradedCase, reading));

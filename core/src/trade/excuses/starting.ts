@@ -1,12 +1,23 @@
 /** What else may make a starter, or what drives it, look bad. */
 import { threshold } from '../../criteria/weights';
-import { observed } from '../../evidence/case-context';
+import { latest, observed } from '../../evidence/case-context';
 import { isFlowless } from '../../evidence/flow';
-import { has, seen, goodPath, wasTried } from './excuse';
+import { hasControlVolts } from '../../evidence/told-to-crank';
+import type { GradedCase } from '../../evidence/case-context';
+import type { PathTest } from '../../circuit/paths';
+import { has, passes, seen, goodPath, wasTried } from './excuse';
 import type { ExcuseRow } from './excuse';
 
 /** Draw under this share of the usual one: nothing holds the engine. */
 const EASY_DRAW = 0.85;
+/** An engine that asks for this many times the most that is usual is felt to be tight by hand. */
+const FELT_BY_HAND = 1.8;
+
+/** Told to crank with nothing flowing, and the path is not where it is open: nothing lies across it, or the volts arrive. */
+const isNotOpen = (gradedCase: GradedCase, test: PathTest): boolean =>
+  isFlowless(gradedCase) &&
+  hasControlVolts(gradedCase) &&
+  (gradedCase.voided.closed.has(test) || has(gradedCase, test) || passes(gradedCase, 'starter-motor-voltage'));
 
 export const STARTING_EXCUSES = {
   'draw-not-known': {
@@ -18,7 +29,7 @@ export const STARTING_EXCUSES = {
     first: 'rule out a loss on the positive side',
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase, probability }) =>
-      has(gradedCase, 'drop-starter-positive') &&
+      (has(gradedCase, 'drop-starter-positive') || isNotOpen(gradedCase, 'drop-starter-positive')) &&
       probability['cable-starter-positive'] < threshold('unlikely') &&
       probability['connection-positive-post'] < threshold('unlikely'),
   },
@@ -27,7 +38,7 @@ export const STARTING_EXCUSES = {
     steps: ['drop-starter-ground'],
     excluded: (evidence) =>
       goodPath('drop-starter-ground', 'cable-starter-ground')(evidence) ||
-      (isFlowless(evidence.gradedCase) && has(evidence.gradedCase, 'drop-starter-ground')),
+      isNotOpen(evidence.gradedCase, 'drop-starter-ground'),
   },
   'positive-side-not-tried': {
     first: 'measure the drop on the positive side',
@@ -50,13 +61,26 @@ export const STARTING_EXCUSES = {
     steps: ['crank-by-hand', 'belt-removed-crank'],
     excluded: ({ gradedCase, figures: { drawRatio } }) => {
       const byHand = observed(gradedCase, 'crank-by-hand');
-      return byHand === 'turns' || (byHand === undefined && drawRatio !== null && drawRatio < EASY_DRAW);
+      // what is held asks for amps
+      return (
+        isFlowless(gradedCase) ||
+        byHand === 'turns' ||
+        (byHand === undefined && drawRatio !== null && drawRatio < EASY_DRAW)
+      );
     },
   },
   'accessory-holds-it': {
     first: 'rule out a seized belt-driven accessory',
     steps: ['belt-removed-crank'],
     excluded: seen('belt-removed-crank', 'unchanged'),
+  },
+  'slightly-tight-engine': {
+    first: 'rule out a tight engine: crank with the plugs out',
+    steps: ['plugs-removed-crank'],
+    excluded: ({ gradedCase }) =>
+      observed(gradedCase, 'plugs-removed-crank') === 'unchanged' ||
+      (observed(gradedCase, 'crank-by-hand') === 'turns' &&
+        (latest(gradedCase, 'starter-draw')?.value ?? 0) >= gradedCase.draw.max * FELT_BY_HAND),
   },
   'not-turned-by-hand': {
     first: 'turn the engine by hand',

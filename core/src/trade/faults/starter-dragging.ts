@@ -14,6 +14,10 @@ export const starterDragging: Fault = {
   excuses: [
     ...STARTER_EXCUSED,
     { excuse: 'accessory-holds-it', how: 'A seized accessory asks for the same high current.' },
+    {
+      excuse: 'slightly-tight-engine',
+      how: 'A hand on the crankshaft does not feel an engine that is slightly tight, and it asks for more amps all the same.',
+    },
   ],
 };
 

@@ -14,5 +14,11 @@ export const starterWorn: Fault = {
   excuses: STARTER_EXCUSED,
 };
 
-export const starterWornEffect: FaultEffect = (vehicle, severity) =>
-  void (vehicle.motorOhm *= along([2.4, 3.6], severity));
+/** From this severity on some starters are open inside. */
+const OPEN_FROM = 0.8;
+const OPEN_SHARE = 0.6;
+
+export const starterWornEffect: FaultEffect = (vehicle, severity, random) => {
+  vehicle.motorOhm *= along([2.4, 3.6], severity);
+  vehicle.isMotorOpen = severity > OPEN_FROM && random.chance(OPEN_SHARE);
+};

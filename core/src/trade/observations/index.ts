@@ -12,6 +12,8 @@ import { groundStrap } from './ground-strap';
 import { meterAc } from './meter-ac';
 import { meterLeads } from './meter-leads';
 import { plugsRemovedCrank } from './plugs-removed-crank';
+import { solenoid } from './solenoid';
+import { starterTap } from './starter-tap';
 import { terminals } from './terminals';
 
 export const OBSERVATION_FILES = {
@@ -28,5 +30,7 @@ export const OBSERVATION_FILES = {
   'meter-ac': meterAc,
   'meter-leads': meterLeads,
   'plugs-removed-crank': plugsRemovedCrank,
+  solenoid,
+  'starter-tap': starterTap,
   terminals,
 } as const;

@@ -1,4 +1,4 @@
-import { latest } from '../../evidence/case-context';
+import { latest, latestUnder } from '../../evidence/case-context';
 import { causes, fixed } from '../../evidence/finding';
 import { done, round } from '../../evidence/simulated-bench';
 import { emf } from '../../circuit/model/cranking-circuit';
@@ -47,9 +47,12 @@ export const alternatorStudVoltage: Test = {
     const { resting, scale } = gradedCase;
     if (!reading || resting === null) return [];
     const missing = (resting - reading.value) / scale;
+    // no charging at all comes through a path that is open, and this one is not; one that only loses volts lets some through
+    const isNotCharged = (latestUnder(gradedCase, 'charging-voltage', 'off')?.value ?? Infinity) <= resting;
+    const intact = isNotCharged ? 'stud-volts-none-charged' : 'stud-volts';
     return [
       fixed(
-        missing > OPEN_VOLTS ? 'no-stud-volts' : missing > DOUBTFUL_VOLTS ? 'low-stud-volts' : 'stud-volts',
+        missing > OPEN_VOLTS ? 'no-stud-volts' : missing > DOUBTFUL_VOLTS ? 'low-stud-volts' : intact,
         causes('charge-cable-positive'),
         { reading: reading.id },
         say('stud-volts', { value: reading.value }),

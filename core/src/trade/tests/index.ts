@@ -34,6 +34,7 @@ import { rippleWaveform } from './ripple-waveform';
 import { specificGravity } from './specific-gravity';
 import { starterControlVoltage } from './starter-control-voltage';
 import { starterDraw } from './starter-draw';
+import { starterMotorVoltage } from './starter-motor-voltage';
 
 export const TEST_FILES = {
   'alternator-current': alternatorCurrent,
@@ -71,4 +72,5 @@ export const TEST_FILES = {
   'specific-gravity': specificGravity,
   'starter-control-voltage': starterControlVoltage,
   'starter-draw': starterDraw,
+  'starter-motor-voltage': starterMotorVoltage,
 } as const;

@@ -1,6 +1,7 @@
 import { isStill } from '../../evidence/flow';
 import { latest } from '../../evidence/case-context';
 import { causes, weighed } from '../../evidence/finding';
+import { voltsUnderKey } from '../../evidence/told-to-crank';
 import { done } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
@@ -9,9 +10,6 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
-
-/** What the battery still has where nobody read it (12 V), V. */
-const USUAL_VOLTS = 12;
 
 const phrases = {
   'control-volts': (w: { value: number }, voice: Voice) =>
@@ -50,9 +48,8 @@ export const starterControlVoltage: Test = {
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'starter-control-voltage');
     if (!reading) return [];
-    const there = latest(gradedCase, 'cranking-voltage')?.value ?? gradedCase.resting ?? USUAL_VOLTS * gradedCase.scale;
     return [
-      weighed('control', reading.value / there, {
+      weighed('control', reading.value / voltsUnderKey(gradedCase), {
         causes: causes('starter-control'),
         source: { reading: reading.id },
         says: say('control-volts', { value: reading.value }),

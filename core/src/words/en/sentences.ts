@@ -84,6 +84,9 @@ const EVIDENCE = {
   age: (w: { years: number }, voice: Voice) => `the battery is ${voice.plain(w.years, 1)} years old`,
   'read-twice': (w: { reading: Reading }, voice: Voice) => `${readingWords(w.reading, voice)}, outside its limit twice`,
   'did-not-crank': () => 'it did not crank',
+  'path-not-open': (w: { tests: readonly TestName[] }) =>
+    `next to nothing in ${listed(w.tests.map((test) => lower(TESTS[test].name)))} with the key at start: it is not open`,
+  'starter-open': () => 'told to crank, nothing flows, and neither path is open',
   'would-clear-drop': (w: { test: TestName; max: number; isRead: boolean }, voice: Voice) =>
     w.isRead
       ? `a repeat reading under ${voice.value(w.test, w.max)} would clear it`

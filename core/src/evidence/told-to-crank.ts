@@ -1,0 +1,25 @@
+/** Whether the solenoid is told to close, by what was read at its control terminal, seen or said. */
+import { latest, observed } from './case-context';
+import type { CaseContext } from './case-context';
+
+/** What the battery still has where nobody read it (12 V), V. */
+const USUAL_VOLTS = 12;
+/** With less than this share of the battery's volts at its control terminal a solenoid does not close. */
+const CLOSES_FROM = 0.6;
+
+/** The battery's volts while the key is at start, V: as read cranking, else at rest, else the usual. */
+export const voltsUnderKey = (context: CaseContext): number =>
+  latest(context, 'cranking-voltage')?.value ?? context.resting ?? USUAL_VOLTS * context.scale;
+
+/** The control voltage was read, and it is enough to close the solenoid. */
+export const hasControlVolts = (context: CaseContext): boolean => controlShare(context) >= CLOSES_FROM;
+
+/** The control voltage was read, and it is too little to close the solenoid. */
+export const lacksControlVolts = (context: CaseContext): boolean => controlShare(context) < CLOSES_FROM;
+
+/** Share of the battery's volts at the control terminal; NaN where nobody read it, which is neither enough nor too little. */
+const controlShare = (context: CaseContext): number =>
+  (latest(context, 'starter-control-voltage')?.value ?? NaN) / voltsUnderKey(context);
+
+/** Somebody heard the solenoid close. */
+export const isHeardToClose = (context: CaseContext): boolean => observed(context, 'solenoid') === 'clicks';

@@ -1,0 +1,46 @@
+import { threshold } from '../../criteria/weights';
+import { didNotCrank } from '../../evidence/case-context';
+import type { StepName } from '../../format/names';
+import type { Failure } from '../derive/failures';
+import type { ProvenCase } from '../prove/prove';
+import type { Ranked } from '../rank/rank-faults';
+import { cheapestAction } from './final-action';
+import type { FinalAction } from './final-action';
+import { worthwhileSteps } from './worthwhile-steps';
+import type { WorthwhileStep } from './worthwhile-steps';
+
+/** What may be decided now, and what is worth reading before. */
+export interface Choice {
+  /** The final action of least expected cost; null where none may be taken. */
+  readonly action: FinalAction | null;
+  /** Open steps that are expected to save more than they cost; none where the action is to be taken. */
+  readonly worthwhile: readonly WorthwhileStep[];
+}
+
+export interface ChoiceInput {
+  readonly provenCase: ProvenCase;
+  readonly ranked: readonly Ranked[];
+  readonly failing: readonly Failure[];
+  readonly uncovered: readonly StepName[];
+}
+
+/** Chooses the final action, and looks whether another step is expected to save more than it costs. */
+export function choose({ provenCase, ranked, failing, uncovered }: ChoiceInput): Choice {
+  const mayFindNothing = uncovered.length === 0 && !isInTheWay({ provenCase, failing });
+  const action = cheapestAction({ provenCase, ranked, failing, mayFindNothing });
+  return { action, worthwhile: action ? worthwhileSteps(action, provenCase, failing) : [] };
+}
+
+/**
+ * Nothing is found while a reading straight across a fault is outside its limit, another that is far outside was read
+ * once only, or any is outside while much is in doubt; nor of what did not crank: something holds it or nothing tells it to.
+ */
+const isInTheWay = ({
+  provenCase: { gradedCase, probability },
+  failing,
+}: Pick<ChoiceInput, 'provenCase' | 'failing'>): boolean =>
+  didNotCrank(gradedCase) ||
+  failing.some(
+    ({ faults, isFar, isRepeated }) =>
+      faults.length > 0 || (isFar && !isRepeated) || probability.none < threshold('soundBeside'),
+  );
