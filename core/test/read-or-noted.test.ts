@@ -68,8 +68,8 @@ describe('after a repair', () => {
   it('what was not cured is still there', () => {
     const failed = [...cured.slice(0, 3), drop('drop-starter-ground', 1.0)];
     const said = saidOf([...before, ...failed.map(after)], { symptoms: ['slow-crank'] });
-    expect(said.parts.connections.verdict).toBe('repair');
-    expect(said.decision.action).not.toBe('none-found');
+    expect(said.parts.connections).toMatchObject({ verdict: 'not-proven', where: ['drop-starter-ground'] });
+    expect(['none-found', 'repaired']).not.toContain(said.decision.action);
   });
 
   it('no step is asked for twice in one list', () => {

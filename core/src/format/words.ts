@@ -14,7 +14,7 @@ export const GRADES = ['within', 'near', 'outside', 'void', 'noted'] as const;
 export type Grade = (typeof GRADES)[number];
 export const VERDICTS = ['keep', 'not-tested', 'replace', 'repair', 'charge-first', 'not-proven'] as const;
 export type Verdict = (typeof VERDICTS)[number];
-export const ACTIONS = ['replace', 'repair', 'charge-first', 'test-next', 'none-found', 'stop'] as const;
+export const ACTIONS = ['replace', 'repair', 'repaired', 'charge-first', 'test-next', 'none-found', 'stop'] as const;
 export type Action = (typeof ACTIONS)[number];
 
 /** The four parts that carry a verdict. */

@@ -5,44 +5,37 @@
  */
 import type { CriteriaSet } from '../criteria/criteria-set';
 import { BALANCED } from '../criteria/schools';
-import { threshold } from '../criteria/weights';
+import { isPathTest } from '../circuit/paths';
 import type { DerivedCase } from '../evidence/derived-case';
 import type { Case } from '../format/case-shape';
 import type { BudgetPiece, Derived } from '../format/judgement-shape';
 import type { Message } from '../format/message';
-import type { FaultName } from '../format/names';
 import { JUDGED_PARTS } from '../format/words';
 import type { JudgedPart } from '../format/words';
-import { FAULT_NAMES } from '../trade/tables';
 import { comparePasses } from './compare/compare-passes';
 import type { ComparedTest } from './compare/compare-passes';
 import { batteryVerdicts } from './decide/batteries';
 import type { OwnVerdict } from './decide/batteries';
-import { choose } from './decide/choose';
 import { decide } from './decide/decide';
 import type { Decided } from './decide/decide';
-import { failuresOf } from './derive/failures';
+import { firstPass } from './decide/repaired';
 import { partVerdict, suspectsByPart } from './decide/verdict';
 import type { Verdicted } from './decide/verdict';
 import { wouldChange } from './decide/would-change';
 import type { Change } from './decide/would-change';
 import { chargingBudget, startingBudget } from './derive/budget';
-import { derive } from './derive/derive';
 import { survey } from './grade/survey';
 import type { Survey } from './grade/survey';
 import { nextFor } from './next/after-decision';
 import { cautionsFor } from './next/cautions';
 import { minutesLeft } from './next/minutes-left';
 import { once } from './once';
-import { coverage } from './propose/coverage';
 import { proposeSteps } from './propose/propose-steps';
-import type { LeadingFault, Step } from './propose/propose-steps';
-import { proveCase } from './prove/prove';
+import type { Step } from './propose/propose-steps';
 import type { ProvenCase } from './prove/prove';
 import { isCallable } from './rank/part-of';
-import { rankFaults } from './rank/rank-faults';
 import type { Ranked } from './rank/rank-faults';
-import { findingsOf } from './weigh';
+import { weighPass } from './weigh-pass';
 
 /** Faults from this probability on are told what would change them. */
 const TOLD_FROM = 0.3;
@@ -80,24 +73,26 @@ export const judgeCase = (subject: Case, criteria: CriteriaSet = BALANCED): Judg
 
 /** Judges a case that is surveyed already. */
 export function judgeSurveyed(surveyed: Survey): JudgedCase {
-  const { gradedCase } = surveyed;
-  const derived: DerivedCase = { gradedCase, figures: derive(gradedCase) };
-  const failing = failuresOf(derived);
-  const ranked = rankFaults(findingsOf(derived, failing));
-  const provenCase = proveCase({ ...derived, probability: probabilities(ranked) });
-  const { uncovered, impossible } = coverage(gradedCase);
-  const leading = leadingFault(ranked, provenCase);
-  const choice = choose({ provenCase, ranked, failing, uncovered });
-  const { worthwhile } = choice;
-  const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile }));
-  const decided = decide({ provenCase, ranked, choice, uncovered, impossible, failing, proposed });
+  const { gradedCase, before } = surveyed;
+  const pass = weighPass(gradedCase);
+  const { derived, failing, ranked, provenCase, uncovered, leading, choice } = pass;
+  const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile: choice.worthwhile }));
+  const decided = decide({ ...pass, proposed, first: before && firstPass(weighPass(before)) });
   const next = nextFor({ decided, choice, proposed, surveyed, provenCase, failing, uncovered });
   const isUndecided = decided.action === 'test-next' || decided.action === 'charge-first';
   const suspects = suspectsByPart(ranked, gradedCase);
   const called = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;
+  const narrowing = choice.worthwhile.filter(({ step, again }) => !again && isPathTest(step)).map(({ step }) => step);
   const parts = {} as Record<JudgedPart, Verdicted>;
   for (const part of JUDGED_PARTS)
-    parts[part] = partVerdict(part, { provenCase, decided: called, suspects: suspects.get(part) ?? [], failing });
+    parts[part] = partVerdict(part, {
+      provenCase,
+      decided: called,
+      mendedBy: decided.action === 'repaired' && decided.part === part ? decided.after! : null,
+      suspects: suspects.get(part) ?? [],
+      failing,
+      narrowing,
+    });
   return {
     survey: surveyed,
     faults: ranked,
@@ -112,22 +107,6 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
     comparison: comparePasses(surveyed),
     batteries: batteriesOf(derived, parts.battery, decided),
   };
-}
-
-const NOTHING = Object.fromEntries(FAULT_NAMES.map((fault) => [fault, 0])) as Record<FaultName, number>;
-
-function probabilities(ranked: readonly Ranked[]): Readonly<Record<FaultName, number>> {
-  const probability = { ...NOTHING }; // every key at once keeps the object fast
-  for (const entry of ranked) probability[entry.fault] = entry.probability;
-  return probability;
-}
-
-/** The most probable fault, with what its proof still lacks. */
-function leadingFault(ranked: readonly Ranked[], { proofOf }: ProvenCase): LeadingFault | null {
-  const first = ranked.find(({ fault }) => isCallable(fault));
-  return first && first.probability > threshold('excused')
-    ? { fault: first.fault, probability: first.probability, proof: proofOf(first.fault) }
-    : null;
 }
 
 const changesOf = ({ fault, probability }: Ranked, provenCase: ProvenCase): readonly Change[] =>

@@ -6,7 +6,7 @@ import type { FaultName, ObservationName, StepName, TestName } from '../format/n
 import type { JudgedPart, SymptomName } from '../format/words';
 import type { CautionName } from '../evidence/cautions';
 import type { ExcuseName } from '../trade/excuses';
-import type { PathTest } from '../circuit/paths';
+import type { PathTest, PieceName } from '../circuit/paths';
 
 /** A graded reading beside its limit. */
 export interface GradedParams {
@@ -89,8 +89,16 @@ export interface DecisionMessages {
     readonly fault: FaultName;
     readonly probability: number;
     readonly evidence?: Message;
+    /** The pieces of a path to work on. */
+    readonly place?: readonly PieceName[];
+    /** Other causes that are ruled out. */
+    readonly causes?: readonly (ExcuseName | FaultName)[];
     readonly pack?: PackParams;
   };
+  readonly repaired: { readonly fault: FaultName; readonly before: Reading; readonly after: Reading };
+  readonly 'ruled-out': { readonly cause: ExcuseName | FaultName };
+  readonly 'stop-here': NoParams;
+  readonly 'go-on': { readonly minutes: number; readonly share: number };
   readonly 'charge-first': {
     readonly charge: number;
     readonly needed: number;
@@ -116,6 +124,7 @@ export interface VerdictMessages {
   readonly suspected: { readonly fault: FaultName; readonly missing: readonly StepName[] };
   readonly 'outside-across': { readonly reading: Reading; readonly part: JudgedPart };
   readonly 'path-fails': { readonly reading: Reading; readonly amps?: number; readonly bound?: Message };
+  readonly 'path-to-narrow': { readonly reading: Reading; readonly amps?: number; readonly bound?: Message };
   readonly 'not-tested': { readonly missing: readonly StepName[] };
   readonly 'not-read-yet': { readonly missing: readonly StepName[] };
   readonly keep: { readonly part: JudgedPart; readonly readings: readonly Reading[] };
@@ -180,5 +189,6 @@ export const NESTING: Readonly<Record<NestingCode<JudgeMessages>, true>> = {
   'would-clear': true,
   proven: true,
   'path-fails': true,
+  'path-to-narrow': true,
   called: true,
 };

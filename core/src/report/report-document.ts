@@ -20,9 +20,10 @@ import type { FigureChoice } from '../quantities/figure-format';
 import { settledBy } from './settled';
 import type { Settled } from './settled';
 import { SYMPTOMS } from '../trade/symptoms';
-import { TESTS } from '../trade/tables';
+import { PIECES } from '../circuit/paths';
+import { OBSERVATIONS, TESTS } from '../trade/tables';
 import { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from '../words/en/decisions';
-import { spaced } from '../words/en/names';
+import { capital, lower, spaced } from '../words/en/names';
 import { methodWords, readingWords } from '../words/en/readings';
 import { englishVoice, retell } from '../words/en/voice';
 import type { Voice } from '../format/message';
@@ -69,6 +70,10 @@ export interface ReportDocument {
   readonly decision: { readonly words: string; readonly tone: 'act' | 'open' | 'good'; readonly because: string };
   /** The finding in plain words: the technician's conclusion where there is one. */
   readonly plain: string;
+  /** Where in the path to work; empty where it is no path. */
+  readonly place: string;
+  /** The other causes, each with what excludes it. */
+  readonly ruledOut: readonly string[];
   /** Deciding reading; null where nothing did. */
   readonly settled: Settled | null;
   readonly before: Profile;
@@ -107,6 +112,8 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
       because: retell(judgement.decision, voice),
     },
     plain: signOff?.conclusion ?? customerWords(judgement.decision),
+    place: (judgement.decision.place ?? []).map((piece) => PIECES[piece].name).join(', '),
+    ruledOut: ruledOutLines(judgement, graded, voice),
     settled: settledBy(judgement, assessments, voice),
     before: fourNoteProfile(
       assessments.filter(({ reading }) => reading.pass !== 'after'),
@@ -142,6 +149,26 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
     criteria: `${criteria.name}, version ${criteria.version}`,
     cautions: judgement.cautions.map((because, i) => retell({ because, ...judgement.cautionCodes?.[i] }, voice)),
   };
+}
+
+/** The other causes that are ruled out, each once: “A flat battery: resting voltage 12.62 V”. */
+function ruledOutLines(
+  { decision }: Judgement,
+  graded: ReadonlyMap<string, Assessment>,
+  voice: Voice,
+): readonly string[] {
+  const byCause = new Map<string, string[]>();
+  for (const { cause, readings, observations = [] } of decision.ruledOut ?? []) {
+    const by = byCause.get(cause) ?? [];
+    byCause.set(cause, by);
+    const read = readings.flatMap((id) => graded.get(id)?.reading ?? []);
+    for (const line of [
+      ...read.map((reading) => `${lower(nameOf(reading))} ${readingWords(reading, voice)}`),
+      ...observations.map((about) => lower(OBSERVATIONS[about].name)),
+    ])
+      if (!by.includes(line)) by.push(line);
+  }
+  return [...byCause].map(([cause, by]) => `${capital(cause)}: ${by.join(', ')}`);
 }
 
 /** What the customer should know was not looked at. */

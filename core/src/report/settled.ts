@@ -1,4 +1,4 @@
-/** The reading that settled a decision: what the customer is shown first. */
+/** The deciding reading: what the customer is shown first. */
 import type { BudgetPiece, Judgement } from '../format/judgement-shape';
 import type { Grade } from '../format/words';
 import type { Assessment } from '../evidence/assessment';
@@ -10,20 +10,13 @@ import type { Voice } from '../format/message';
 import { readingWords } from '../words/en/readings';
 
 /**
- * The reading behind a decision: of those that speak for its fault the first that lies outside its limit, else the
- * first.
+ * The reading behind a decision: the one without which it would fall; after a repair the one that is good now.
  *
  * @returns null where nothing was decided, or no reading speaks for it.
  */
-export function settlingReading(
-  { decision, faults }: Judgement,
-  assessments: readonly Assessment[],
-): Assessment | null {
-  const lines = faults.find(({ fault }) => fault === decision.fault)?.evidence ?? [];
-  const read = lines
-    .filter(({ weight }) => weight > 0)
-    .flatMap(({ reading }) => assessments.find(({ id }) => id === reading) ?? []);
-  return read.find(({ grade }) => grade === 'outside') ?? read[0] ?? null;
+export function settlingReading({ decision }: Judgement, assessments: readonly Assessment[]): Assessment | null {
+  const id = decision.deciding ?? decision.after;
+  return assessments.find((entry) => entry.id === id) ?? null;
 }
 
 export interface Settled {

@@ -68,6 +68,14 @@ function customerPage(paper: Paper, report: ReportDocument, notes: readonly stri
   paragraph(paper, signOff?.words ?? decision.words, { font: 'strong', size: 18, ink: TONE_INK[decision.tone] }, 2);
   paragraph(paper, report.plain, { size: 12 }, 8);
   if (report.settled) drawSettled(paper, report.settled, report.figures);
+  if (report.place) {
+    heading(paper, 'Where');
+    paragraph(paper, report.place);
+  }
+  if (report.ruledOut.length > 0) {
+    heading(paper, 'Other causes ruled out');
+    for (const line of report.ruledOut) paragraph(paper, line, { size: 10 }, 2);
+  }
   profiles(paper, report);
   if (report.comparison.length > 0) {
     heading(paper, 'Before and after the repair');

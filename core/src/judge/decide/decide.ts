@@ -3,6 +3,7 @@ import { threshold } from '../../criteria/weights';
 import type { FaultName } from '../../format/names';
 import type { Action, Part } from '../../format/words';
 import type { Message } from '../../format/message';
+import type { Reading } from '../../format/reading-shape';
 import { isDeadAfterCharge } from '../../evidence/charge';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
@@ -10,10 +11,20 @@ import { isCharged } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { flatBatteries, packOf } from './batteries';
 import { EVEN_ODDS } from '../rank/even-odds';
+import type { Choice } from './choose';
+import type { PieceName } from '../../circuit/paths';
+import { placeOf } from './place';
+import { decidingReading } from './deciding';
+import { likeliestOf } from './final-action';
+import type { Call } from './final-action';
+import { repaired } from './repaired';
+import type { Repaired } from './repaired';
+import { ruledOut } from './ruled-out';
+import type { RuledOut } from './ruled-out';
 import { strongest } from './decision-input';
 import type { DecisionInput } from './decision-input';
 import { unexplained } from './unexplained';
-import { isCallable, isReplaced, partOf } from '../rank/part-of';
+import { isCallable, isReplaced } from '../rank/part-of';
 import { whyStop } from './stop';
 import { message } from '../messages';
 
@@ -24,6 +35,16 @@ export interface Decided {
   readonly because: Message;
   /** The batteries it speaks of, of a pack. */
   readonly batteries?: readonly number[];
+  /** Of a call: the reading without which it would fall, and the other causes that are ruled out. */
+  readonly deciding?: Reading;
+  /** The pieces of a path to work on; several where no reading can tell them apart. */
+  readonly place?: readonly PieceName[];
+  readonly ruledOut?: readonly RuledOut[];
+  /** Of a repair that is done: the same reading before and after. */
+  readonly before?: Reading;
+  readonly after?: Reading;
+  /** Why it stops here, or what going on is worth. */
+  readonly balance?: Message;
 }
 
 /**
@@ -31,7 +52,7 @@ export interface Decided {
  * more than it costs, or while nothing may be decided yet.
  */
 export function decide(input: DecisionInput): Decided {
-  const { provenCase, ranked, impossible, failing, choice } = input;
+  const { provenCase, ranked, impossible, failing, choice, first } = input;
   const { gradedCase } = provenCase;
   const stop = whyStop(gradedCase);
   if (stop) return { action: 'stop', part: null, fault: null, because: stop.says };
@@ -40,7 +61,9 @@ export function decide(input: DecisionInput): Decided {
   const taken = isTaken(input) ? choice.action : null;
   // of a pack the flat battery is charged before any is condemned
   const packFirst = taken?.fault && taken.part === 'battery' && flatBatteries(gradedCase).length > 0;
-  if (taken?.fault && !packFirst) return call(taken.fault, provenCase);
+  if (taken?.fault && !packFirst) return call(taken, input);
+  const mended = first && repaired(first, gradedCase);
+  if (mended) return mendedBy(mended);
   // proven without a charge, and something quick is worth reading before it is called
   if (choice.action?.fault && !taken && charge !== null && !isCharged(gradedCase))
     return testNext(choice.action.fault, input);
@@ -57,6 +80,7 @@ export function decide(input: DecisionInput): Decided {
         impossible.length > 0 ? 'none-found-but-missing' : failing.length > 0 ? 'none-found-beside' : 'none-found',
         { missing: impossible, outside: failing.map(({ reading }) => reading) },
       ),
+      balance: message('stop-here', {}),
     };
   const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
   return testNext(isSuspected ? suspect : undefined, input);
@@ -69,20 +93,43 @@ const isTaken = ({ choice: { action, worthwhile }, provenCase }: DecisionInput):
 const lacksOnlyLabel = ({ fault, probability }: Ranked, { proofOf }: ProvenCase): boolean =>
   probability >= EVEN_ODDS && proofOf(fault).missing.join() === 'label';
 
-function call(called: Ranked, provenCase: ProvenCase): Decided {
-  const { gradedCase } = provenCase;
-  const { fault, probability } = called;
-  const part = partOf(fault, gradedCase);
-  const evidence = strongest(called);
-  const pack = part === 'battery' ? packOf(called, provenCase) : null;
+function call(called: Call, { provenCase, failing }: DecisionInput): Decided {
+  const { gradedCase, figures } = provenCase;
+  const { part } = called;
+  const { fault, probability } = called.fault;
+  const evidence = strongest(called.fault);
+  const pack = part === 'battery' ? packOf(called.fault, provenCase) : null;
+  const deciding = decidingReading(called, gradedCase, failing, figures.ways);
+  const excluded = ruledOut(called, gradedCase);
+  const place = placeOf(likeliestOf(called, provenCase.probability), figures.paths, failing);
   return {
     action: isReplaced(part) ? 'replace' : 'repair',
     part,
     fault,
-    because: message('proven', { fault, probability, ...(evidence && { evidence }), ...(pack && { pack }) }),
+    because: message('proven', {
+      fault,
+      probability,
+      ...(evidence && { evidence }),
+      ...(excluded.length > 0 && { causes: excluded.map(({ cause }) => cause) }),
+      ...(place.length > 0 && { place }),
+      ...(pack && { pack }),
+    }),
     ...(pack && { batteries: pack.batteries }),
+    ...(place.length > 0 && { place }),
+    ...(deciding && { deciding }),
+    ruledOut: excluded,
+    balance: message('stop-here', {}),
   };
 }
+
+const mendedBy = ({ fault, part, before, after }: Repaired): Decided => ({
+  action: 'repaired',
+  part,
+  fault,
+  because: message('repaired', { fault, before, after }),
+  before,
+  after,
+});
 
 function chargeFirst(gradedCase: GradedCase, charge: number): Decided {
   const { criteria, units } = gradedCase;
@@ -101,12 +148,14 @@ function chargeFirst(gradedCase: GradedCase, charge: number): Decided {
 }
 
 function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
-  const { provenCase, proposed } = input;
+  const { provenCase, proposed, choice } = input;
+  const balance = worthOf(choice);
   const asks = (fault: FaultName | null, because: Message): Decided => ({
     action: 'test-next',
     part: null,
     fault,
     because,
+    ...(balance && { balance }),
   });
   if (suspect) {
     const { fault, probability } = suspect;
@@ -116,4 +165,10 @@ function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
   const [reading] = unexplained(null, input);
   if (reading) return asks(null, message('outside-unexplained', { reading }));
   return asks(null, proposed()[0]?.because ?? message('nothing-possible', {}));
+}
+
+/** What the best step takes away of what the decision would cost now. */
+function worthOf({ action, worthwhile: [best] }: Choice): Message | null {
+  if (!action || !best || action.loss === 0) return null;
+  return message('go-on', { minutes: best.minutes, share: Math.min(1, best.saves / action.loss) });
 }

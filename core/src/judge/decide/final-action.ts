@@ -15,6 +15,8 @@ import { isCallable, isReplaced, partOf } from '../rank/part-of';
 
 /** Nothing is called that is less likely than not. */
 export const MIN_PROBABILITY = 0.5;
+/** Of faults that are called together one is named that is at least so likely beside the likeliest. */
+const AS_LIKELY = 0.5;
 /** Less probable faults add nothing to a call, nor does asking after them save anything. */
 export const NEGLIGIBLE = 0.02;
 
@@ -60,6 +62,7 @@ export function cheapestAction({ provenCase, ranked, failing, mayFindNothing }: 
     const beside = besideIn(fault.fault, failing);
     const group = groupOf(fault.fault, part, provenCase, beside);
     for (const other of group) named.add(other);
+    if (fault.probability < mostOf(group, probability) * AS_LIKELY) continue;
     const together = sumOf(group, probability);
     if (together < MIN_PROBABILITY) continue;
     const rivals = beside.filter(
@@ -85,6 +88,15 @@ export function wrongPartMinutes(part: Part, { case: { system }, criteria }: Gra
   const minutes = criteria.costs.wrongPart[part];
   return part === 'battery' && arrangement === 'parallel' ? minutes * count : minutes;
 }
+
+const mostOf = (faults: readonly FaultName[], probability: ProvenCase['probability']): number =>
+  Math.max(...faults.map((fault) => probability[fault]));
+
+/** Of what a call puts right the faults that are about as likely as the likeliest. */
+export const likeliestOf = (
+  { group }: Pick<Call, 'group'>,
+  probability: ProvenCase['probability'],
+): readonly FaultName[] => group.filter((fault) => probability[fault] >= mostOf(group, probability) * AS_LIKELY);
 
 /** @param together What the call puts right. @param elsewhere What is bad elsewhere in the same path, and is left. */
 export const lossOfCall = (together: number, elsewhere: number, part: Part, gradedCase: GradedCase): number =>

@@ -47,13 +47,20 @@ interface VerdictInput {
   readonly provenCase: ProvenCase;
   /** The fault that was decided on; its part is called by it. */
   readonly decided: FaultName | null;
+  /** What shows that this part was repaired; null where it was not. */
+  readonly mendedBy: Reading | null;
   /** The faults of this part, most probable first. */
   readonly suspects: readonly Ranked[];
   readonly failing: readonly Failure[];
+  /** The drops that are worth reading before the decision. */
+  readonly narrowing: readonly StepName[];
 }
 
 /** @returns the verdict of one part with its reason, and the steps that are missing for another one. */
-export function partVerdict(part: JudgedPart, { provenCase, decided, suspects, failing }: VerdictInput): Verdicted {
+export function partVerdict(
+  part: JudgedPart,
+  { provenCase, decided, mendedBy, suspects, failing, narrowing }: VerdictInput,
+): Verdicted {
   const { gradedCase } = provenCase;
   const [worst] = suspects;
   const proven = suspects.find(
@@ -61,10 +68,17 @@ export function partVerdict(part: JudgedPart, { provenCase, decided, suspects, f
       fault === decided || (decided !== null && probability >= ALSO_CALLED && provenCase.proofOf(fault).proven),
   );
   if (proven) return call(part, proven, failing);
+  if (mendedBy) return { verdict: 'keep', because: message('keep', { part, readings: [mendedBy] }), missing: [] };
   if (part === 'battery' && gradedCase.charge !== null && !isCharged(gradedCase))
     return { verdict: 'charge-first', because: message('charge-first-part', {}), missing: ['charge'] };
   const lost = part === 'connections' ? losing(failing, gradedCase) : undefined;
-  if (lost) return repairPath(lost, gradedCase);
+  if (lost)
+    return losingPath(
+      lost,
+      decided !== null,
+      narrowing.length > 0 || !worst ? narrowing : provenCase.proofOf(worst.fault).missing,
+      gradedCase,
+    );
   const { read, unread, isTouched } = readFor(part, gradedCase);
   if (worst && worst.probability >= threshold('kept')) {
     const missing = [...new Set([...provenCase.proofOf(worst.fault).missing, ...unread])];
@@ -92,21 +106,26 @@ const inDoubt = (reading: Reading, part: JudgedPart): Verdicted => ({
   missing: [reading.test],
 });
 
-/** A reading straight across a path of which nothing belongs to another part: whatever of it is bad, it is repaired. */
+/** A reading straight across a path of which nothing belongs to another part. */
 const losing = (failing: readonly Failure[], gradedCase: GradedCase): Failure | undefined =>
   failing.find(
     ({ faults }) => faults.length > 0 && faults.every((fault) => partOf(fault, gradedCase) === 'connections'),
   );
 
-function repairPath({ reading }: Failure, gradedCase: GradedCase): Verdicted {
+/** Beside a decision the path is repaired too; while nothing is decided it is narrowed down first. */
+function losingPath(
+  { reading }: Failure,
+  isDecided: boolean,
+  open: readonly StepName[],
+  gradedCase: GradedCase,
+): Verdicted {
   const bound = limitOf(gradedCase, reading)?.bound;
   const amps = reading.conditions?.amps;
-  return {
-    verdict: 'repair',
-    because: message('path-fails', { reading, ...(amps !== undefined && { amps }), ...(bound && { bound }) }),
-    missing: [],
-    where: [reading.test],
-  };
+  const figures = { reading, ...(amps !== undefined && { amps }), ...(bound && { bound }) };
+  if (isDecided)
+    return { verdict: 'repair', because: message('path-fails', figures), missing: [], where: [reading.test] };
+  const missing = open.length > 0 ? open : [reading.test];
+  return { verdict: 'not-proven', because: message('path-to-narrow', figures), missing, where: [reading.test] };
 }
 
 /** What is known of what a part needs to be kept. */

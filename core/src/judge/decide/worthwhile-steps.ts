@@ -10,8 +10,9 @@ import { STEP_ROWS } from '../propose/step-rows';
 import type { StepRow } from '../propose/step-rows';
 import type { ProvenCase } from '../prove/prove';
 import { partOf } from '../rank/part-of';
-import { MIN_PROBABILITY, lossOfCall, lossOfNothing, sumOf, wrongPartMinutes } from './final-action';
+import { MIN_PROBABILITY, likeliestOf, lossOfCall, lossOfNothing, sumOf, wrongPartMinutes } from './final-action';
 import type { FinalAction } from './final-action';
+import { narrowingTests, placeOf } from './place';
 import { singleWitnesses } from './single-witness';
 import type { Repeated } from './single-witness';
 
@@ -73,6 +74,12 @@ export function worthwhileSteps(
     if (step.row.informs.length > 0) consider(step, null, () => lossAfterStep(step.row, asked, choosing, now));
   for (const [step, again] of action.fault ? singleWitnesses(action.fault.fault, gradedCase, failing) : [])
     consider(step, again, () => lossAfterRepeat(choosing));
+  for (const [test, saves] of narrowing(choosing, failing))
+    if (!found.some(({ step }) => step === test)) {
+      const { row } = STEP_ROWS.find(({ name }) => name === test)!;
+      if (saves > (row.minutes + SETTING_UP) * costs.work)
+        found.push({ step: test, minutes: row.minutes, saves, again: null });
+    }
   const net = ({ saves, minutes }: WorthwhileStep): number => saves - minutes * costs.work;
   return found.sort((a, b) => Number(a.again !== null) - Number(b.again !== null) || net(b) - net(a));
 }
@@ -90,6 +97,17 @@ function askedOf({ action, provenCase: { probability } }: Choosing): (fault: Fau
   const read = positive.filter(({ finding }) => !('symptom' in finding.source));
   for (const { finding } of read.length > 0 ? read : positive) for (const { fault } of finding.causes) own.add(fault);
   return (fault) => action.group.includes(fault) || (own.has(fault) && isSuspected(fault));
+}
+
+/** Of several pieces that are as likely half of the others are worked on for nothing; a drop across some of them tells. */
+function narrowing(
+  { action, provenCase, costs }: Choosing,
+  failing: readonly Failure[],
+): readonly (readonly [StepName, number])[] {
+  if (!action.fault) return [];
+  const pieces = placeOf(likeliestOf(action, provenCase.probability), provenCase.figures.paths, failing);
+  const saves = (costs.wrongPiece * (pieces.length - 1)) / 2;
+  return narrowingTests(pieces, provenCase.gradedCase).map((test) => [test, saves] as const);
 }
 
 /** The least that is to be expected once the step has spoken of one of the faults it tells about, min. */

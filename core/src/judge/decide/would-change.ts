@@ -1,9 +1,9 @@
 /** What would change the decision: the reading across the leading fault, and where it would have to lie. */
-import type { FaultName, StepName } from '../../format/names';
+import type { FaultName, StepName, TestName } from '../../format/names';
 import { readAcross } from '../../circuit/paths';
 import { FAULTS, TESTS, isTestName } from '../../trade/tables';
 import type { Message } from '../../format/message';
-import { limitOf } from '../../evidence/limit-of';
+import { isOutside, limitOf } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
 import type { ProvenCase } from '../prove/prove';
 import { dropLimit } from '../weigh/paths';
@@ -24,7 +24,12 @@ function withoutFound({ code, params: { found: _found, ...bound } }: Message): M
 
 /** @returns at most two readings that would clear the fault, and where each would have to lie; empty where none would. */
 export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): readonly Change[] {
-  const across = readAcross(fault).filter((test) => FAULTS[fault].where === test || latest(gradedCase, test));
+  // a reading that is good already would clear nothing by being good again
+  const saysOtherwise = (test: TestName): boolean => {
+    const reading = latest(gradedCase, test);
+    return reading === undefined ? FAULTS[fault].where === test : isOutside(gradedCase, reading);
+  };
+  const across = readAcross(fault).filter(saysOtherwise);
   const drops = across.slice(0, MAX).map((test): Change => ({
     test,
     says: message('would-clear-drop', {
@@ -34,7 +39,9 @@ export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): reado
     }),
   }));
   if (drops.length > 0) return drops;
-  const direct = gradedCase.readings.filter(({ test }) => TESTS[test].direct?.includes(fault));
+  const direct = gradedCase.readings.filter(
+    (reading) => TESTS[reading.test].direct?.includes(fault) && isOutside(gradedCase, reading),
+  );
   const limits = direct.flatMap((reading): readonly Change[] => {
     const limit = limitOf(gradedCase, reading);
     if (!limit) return [];

@@ -10,6 +10,7 @@ import { flatBatteries } from '../decide/batteries';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
 import { openRepeats, repeatsOf } from '../compare/repeat-tests';
+import { isOutside } from '../../evidence/limit-of';
 import { isTried, notPossible, observed } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { Survey } from '../grade/survey';
@@ -38,6 +39,8 @@ export function nextFor(given: NextAfter): readonly Step[] {
         ...proposed(),
         ...choice.worthwhile.slice(1).flatMap(({ again }) => (again ? [repeat(again, gradedCase)] : [])),
       ]);
+    case 'repaired': // decided, and the rest of the same tests is worth repeating all the same
+      return repeatsAsked(surveyed);
     default:
       return [];
   }
@@ -85,8 +88,14 @@ const withoutTwins = (steps: readonly Step[]): readonly Step[] =>
         .some(({ test, conditions }) => test === step.test && conditions.loads === step.conditions.loads),
   );
 
-/** After a repair the same tests come first: what was measured before is measured again. */
-export const repeatsAsked = (surveyed: Survey): readonly Step[] =>
-  openRepeats(repeatsOf(surveyed))
-    .filter(({ test }) => surveyed.before === null || !notPossible(surveyed.gradedCase, test))
-    .map(({ test, loads }) => under(stepAs(test, message('again-after-repair', {}), surveyed.gradedCase), loads));
+/** After a repair the same tests come first, and of these what failed: what was measured before is measured again. */
+export function repeatsAsked({ gradedCase, before }: Survey): readonly Step[] {
+  const open = openRepeats(repeatsOf({ gradedCase, before })).filter(
+    ({ test }) => before === null || !notPossible(gradedCase, test),
+  );
+  const first = before ?? gradedCase;
+  const failed = open.filter((entry) => isOutside(first, entry.before));
+  return [...failed, ...open.filter((entry) => !failed.includes(entry))].map(({ test, loads }) =>
+    under(stepAs(test, message('again-after-repair', {}), gradedCase), loads),
+  );
+}

@@ -19,6 +19,7 @@ const failsWithoutLabel = (gradedCase: GradedCase): boolean =>
 
 export const BATTERY_EXCUSES = {
   'battery-flat': {
+    cause: 'a flat battery',
     first: 'rule out a flat battery',
     steps: ['charge'],
     excluded: ({ gradedCase }) => isCharged(gradedCase) || carriesOwnProof(gradedCase),
@@ -29,6 +30,7 @@ export const BATTERY_EXCUSES = {
     excluded: ({ gradedCase, figures }) => figures.ways.length > 0 || carriesOwnProof(gradedCase),
   },
   'label-not-confirmed': {
+    cause: 'a wrong label',
     first: 'look at the label again',
     steps: ['label'],
     excluded: ({ gradedCase, figures }) => {
@@ -42,6 +44,7 @@ export const BATTERY_EXCUSES = {
     },
   },
   'one-test-may-err': {
+    cause: 'one test that erred',
     first: 'confirm it: repeat the test after a full charge, or use a second kind of test',
     steps: ['load-test', 'conductance', 'internal-resistance'],
     excluded: ({ gradedCase, figures }) => {
@@ -64,11 +67,13 @@ export const BATTERY_EXCUSES = {
       carriesOwnProof(gradedCase) || has(gradedCase, 'hold-charge', 'conductance', 'load-test'),
   },
   'flat-looks-dead': {
+    cause: 'a flat battery',
     first: 'rule out a flat battery',
     steps: ['charge', 'specific-gravity', 'conductance'],
     excluded: ({ gradedCase }) => isCharged(gradedCase) || carriesOwnProof(gradedCase),
   },
   'battery-not-proven': {
+    cause: 'a weak battery',
     first: 'prove that the battery is good',
     steps: ['resting-voltage', 'conductance', 'load-test'],
     excluded: ({ gradedCase, figures, probability }) =>

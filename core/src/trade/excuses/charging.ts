@@ -15,46 +15,58 @@ const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
   has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
 
 export const CHARGING_EXCUSES = {
-  'belt-slips': { first: 'rule out a slipping belt', steps: ['belt'], excluded: seen('belt', 'good') },
+  'belt-slips': {
+    cause: 'a slipping belt',
+    first: 'rule out a slipping belt',
+    steps: ['belt'],
+    excluded: seen('belt', 'good'),
+  },
   'belt-not-seen': {
     first: 'look at the belt',
     steps: ['belt'],
     excluded: ({ gradedCase }) => observed(gradedCase, 'belt') !== undefined,
   },
   'output-path-open': {
+    cause: 'an open output path',
     first: 'rule out an open output path',
     steps: ['alternator-stud-voltage'],
     excluded: ({ gradedCase }) =>
       pathIsGood(gradedCase, 'alternator-stud-voltage') || pathIsGood(gradedCase, 'drop-charge-positive'),
   },
-  'not-told-to-charge': { ...NOT_TOLD, excluded: isTold },
+  'not-told-to-charge': { cause: 'missing excitation or command', ...NOT_TOLD, excluded: isTold },
   'not-told-with-this-belt': {
+    cause: 'missing excitation or command',
     ...NOT_TOLD,
     // a belt that is not there drives nothing, whoever tells it to
     excluded: (evidence) => seen('belt', 'missing')(evidence) || isTold(evidence),
   },
   'sense-wire': {
+    cause: 'a bad sense connection',
     first: 'rule out a bad sense connection',
     steps: ['excitation-voltage'],
     excluded: ({ gradedCase }) => has(gradedCase, 'excitation-voltage') && !fails(gradedCase, 'excitation-voltage'),
   },
   'charging-cable': {
+    cause: 'a loss in the charging cable',
     first: 'rule out a loss in the charging cable',
     steps: ['drop-charge-positive'],
     excluded: goodPath('drop-charge-positive', 'charge-cable-positive'),
   },
   'alternator-ground': {
+    cause: 'a loss in the alternator’s ground',
     first: 'rule out a loss in the alternator’s ground',
     steps: ['drop-charge-ground'],
     excluded: goodPath('drop-charge-ground', 'charge-cable-ground'),
   },
   'strap-broken': {
+    cause: 'a broken ground strap',
     first: 'rule out a broken ground strap',
     steps: ['ground-strap'],
     excluded: ({ gradedCase }) =>
       observed(gradedCase, 'ground-strap') === 'sound' || pathIsGood(gradedCase, 'drop-charge-ground'),
   },
   'ripple-one-way': {
+    cause: 'one ripple reading that erred',
     first: 'confirm the ripple with a second kind of test',
     steps: ['ripple-waveform', 'diode-reverse', 'alternator-current'],
     excluded: ({ gradedCase }) =>
@@ -63,6 +75,7 @@ export const CHARGING_EXCUSES = {
       ).length >= 2,
   },
   'volts-seen-once': {
+    cause: 'one reading that erred',
     first: 'confirm it with a second reading',
     steps: ['charging-voltage', 'module-voltage'],
     excluded: ({ gradedCase }) =>

@@ -10,6 +10,8 @@ import type { GradedCase } from '../../evidence/case-context';
 import type { PathTest } from '../../circuit/paths';
 
 export interface ExcuseRow {
+  /** What it would have been instead, as it stands in a list; absent where nothing was measured yet. */
+  readonly cause?: string;
   /** What to do to exclude it, after “First”. */
   readonly first: string;
   /** Steps that would exclude it, the quickest first. */

@@ -26,6 +26,7 @@ export const STARTING_EXCUSES = {
     excluded: ({ gradedCase }) => has(gradedCase, 'starter-draw'),
   },
   'positive-side': {
+    cause: 'a loss on the positive side',
     first: 'rule out a loss on the positive side',
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase, probability }) =>
@@ -34,6 +35,7 @@ export const STARTING_EXCUSES = {
       probability['connection-positive-post'] < threshold('unlikely'),
   },
   'ground-side': {
+    cause: 'a loss on the ground side',
     first: 'rule out a loss on the ground side',
     steps: ['drop-starter-ground'],
     excluded: (evidence) =>
@@ -41,22 +43,26 @@ export const STARTING_EXCUSES = {
       isNotOpen(evidence.gradedCase, 'drop-starter-ground'),
   },
   'positive-side-not-tried': {
+    cause: 'a loss on the positive side',
     first: 'measure the drop on the positive side',
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase }) => wasTried(gradedCase, 'drop-starter-positive'),
   },
   'ground-side-not-tried': {
+    cause: 'a loss on the ground side',
     first: 'measure the drop on the ground side',
     steps: ['drop-starter-ground'],
     excluded: ({ gradedCase }) => wasTried(gradedCase, 'drop-starter-ground'),
   },
   'not-told-to-crank': {
+    cause: 'a missing control voltage',
     first: 'check the solenoid’s control voltage',
     steps: ['starter-control-voltage'],
     excluded: ({ gradedCase, probability }) =>
       has(gradedCase, 'starter-control-voltage') && probability['starter-control'] < threshold('unlikely'),
   },
   'something-holds-it': {
+    cause: 'a locked engine',
     first: 'rule out a tight engine or a seized accessory',
     steps: ['crank-by-hand', 'belt-removed-crank'],
     excluded: ({ gradedCase, figures: { drawRatio } }) => {
@@ -70,11 +76,13 @@ export const STARTING_EXCUSES = {
     },
   },
   'accessory-holds-it': {
+    cause: 'a seized accessory',
     first: 'rule out a seized belt-driven accessory',
     steps: ['belt-removed-crank'],
     excluded: seen('belt-removed-crank', 'unchanged'),
   },
   'slightly-tight-engine': {
+    cause: 'a tight engine',
     first: 'rule out a tight engine: crank with the plugs out',
     steps: ['plugs-removed-crank'],
     excluded: ({ gradedCase }) =>

@@ -2,8 +2,11 @@
 import type { Reading } from '../../format/reading-shape';
 import type { FaultName, ObservationName, StepName } from '../../format/names';
 import type { JudgedPart } from '../../format/words';
+import { PIECES } from '../../circuit/paths';
+import type { PieceName } from '../../circuit/paths';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
+import type { ExcuseRow } from '../../trade/excuses/excuse';
 import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
 import type { Message, PhrasesFor, Voice } from '../../format/message';
 import type { DecisionMessages, HealthOfWay, NextMessages, PackParams, VerdictMessages } from '../../judge/messages';
@@ -22,9 +25,37 @@ const steps = (names: readonly StepName[], voice: Voice): string => names.map((s
 const named = (reading: Reading, voice: Voice): string =>
   `${lower(TESTS[reading.test].name)} ${readingWords(reading, voice)}`;
 
+/** Where to work: one piece, or all that no reading tells apart. */
+const placeWords = (place: readonly PieceName[]): string =>
+  place.length === 0
+    ? ''
+    : ` Work on the ${listed(place.map((piece) => PIECES[piece].name))}${place.length > 1 ? ': no reading tells them apart' : ''}.`;
+
+/** Another cause as it stands in a list: “a flat battery”. */
+const causeWords = (cause: ExcuseName | FaultName): string =>
+  cause in EXCUSES
+    ? ((EXCUSES[cause as ExcuseName] as ExcuseRow).cause ?? EXCUSES[cause as ExcuseName].first)
+    : lower(nameOf(cause as FaultName));
+
 export const DECISIONS = {
-  proven: (w: { fault: FaultName; probability: number; evidence?: Message; pack?: PackParams }, voice: Voice) =>
-    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}. Other causes are ruled out.${w.pack ? pack(w.pack) : ''}`,
+  proven: (
+    w: {
+      fault: FaultName;
+      probability: number;
+      evidence?: Message;
+      place?: readonly PieceName[];
+      causes?: readonly (ExcuseName | FaultName)[];
+      pack?: PackParams;
+    },
+    voice: Voice,
+  ) =>
+    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.${placeWords(w.place ?? [])}${w.causes ? ' Other causes are ruled out.' : ''}${w.pack ? pack(w.pack) : ''}`,
+  repaired: (w: { fault: FaultName; before: Reading; after: Reading }, voice: Voice) =>
+    `${nameOf(w.fault)}: repaired. ${TESTS[w.after.test].name} ${readingWords(w.before, voice)} before, ${readingWords(w.after, voice)} now, within its limit.`,
+  'ruled-out': (w: { cause: ExcuseName | FaultName }) => causeWords(w.cause),
+  'stop-here': () => 'Stop here: another test would cost more than it could save.',
+  'go-on': (w: { minutes: number; share: number }, voice: Voice) =>
+    `${voice.plain(w.minutes, w.minutes % 1 === 0 ? 0 : 1)} more minutes take away ${voice.share(w.share)} of the risk.`,
   'charge-first': (w: { charge: number; needed: number; batteries?: readonly number[] }, voice: Voice) =>
     `${w.batteries?.length ? `Battery ${listed(w.batteries)}` : 'The battery'} is ${voice.share(w.charge)} charged; below ${voice.share(w.needed)} no load or cranking reading can condemn anything. Charge first, then repeat.`,
   'none-found': () => 'All tests for this complaint are done and within their limits: no part needs replacing.',
@@ -44,6 +75,14 @@ export const DECISIONS = {
 const missing = (names: readonly StepName[], voice: Voice): string =>
   names.length > 0 ? ` Missing: ${steps(names, voice)}.` : '';
 
+interface PathLoss {
+  readonly reading: Reading;
+  readonly amps?: number;
+  readonly bound?: Message;
+}
+const pathLoss = ({ reading, amps, bound }: PathLoss, voice: Voice): string =>
+  `${TESTS[reading.test].name}: ${readingWords(reading, voice)}${amps === undefined ? '' : ` at ${voice.amps(amps)}`}${bound ? `, limit: ${voice.say(bound)}` : ', outside its limit'}.`;
+
 export const VERDICTS = {
   called: (w: { fault: FaultName; evidence?: Message }, voice: Voice) =>
     `${nameOf(w.fault)}${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.`,
@@ -53,8 +92,8 @@ export const VERDICTS = {
     `${nameOf(w.fault)} is possible.${missing(w.missing, voice)}`,
   'outside-across': (w: { reading: Reading }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} lies outside its limit.`,
-  'path-fails': (w: { reading: Reading; amps?: number; bound?: Message }, voice: Voice) =>
-    `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)}${w.amps === undefined ? '' : ` at ${voice.amps(w.amps)}`}${w.bound ? `, limit: ${voice.say(w.bound)}` : ', outside its limit'}. Repair the bad part of this path.`,
+  'path-fails': (w: PathLoss, voice: Voice) => `${pathLoss(w, voice)} Repair the bad part of this path.`,
+  'path-to-narrow': (w: PathLoss, voice: Voice) => `${pathLoss(w, voice)} Narrow it down before repairing.`,
   'not-tested': (w: { missing: readonly StepName[] }, voice: Voice) => `Not tested.${missing(w.missing, voice)}`,
   'not-read-yet': (w: { missing: readonly StepName[] }, voice: Voice) =>
     `Not fully tested yet.${missing(w.missing, voice)}`,

@@ -17,6 +17,8 @@ export function decisionWords({ action, part, fault }: Pick<Decision, 'action' |
       return `Replace ${name}`;
     case 'repair':
       return part === 'drain' ? 'Find the drain' : part === 'mechanical' ? `Free ${name}` : `Repair ${name}`;
+    case 'repaired':
+      return `Repaired: ${name}`;
     case 'charge-first':
       return 'Charge first, then repeat';
     case 'none-found':
@@ -32,7 +34,11 @@ export function decisionWords({ action, part, fault }: Pick<Decision, 'action' |
 
 /** How a decision is toned: what must be done, what is open, what is good. */
 export const decisionTone = ({ action }: Pick<Decision, 'action'>): 'act' | 'open' | 'good' =>
-  action === 'none-found' ? 'good' : action === 'test-next' || action === 'charge-first' ? 'open' : 'act';
+  action === 'none-found' || action === 'repaired'
+    ? 'good'
+    : action === 'test-next' || action === 'charge-first'
+      ? 'open'
+      : 'act';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   keep: 'Keep',
@@ -54,6 +60,8 @@ export function customerWords({ action, fault, because }: Pick<Decision, 'action
       return FAULTS['battery-discharged'].customer;
     case 'none-found':
       return FAULTS.none.customer;
+    case 'repaired':
+      return 'What was bad before the repair is within its limits now.';
     default:
       return fault ? FAULTS[fault].customer : because;
   }

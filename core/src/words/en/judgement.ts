@@ -20,13 +20,14 @@ import { JUDGED_PARTS } from '../../format/words';
 import type { JudgedPart, Pass } from '../../format/words';
 import type { ComparedTest } from '../../judge/compare/compare-passes';
 import type { OwnVerdict } from '../../judge/decide/batteries';
+import type { RuledOut } from '../../judge/decide/ruled-out';
 import type { Verdicted } from '../../judge/decide/verdict';
 import type { Change } from '../../judge/decide/would-change';
 import type { Survey } from '../../judge/grade/survey';
 import { judgeCase, judgeSurveyed } from '../../judge/judge';
 import type { JudgedCase } from '../../judge/judge';
 import { repeatsAsked } from '../../judge/next/after-decision';
-import { NESTING } from '../../judge/messages';
+import { NESTING, message } from '../../judge/messages';
 import type { Step } from '../../judge/propose/propose-steps';
 import type { Ranked } from '../../judge/rank/rank-faults';
 import { ENGLISH } from './voice';
@@ -119,7 +120,7 @@ function partOf({ verdict, because, missing, where }: Verdicted): PartVerdict {
 }
 
 function decisionOf({ decided, minutes }: JudgedCase): Decision {
-  const { action, part, fault, because, batteries } = decided;
+  const { action, part, fault, because, batteries, deciding, before, after, balance } = decided;
   const sent = stored(because);
   return {
     action,
@@ -130,6 +131,21 @@ function decisionOf({ decided, minutes }: JudgedCase): Decision {
     minutes,
     code: sent.code,
     with: sent.with,
+    ...(decided.place && { place: decided.place }),
+    ...(deciding && { deciding: deciding.id }),
+    ...(decided.ruledOut && { ruledOut: decided.ruledOut.map(ruledOutOf) }),
+    ...(before && after && { before: before.id, after: after.id }),
+    ...(balance && { balance: { because: ENGLISH.say(balance), ...stored(balance) } }),
+  };
+}
+
+function ruledOutOf({ cause, readings, observations }: RuledOut): NonNullable<Decision['ruledOut']>[number] {
+  const says = message('ruled-out', { cause });
+  return {
+    cause: ENGLISH.say(says),
+    readings,
+    ...(observations.length > 0 && { observations }),
+    ...stored(says),
   };
 }
 

@@ -24,6 +24,7 @@ import type { SignOffDraft } from './sign-off-form';
 const ACTION_WORDS: Readonly<Record<TakenAction, string>> = {
   replace: 'Replace',
   repair: 'Repair',
+  repaired: 'Repaired',
   'charge-first': 'Charge only',
   'none-found': 'Nothing found',
   stop: 'Stopped: unsafe',

@@ -26,7 +26,8 @@ export type SignOffForm = ReturnType<typeof signOffForm>;
 export type SignOffDraft = Omit<NewSignOff, 'id'>;
 
 /** A replacement or a repair is of a part. */
-export const needsPart = (action: TakenAction | null): boolean => action === 'replace' || action === 'repair';
+export const needsPart = (action: TakenAction | null): boolean =>
+  action === 'replace' || action === 'repair' || action === 'repaired';
 
 const partOf = ({ action, part }: ReturnType<SignOffForm['getRawValue']>): Part | null =>
   needsPart(action) || action === 'charge-first' ? part : null;

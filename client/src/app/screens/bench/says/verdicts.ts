@@ -1,5 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { JUDGED_PARTS, VERDICT_WORDS, decisionTone, decisionWords, nameOf, retell, stepName } from '@tetrad/core';
+import {
+  JUDGED_PARTS,
+  TESTS,
+  VERDICT_WORDS,
+  decisionTone,
+  decisionWords,
+  nameOf,
+  readingWords,
+  retell,
+  stepName,
+} from '@tetrad/core';
 import type { Judgement, NextStep, RankedFault, Reading, StepName, Voice } from '@tetrad/core';
 import { findStep, nameOfStep } from '../route/step-key';
 import { Button } from '../../../kit/button';
@@ -81,6 +91,27 @@ export class Verdicts {
       capital(this.told()({ because: says, code, with: figures })),
     ),
   );
+  /** Why it stops here, or what another step is worth. */
+  protected readonly balance = computed(() => {
+    const { balance } = this.judgement().decision;
+    return balance ? this.told()(balance) : '';
+  });
+  /** The other causes that are ruled out, each once, with what excludes it. */
+  protected readonly ruledOut = computed(() => {
+    const byCause = new Map<string, { readings: Reading[]; seen: string[] }>();
+    for (const { cause, readings, observations = [] } of this.judgement().decision.ruledOut ?? []) {
+      const entry = byCause.get(cause) ?? { readings: [], seen: [] };
+      byCause.set(cause, entry);
+      entry.readings.push(
+        ...this.readings().filter((reading) => readings.includes(reading.id) && !entry.readings.includes(reading)),
+      );
+      entry.seen.push(...observations.map((about) => stepName(about)).filter((name) => !entry.seen.includes(name)));
+    }
+    return [...byCause].map(([cause, entry]) => ({ cause: capital(cause), ...entry }));
+  });
+  protected readingLine(reading: Reading): string {
+    return `${TESTS[reading.test].name} ${readingWords(reading, this.#voice.voice())}`;
+  }
   protected nextName({ test, conditions, battery }: NextStep): string {
     const step = findStep(test, conditions['loads']);
     const name = step?.kind === 'reading' ? nameOfStep(step) : stepName(test);
