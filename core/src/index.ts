@@ -16,7 +16,7 @@ export { FITTED_SPREADS } from './criteria/fitted-spreads';
 export { STATED_SPREADS } from './criteria/spreads';
 export { THRESHOLDS, WEIGHTS } from './criteria/weights';
 export type { LimitRule } from './criteria/limit-rule';
-export { weighedCosts } from './criteria/costs';
+export { COST_REASONS, weighedCosts } from './criteria/costs';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
 export { LABEL_FIGURES } from './format/label-figures';
 export { CASE_FORMAT } from './format/case-format';

@@ -31,7 +31,8 @@ describe('a path that fails while the current flows', () => {
     expect(saidOf(noAccess).next[0]!.test).toBe('drop-engine-ground');
     const block = drop('drop-engine-ground', 0.85);
     const looked = [saw('terminals', 'clean'), saw('ground-strap', 'sound')];
-    const { decision } = saidOf([...noAccess, block], [], looked);
+    expect(saidOf([...noAccess, block], [], looked).next[0]!.test).toBe('drop-body-ground'); // it shares the post
+    const { decision } = saidOf([...noAccess, block, cannot('drop-body-ground', 'no-access')], [], looked);
     expect(decision).toMatchObject({ action: 'repair', part: 'connections' });
     expect(decision.because).toContain('no reading tells them apart');
   });

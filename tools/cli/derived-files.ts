@@ -7,6 +7,8 @@ import {
   FITTED_SPREADS,
   GLOSSARY,
   OBSERVATIONS,
+  COST_REASONS,
+  PARTS,
   SCHOOLS,
   STATED_SPREADS,
   SYMPTOMS,
@@ -139,12 +141,27 @@ const weights = (): string =>
       ['finding', 'weight', 'source'],
       Object.entries(WEIGHTS).map(([name, [value, source]]) => [name, value, source]),
     ),
+    '\n### Costs\n',
+    'What a wrong decision and finding out cost in each set, minutes of work; see [judging.md](judging.md#when-it-stops).\n',
+    table(['cost', ...SCHOOLS.map(({ name }) => name), 'why'], costRows()),
     '\n### Thresholds\n',
     table(
       ['threshold', 'value', 'source'],
       Object.entries(THRESHOLDS).map(([name, [value, source]]) => [name, value, source]),
     ),
   ].join('\n');
+
+/** Every cost with its figure in each set; of the parts one row each. */
+const costRows = (): readonly (readonly unknown[])[] =>
+  (Object.keys(COST_REASONS) as (keyof typeof COST_REASONS)[]).flatMap((name) =>
+    name === 'wrongPart'
+      ? PARTS.map((part) => [
+          `wrong part: ${part}`,
+          ...SCHOOLS.map(({ costs }) => costs.wrongPart[part]),
+          COST_REASONS.wrongPart,
+        ])
+      : [[name, ...SCHOOLS.map(({ costs }) => costs[name]), COST_REASONS[name]]],
+  );
 
 const codes = (): string =>
   phraseTables()

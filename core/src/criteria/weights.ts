@@ -150,16 +150,10 @@ export const THRESHOLDS = {
   unlikely: [0.35, LINES],
   /** A path this improbable to be bad is excused by its reading. */
   slight: [0.2, LINES],
-  /** Nothing is found only where no fault at all is this probable: many small doubts are one large one. */
-  sound: [0.5, LINES],
   /** … and beside a reading that lies outside its limit but straight across no fault, only where this much is sound. */
   soundBeside: [0.72, LINES],
   /** A way to a battery's health agrees that it is worn under this; a sound one shows about 1, its limits lie at 0.7 and 0.8. */
   agreesUnder: [0.88, LINES],
-  /** With every useful test done, a proven fault above this is called where nothing that was read lies outside its limit. */
-  likely: [0.7, LINES],
-  /** A proven fault that a reading lies straight across is called from here on: such a reading is never outvoted. */
-  across: [0.65, LINES],
 } as const satisfies Record<string, readonly [number, string]>;
 
 /** @returns a threshold of the judge. */
