@@ -8,7 +8,7 @@ import { fail } from './setup/steps.mjs';
 
 try {
   await buildCli();
-  const table = await run(process.execPath, [join(ROOT, 'dist/cli/bench-judge.mjs')], { cwd: ROOT });
+  const table = await run(process.execPath, [join(ROOT, 'dist/cli/bench-judge.mjs'), '--careful'], { cwd: ROOT });
   await writeSection('judge', table.trim());
   console.log(table);
 } catch (error) {

@@ -28,7 +28,11 @@ import type { Case, Reading } from '@tetrad/core';
 const SEED = 20_261_123;
 const caseOf = (readings: readonly Omit<Reading, 'id'>[], more: Partial<Case> = {}): Case => ({
   format: 'tetrad-case/1',
-  system: { nominalVolts: 12, battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } } },
+  system: {
+    nominalVolts: 12,
+    engine: { cylinders: 4, fuel: 'petrol' },
+    battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } },
+  },
   readings: readings.map((reading, index) => ({ id: `r${index + 1}`, ...reading })) as Reading[],
   ...more,
 });

@@ -136,13 +136,20 @@ describe('a load test on 6 and 24 V', () => {
 });
 
 describe('a drop is told as it was read', () => {
-  it('with its current and what is allowed at that current; the projection stands in brackets', () => {
+  it('with less than the usual current the limit shrinks in proportion; the projection stands in brackets', () => {
+    const readings = [rest(12.6), drop('drop-starter-ground', 0.31, 100)];
+    expect(lastOf(readings).limit).toBe('at most 145 mV at the 100 A of this reading (200 mV at the usual 138 A)');
+    const line = judge(caseOf(readings)).faults.find(({ fault }) => fault === 'cable-starter-ground')!.evidence[0]!;
+    expect(line.says).toBe('310 mV lost at 100 A; limit 145 mV (426 mV at the usual 138 A)');
+  });
+
+  it('with more it stays: a path that loses so much is bad at any current', () => {
     const { because, limit } = lastOf([rest(12.6), drop('drop-starter-ground', 0.62, 192)]);
     expect(because).toContain('0.62 V at 192 A is above its limit');
-    expect(limit).toBe('at most 279 mV at the 192 A of this reading (200 mV at the usual 138 A)');
+    expect(limit).toBe('at most 200 mV');
     const said = judge(caseOf([rest(12.6), drop('drop-starter-ground', 0.62, 192)]));
     const line = said.faults.find(({ fault }) => fault === 'cable-starter-ground')!.evidence[0]!;
-    expect(line.says).toBe('0.62 V lost at 192 A; limit 279 mV (444 mV at the usual 138 A)');
+    expect(line.says).toBe('0.62 V lost at 192 A; limit 200 mV');
     expect(line).toMatchObject({ code: 'drop-read', with: { value: 0.62, amps: 192 } });
   });
 
@@ -159,6 +166,29 @@ test('every school grades a sound vehicle’s four notes within, and heavy duty 
     for (const reading of [rest(12.65), charging(14.2), ripple(0.04)])
       expect(lastOf([rest(12.65), reading], school).grade).toBe('within');
   expect(lastOf([rest(12.65), crank(9.9)], HEAVY_DUTY).grade).toBe('near');
+});
+
+describe('an engine that nobody told', () => {
+  const unknown: Case['system'] = { nominalVolts: 12, battery: { chemistry: 'flooded' } };
+  const diesel: Case['system'] = { ...unknown, engine: { fuel: 'diesel' } };
+  const draw = (amps: number, system: Case['system']) =>
+    lastOf([rest(12.65), read('starter-draw', amps)], BALANCED, { system });
+
+  it('may be any: amps inside all of the rows condemn nothing, and amps beyond them do', () => {
+    expect(draw(420, unknown)).toMatchObject({ grade: 'within', limit: '75 A to 600 A (typical, engine not known)' });
+    expect(draw(900, unknown).grade).toBe('outside');
+    expect(draw(420, diesel)).toMatchObject({ grade: 'within', limit: '250 A to 600 A (typical)' });
+  });
+
+  it('is not judged as a petrol engine of four cylinders: 420 A say nothing of a tight engine', () => {
+    const said = judge(caseOf([rest(12.65), read('starter-draw', 420)], { system: unknown, symptoms: ['slow-crank'] }));
+    expect(said.faults.find(({ fault }) => fault === 'engine-drag')!.probability).toBeLessThan(0.1);
+  });
+
+  it('has the plain limit of a drop at any current that flows', () => {
+    const { limit } = lastOf([rest(12.65), drop('drop-starter-ground', 0.15, 120)], BALANCED, { system: unknown });
+    expect(limit).toBe('at most 200 mV');
+  });
 });
 
 test('an observation alone changes no grade', () => {

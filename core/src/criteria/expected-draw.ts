@@ -15,7 +15,8 @@ export interface DrawRange {
   readonly max: number;
   /** The current that drops are brought to: the middle of the range. */
   readonly reference: number;
-  readonly source: 'specified' | 'typical';
+  /** The maker’s figure; the typical row of this engine; or every row that it may be, where nobody told which. */
+  readonly source: 'specified' | 'typical' | 'unknown';
 }
 
 /** A cold engine asks more: about 30 % at −18 °C against 21 °C. */
@@ -25,8 +26,8 @@ const COLD_SHARE_PER_CELSIUS = 0.3 / 39;
 export const coldDemand = (celsius: number): number => 1 + COLD_SHARE_PER_CELSIUS * Math.max(0, 21 - celsius);
 
 /**
- * The usual starter draw: the maker's figure, else the typical row by fuel and cylinders, brought to
- * the engine's temperature, halved at 24 V and doubled at 6 V.
+ * The usual starter draw: the maker's figure, else the typical row by fuel and cylinders (of an engine that
+ * nobody told, all that it may be), brought to the engine's temperature, halved at 24 V and doubled at 6 V.
  *
  * @param rows The typical draws of the criteria set in use.
  * @param celsius Engine temperature, °C.
@@ -40,11 +41,22 @@ export function expectedDraw(system: System, rows: readonly TypicalDraw[], celsi
     const min = given.min ?? max / 2;
     return { min, max, reference: (min + max) / 2, source: 'specified' };
   }
-  const fuel = system.engine?.fuel ?? 'petrol';
-  const cylinders = system.engine?.cylinders ?? 4;
-  const row = rows.find((entry) => entry.fuel === fuel && cylinders <= entry.upToCylinders) ?? rows.at(-1);
-  if (!row) throw new RangeError(`no typical starter draw for ${fuel} and ${cylinders} cylinders`);
+  const found = rowsOf(system.engine, rows);
+  if (found.length === 0) throw new RangeError(`no typical starter draw for ${JSON.stringify(system.engine)}`);
   const factor = (cold * 12) / system.nominalVolts;
-  const [min, max] = [row.minAmps * factor, row.maxAmps * factor];
-  return { min, max, reference: (min + max) / 2, source: 'typical' };
+  const min = Math.min(...found.map(({ minAmps }) => minAmps)) * factor;
+  const max = Math.max(...found.map(({ maxAmps }) => maxAmps)) * factor;
+  return { min, max, reference: (min + max) / 2, source: found.length === 1 ? 'typical' : 'unknown' };
+}
+
+/** The rows that this engine may be: one where fuel and cylinders tell which. */
+function rowsOf(engine: System['engine'], rows: readonly TypicalDraw[]): readonly TypicalDraw[] {
+  const fuels = engine?.fuel ? [engine.fuel] : [...new Set(rows.map(({ fuel }) => fuel))];
+  return fuels.flatMap((fuel) => {
+    const own = rows.filter((row) => row.fuel === fuel);
+    const { cylinders } = engine ?? {};
+    if (cylinders === undefined) return own;
+    const row = own.find(({ upToCylinders }) => cylinders <= upToCylinders) ?? own.at(-1);
+    return row ? [row] : [];
+  });
 }

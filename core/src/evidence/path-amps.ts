@@ -13,7 +13,8 @@ export const SOME_AMPS = 5;
 
 /** The current that loads a path in usual work, A; null where the case does not tell. */
 export function referenceAmps(loadedBy: PathLoad, { draw, case: { system } }: CaseContext): number | null {
-  if (loadedBy === 'cranking') return draw.reference;
+  // of an engine that nobody told the plain figure of a limit holds, and nothing is brought to a current
+  if (loadedBy === 'cranking') return draw.source === 'unknown' ? null : draw.reference;
   const rated = system.alternator?.ratedAmps;
   return rated === undefined ? null : rated * FULL_OUTPUT_SHARE;
 }

@@ -1,6 +1,6 @@
 /** From the complaint and the resting voltage on, doing what the judgement asks for until it decides. */
-import { FAULT_NAMES, FULL_SET, SimulatedVisit, judge } from '@tetrad/core';
-import type { FaultName, Judgement } from '@tetrad/core';
+import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, judge } from '@tetrad/core';
+import type { CriteriaSet, FaultName, Judgement } from '@tetrad/core';
 import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
 import type { Row, Setting } from './setting';
 
@@ -32,7 +32,8 @@ const isOpen = ({ decision, next }: Judgement, fault: FaultName): boolean =>
   next.length > 0 &&
   (decision.action === 'test-next' || (decision.action === 'charge-first' && fault !== 'battery-discharged'));
 
-export function following(setting: Setting): Following {
+/** @param criteria The set that judges. */
+export function following(setting: Setting, criteria: CriteriaSet = BALANCED): Following {
   const found: Following = {
     cases: 0,
     right: 0,
@@ -47,7 +48,7 @@ export function following(setting: Setting): Following {
     for (let i = 0; i < PER_FAULT / 2; i++) {
       const visit = complaining(fault, setting.seed + 500_000 + f * 1000 + i, setting);
       visit.do('resting-voltage');
-      let said = judge(visit.case);
+      let said = judge(visit.case, criteria);
       let count = 1;
       let minutes = 1;
       let isCharged = false;
@@ -56,7 +57,7 @@ export function following(setting: Setting): Following {
         if (step.test === 'charge' && isCharged) break;
         isCharged ||= step.test === 'charge';
         visit.do(step.test, step.conditions);
-        said = judge(visit.case);
+        said = judge(visit.case, criteria);
         count += 1;
         minutes += step.minutes;
       }

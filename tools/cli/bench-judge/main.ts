@@ -3,6 +3,7 @@
  * that it was not tuned by, beside a plain judge with fixed limits in the same run. `--tuning` and `--checking`
  * take the other spreads; `--misses` tells on standard error what went wrong.
  */
+import { bolderOrMoreCareful } from './careful';
 import { following, followingRows } from './following';
 import { fullRows, fullSets } from './full-sets';
 import { packs } from './packs';
@@ -34,6 +35,7 @@ for (const row of rows) console.log(`| ${row.join(' | ')} |`);
 console.log('\n| said | true | cases |\n| --- | --- | --- |');
 for (const { predicted, truths, count } of careful.bins)
   if (count > 0) console.log(`| ${(predicted / count).toFixed(2)} | ${(truths / count).toFixed(2)} | ${count} |`);
+if (words.includes('--careful')) console.log(`\n${bolderOrMoreCareful(setting).join('\n')}`);
 if (words.includes('--misses'))
   for (const [name, { sorted }] of [
     ['full sets', careful.misses],

@@ -11,6 +11,8 @@ export interface Drop {
 
 /** Under this share of the usual current no current flows to speak of. */
 const NO_CURRENT_SHARE = 0.15;
+/** A current this near to the usual one is the usual one. */
+const USUAL_WITHIN = 0.02;
 /** Nothing is projected to or from less than this, A. */
 const MIN_AMPS = 0.1;
 
@@ -30,7 +32,8 @@ export const drop: Rule<Drop> = {
     const max = perTwelve * scale;
     const value = Math.abs(read);
     const isPlain = amps === undefined || usualAmps === null || usualAmps < MIN_AMPS || isOpen;
-    if (isPlain || Math.abs(amps / usualAmps - 1) < 0.02)
+    // a path that loses so much is bad at any current: the limit does not grow with it
+    if (isPlain || amps > usualAmps * (1 - USUAL_WITHIN))
       return { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };
     // next to no current: near zero says only that nothing is open here
     if (amps < Math.max(usualAmps * NO_CURRENT_SHARE, MIN_AMPS)) return null;

@@ -7,14 +7,14 @@ export type UsualDraw = Readonly<Record<never, never>>;
 
 const phrases = {
   'usual-draw': (w: { min: number; max: number; source: string }, voice: Voice) =>
-    `${voice.amps(w.min)} to ${voice.amps(w.max)} (${w.source})`,
+    `${voice.amps(w.min)} to ${voice.amps(w.max)} (${w.source === 'unknown' ? 'typical, engine not known' : w.source})`,
 };
 const say = sayer(phrases);
 
 export const expectedDraw: Rule<UsualDraw> = {
   phrases,
   // a typical range has soft ends, a share of its upper one; the maker's has none
-  zone: (share, { max = 0 }, { draw }) => (draw.source === 'typical' ? share * max : 0),
+  zone: (share, { max = 0 }, { draw }) => (draw.source === 'specified' ? 0 : share * max),
   resolve(_figures, _value, { draw: { min, max, source } }) {
     return { min, max, drawn: { min, max }, bound: say('usual-draw', { min, max, source }) };
   },

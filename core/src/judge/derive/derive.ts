@@ -1,3 +1,4 @@
+import type { DrawRange } from '../../criteria/expected-draw';
 /** Fourth stage: what the readings give together. */
 import { crankingOhms } from '../../battery/cranking-resistance';
 import { loadTestAmps } from '../../battery/rating';
@@ -59,7 +60,7 @@ export function derive(gradedCase: GradedCase): Figures {
   return {
     crankingOhms: ohms,
     halfCcaVolts: half,
-    drawRatio: draw ? draw.value / usual.reference : null,
+    drawRatio: draw ? drawRatio(draw.value, usual) : null,
     ways,
     paths: solvePaths(gradedCase),
     published,
@@ -82,4 +83,15 @@ function daysToNoStart(gradedCase: GradedCase): number | null {
   if (draw === undefined || draw <= SOME_DRAIN_AMPS || one === null) return null;
   const capacity = arrangement === 'parallel' ? one * count : one;
   return (capacity * USABLE_SHARE * (gradedCase.charge ?? 1)) / draw / HOURS_A_DAY;
+}
+
+/** The ends of a typical range over its middle. */
+const LOW_END = 0.55;
+const HIGH_END = 1.45;
+
+/** Amps over the usual ones; of an engine that nobody told only beyond all that it may be, else null. */
+function drawRatio(amps: number, { min, max, reference, source }: DrawRange): number | null {
+  if (source !== 'unknown') return amps / reference;
+  if (amps > max) return (amps / max) * HIGH_END;
+  return amps < min ? (amps / min) * LOW_END : null;
 }

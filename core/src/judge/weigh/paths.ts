@@ -66,13 +66,16 @@ function findingOf(rest: PathRest, gradedCase: GradedCase, passing: readonly Pat
     };
   const limit = restLimit(rest, gradedCase);
   const usual = referenceAmps(pathOf(rest.test).loadedBy, gradedCase);
-  const factor = usual === null ? 1 : usual / rest.amps;
+  const factor = factorTo(usual, rest.amps);
   const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / gradedCase.scale;
   const value = Math.log((volts + FLOOR_VOLTS) / limit);
   const { sound, faulty } = spreadOf('drop');
   const weight = weigh(value, { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] }, threshold('directOutliers'));
   return { causes: own, weight, source, says: saysOf(rest, gradedCase), figure: { spread: 'drop', value } };
 }
+
+/** What a drop is multiplied by to stand beside its limit: with more than the usual current the limit stays. */
+const factorTo = (usual: number | null, amps: number): number => (usual === null ? 1 : Math.max(1, usual / amps));
 
 /** What is left of a path's limit when its measured parts are taken off. */
 function restLimit({ test, parts }: PathRest, gradedCase: GradedCase): number {
@@ -96,7 +99,7 @@ function saysOf(rest: PathRest, gradedCase: GradedCase): Message {
   const { test, reading, amps } = rest;
   const told = toldAmps(reading, gradedCase);
   const usual = referenceAmps(pathOf(test).loadedBy, gradedCase);
-  const factor = usual === null ? 1 : usual / amps;
+  const factor = factorTo(usual, amps);
   const limit = dropLimit(test, gradedCase) * gradedCase.scale;
   const value = Math.abs(reading.value);
   const hasParts = rest.parts.length > 0;

@@ -2,7 +2,7 @@ import { sagShare } from '../../battery/sag-share';
 import { weightOf } from '../../criteria/weights';
 import { latest } from '../../evidence/case-context';
 import { ofFigure } from '../../evidence/void/void-rule';
-import type { NumericReading, CaseContext } from '../../evidence/case-context';
+import type { CaseContext, GradedCase, NumericReading } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
 import { faultsShowing } from '../faults-showing';
@@ -127,7 +127,7 @@ export const starterDraw: Test = {
   phrases,
   findings: ({ gradedCase, figures: { drawRatio } }) => {
     const reading = latest(gradedCase, 'starter-draw');
-    if (!reading || drawRatio === null) return [];
+    if (!reading) return [];
     const source = { reading: reading.id };
     const { value } = reading;
     if (value < NO_FLOW_AMPS)
@@ -135,21 +135,27 @@ export const starterDraw: Test = {
         fixed('no-flow', NO_FLOW, source, say('no-current', { value })),
         fixed('no-flow-not-drag', HIGH_DRAW, source, say('no-current', { value })),
       ];
-    const ln = Math.log(Math.max(drawRatio, 0.02));
-    const { source: range, reference: usual } = gradedCase.draw;
-    const speed = latest(gradedCase, 'cranking-speed');
-    const spinsFree = speed !== undefined && speed.value < STANDS_RPM && drawRatio < SPINS_FREE_RATIO;
-    const says = say('draw-beside-usual', { value, usual });
-    const low: Finding = spinsFree
-      ? fixed('spins-free', causes('starter-drive'), source, say('draws-and-stands', { value }))
-      : weighed(`draw-low-${range}`, ln, { causes: LOW_FLOW, atLeast: weightOf('absent'), source, says });
-    return [
-      weighed(`draw-high-${range}`, ln, { causes: HIGH_DRAW, source, says }),
-      low,
-      fixed('flow-not-control', causes('starter-control'), source, say('control-works', { value })),
-    ];
+    const flows = fixed('flow-not-control', causes('starter-control'), source, say('control-works', { value }));
+    return drawRatio === null ? [flows] : [...besideUsual(reading, drawRatio, gradedCase), flows];
   },
 };
+
+/** What the amps say beside the usual ones. */
+function besideUsual(reading: NumericReading, drawRatio: number, gradedCase: GradedCase): readonly Finding[] {
+  const source = { reading: reading.id };
+  const { value } = reading;
+  const ln = Math.log(Math.max(drawRatio, 0.02));
+  const range = gradedCase.draw.source === 'specified' ? 'specified' : 'typical';
+  const speed = latest(gradedCase, 'cranking-speed');
+  const spinsFree = speed !== undefined && speed.value < STANDS_RPM && drawRatio < SPINS_FREE_RATIO;
+  const says = say('draw-beside-usual', { value, usual: value / drawRatio });
+  return [
+    weighed(`draw-high-${range}`, ln, { causes: HIGH_DRAW, source, says }),
+    spinsFree
+      ? fixed('spins-free', causes('starter-drive'), source, say('draws-and-stands', { value }))
+      : weighed(`draw-low-${range}`, ln, { causes: LOW_FLOW, atLeast: weightOf('absent'), source, says }),
+  ];
+}
 
 export const starterDrawModel: TestModel = {
   visitPlace: 60,
