@@ -9,7 +9,7 @@ import {
   judge,
   simulateCase,
 } from '@tetrad/core';
-import type { Case, FaultName } from '@tetrad/core';
+import type { Case, FaultName, Reading } from '@tetrad/core';
 import { LABEL_CONFIRMED, caseOf, charging, crank, drop, read, rest, ripple, saw } from './cases';
 
 const CALLED = FAULT_NAMES.filter((fault) => FAULTS[fault].excuses.length > 0);
@@ -56,7 +56,7 @@ const ALONE: readonly (readonly [FaultName, keyof typeof EXCUSES])[] = [
   ['starter-worn', 'not-told-to-crank'],
   ['starter-dragging', 'accessory-holds-it'],
   ['starter-control', 'control-not-measured'],
-  ['starter-drive', 'not-told-to-crank'],
+  ['starter-drive', 'draw-not-known'],
   ['engine-drag', 'not-turned-by-hand'],
   ['accessory-seized', 'belt-not-off'],
   ['alternator-dead', 'belt-slips'],
@@ -198,3 +198,31 @@ test.each(['starter-worn', 'alternator-dead', 'battery-worn'] as const)(
       ]).toEqual([excuse, true]);
   },
 );
+
+describe('a bad diode', () => {
+  const symptoms = ['radio-whine'];
+  const rippling = [rest(12.52), charging(13.6), read('ripple-ac', 0.55, { rpm: 2000, loads: 'on', at: 'battery' })];
+  const saidOf = (...more: Reading[]) =>
+    judge(caseOf([...rippling, ...more], { symptoms, observations: [saw('belt', 'good')] }));
+
+  it('is not proven by volts of ripple alone, however they are read: humps are counted, or the diodes checked', () => {
+    const { decision, next } = saidOf(read('ripple-waveform', 1.3, { at: 'battery' }));
+    expect(decision.action).toBe('test-next');
+    expect(next.map(({ test }) => test)).toContain('diode-reverse');
+  });
+
+  it('is proven by a missing hump beside them', () => {
+    const { decision } = saidOf(read('ripple-waveform', 1.3, { at: 'battery', humpsMissing: 1 }));
+    expect(decision).toMatchObject({ action: 'replace', part: 'alternator', fault: 'alternator-diode' });
+  });
+});
+
+test('what would clear it is not told of what was looked at already', () => {
+  const tight = judge(
+    caseOf([rest(12.6), crank(9.3), read('starter-draw', 410), read('conductance', 545)], {
+      symptoms: ['slow-crank'],
+      observations: [saw('crank-by-hand', 'tight')],
+    }),
+  );
+  expect(tight.faults[0]!.wouldChange ?? []).not.toContainEqual(expect.objectContaining({ test: 'crank-by-hand' }));
+});

@@ -4,6 +4,8 @@ import type { CaseContext } from './case-context';
 
 /** Amps under which nothing flows in the motor: a solenoid's own winding at most. */
 export const NO_FLOW_AMPS = 25;
+/** Under this share of the usual amps a starter whose engine stands spins free. */
+export const SPINS_FREE_SHARE = 0.75;
 /** Under this the engine stands, rpm. */
 export const STANDS_RPM = 20;
 
@@ -24,3 +26,14 @@ export const isHeldFast = (context: CaseContext): boolean =>
   observed(context, 'crank-by-hand') === 'locked' &&
   observed(context, 'belt-removed-crank') !== 'freed' &&
   observed(context, 'plugs-removed-crank') !== 'freed';
+
+/** The starter spins and the engine stands, by the complaint or by what was read: few amps, and no speed. */
+export function spinsFree(context: CaseContext): boolean {
+  const speed = latest(context, 'cranking-speed');
+  if (speed !== undefined && speed.value >= STANDS_RPM) return false;
+  const amps = drawn(context);
+  const isLittle = amps !== undefined && amps >= NO_FLOW_AMPS && amps < context.draw.reference * SPINS_FREE_SHARE;
+  return (
+    (context.case.complaint?.symptoms?.includes('spins-without-cranking') ?? false) || (speed !== undefined && isLittle)
+  );
+}

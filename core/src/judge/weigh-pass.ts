@@ -13,7 +13,7 @@ import { coverage } from './propose/coverage';
 import type { LeadingFault } from './propose/propose-steps';
 import { proveCase } from './prove/prove';
 import type { ProvenCase } from './prove/prove';
-import { isCallable } from './rank/part-of';
+import { mayDecide } from './rank/part-of';
 import { rankFaults } from './rank/rank-faults';
 import type { Ranked } from './rank/rank-faults';
 import { findingsOf } from './weigh';
@@ -52,9 +52,9 @@ function probabilities(ranked: readonly Ranked[]): Readonly<Record<FaultName, nu
   return probability;
 }
 
-function leadingFault(ranked: readonly Ranked[], { proofOf }: ProvenCase): LeadingFault | null {
-  const first = ranked.find(({ fault }) => isCallable(fault));
+function leadingFault(ranked: readonly Ranked[], provenCase: ProvenCase): LeadingFault | null {
+  const first = ranked.find(({ fault }) => mayDecide(fault, provenCase.gradedCase));
   return first && first.probability > threshold('excused')
-    ? { fault: first.fault, probability: first.probability, proof: proofOf(first.fault) }
+    ? { fault: first.fault, probability: first.probability, proof: provenCase.proofOf(first.fault) }
     : null;
 }

@@ -100,3 +100,29 @@ test('the motor’s volts are asked for only where nothing flows', () => {
   expect(asks(crank(10.6), draw(140))).not.toContain('starter-tap');
   expect(asks(cannot('cranking-voltage'), draw(0))[0]).toBe('starter-control-voltage');
 });
+
+describe('a vehicle that does not crank', () => {
+  it('is not decided by its charging side: 1.5 V at a lamp terminal repairs nothing', () => {
+    const charging = [rest(12.6), read('conductance', 545), draw(0), read('excitation-voltage', 1.5)];
+    const { decision, next } = said(charging);
+    expect(decision.action).toBe('test-next');
+    expect(next[0]!.test).toBe('starter-control-voltage');
+    expect(next.map(({ test: name }) => name)).not.toContain('belt');
+  });
+});
+
+describe('a starter that spins free', () => {
+  const spins = [rest(12.6), crank(12.2), draw(48), read('cranking-speed', 0)];
+  const spinning = (readings: readonly Reading[]) =>
+    judge(caseOf(readings, { symptoms: ['spins-without-cranking'], observations: [saw('terminals', 'clean')] }));
+
+  it('is its drive: nothing across the cables can explain it', () => {
+    expect(spinning(spins).decision).toMatchObject({ action: 'replace', part: 'starter', fault: 'starter-drive' });
+  });
+
+  it('is not read across its cables', () => {
+    const asked = spinning(spins.slice(0, 2)).next.map(({ test: name }) => name);
+    expect(asked.filter((name) => name.startsWith('drop-') || name === 'starter-control-voltage')).toEqual([]);
+    expect(asked).toContain('starter-draw');
+  });
+});

@@ -24,7 +24,7 @@ import type { RuledOut } from './ruled-out';
 import { strongest } from './decision-input';
 import type { DecisionInput } from './decision-input';
 import { unexplained } from './unexplained';
-import { isCallable, isReplaced } from '../rank/part-of';
+import { isReplaced, mayDecide } from '../rank/part-of';
 import { whyStop } from './stop';
 import { message } from '../messages';
 
@@ -67,7 +67,7 @@ export function decide(input: DecisionInput): Decided {
   // proven without a charge, and something quick is worth reading before it is called
   if (choice.action?.fault && !taken && charge !== null && !isCharged(gradedCase))
     return testNext(choice.action.fault, input);
-  const suspect = ranked.find(({ fault }) => isCallable(fault));
+  const suspect = ranked.find(({ fault }) => mayDecide(fault, gradedCase));
   if (charge !== null && !isCharged(gradedCase) && !isDeadAfterCharge(gradedCase))
     // a look at the label is no reason to charge a battery that needs no other proof
     return suspect && lacksOnlyLabel(suspect, provenCase) ? testNext(suspect, input) : chargeFirst(gradedCase, charge);

@@ -11,7 +11,7 @@ import { FAULT_NAMES } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { isCallable, isReplaced, partOf } from '../rank/part-of';
+import { isCallable, isReplaced, mayDecide, partOf } from '../rank/part-of';
 
 /** Nothing is called that is less likely than not. */
 export const MIN_PROBABILITY = 0.5;
@@ -57,7 +57,7 @@ export function cheapestAction({ provenCase, ranked, failing, mayFindNothing }: 
   for (const fault of ranked) {
     if (fault.probability < NEGLIGIBLE) break; // the most probable come first
     // of faults that are called together the most probable one gives its name
-    if (!isCallable(fault.fault) || named.has(fault.fault) || !proofOf(fault.fault).proven) continue;
+    if (!mayDecide(fault.fault, gradedCase) || named.has(fault.fault) || !proofOf(fault.fault).proven) continue;
     const part = partOf(fault.fault, gradedCase)!;
     const beside = besideIn(fault.fault, failing);
     const group = groupOf(fault.fault, part, provenCase, beside);

@@ -1,5 +1,5 @@
 /** What would change the decision: the reading across the leading fault, and where it would have to lie. */
-import type { FaultName, StepName, TestName } from '../../format/names';
+import type { FaultName, ObservationName, StepName, TestName } from '../../format/names';
 import { readAcross } from '../../circuit/paths';
 import { FAULTS, TESTS, isTestName } from '../../trade/tables';
 import type { Message } from '../../format/message';
@@ -50,5 +50,8 @@ export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): reado
   });
   if (limits.length > 0) return limits.slice(0, MAX);
   const { where } = FAULTS[fault];
-  return where && !isTestName(where) ? [{ test: where, says: message('would-clear-look', { step: where }) }] : [];
+  // what was looked at already stays what it was
+  return where && !isTestName(where) && !gradedCase.observed.has(where as ObservationName)
+    ? [{ test: where, says: message('would-clear-look', { step: where }) }]
+    : [];
 }

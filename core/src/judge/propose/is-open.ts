@@ -15,7 +15,7 @@ import {
   readingsOf,
 } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
-import { isFlowless, isHeldFast, isStill } from '../../evidence/flow';
+import { isFlowless, isHeldFast, isStill, spinsFree } from '../../evidence/flow';
 import { needsControlFirst } from './control-first';
 import { missingUnits } from './missing-units';
 
@@ -59,6 +59,8 @@ export function isOpen(name: StepName, row: StepRow, gradedCase: GradedCase): bo
   )
     return false;
   if (needsControlFirst(name, gradedCase)) return false;
+  // a starter that spins free asks too little for any drop, and is told to crank
+  if ((row.needsTold || name === 'starter-control-voltage') && spinsFree(gradedCase)) return false;
   if (row.needsCharge && !isCharged(gradedCase)) return false;
   if (row.needsTurning && (didNotCrank(gradedCase) || stands(gradedCase))) return false;
   if (row.needsEngine && (didNotRun(gradedCase) || stands(gradedCase))) return false;

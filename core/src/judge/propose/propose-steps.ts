@@ -1,10 +1,11 @@
 /** The steps that are open now: the steps that are expected to settle most per minute of work, what is at one place together. */
 import { EVEN_ODDS } from '../rank/even-odds';
+import { mayDecide } from '../rank/part-of';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
 import { HEALTH_TESTS } from '../../format/words';
 import { isCrankingPath, isPathTest } from '../../circuit/paths';
-import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
+import { TESTS, isTestName, stepOf } from '../../trade/tables';
 import type { Step as StepRow } from '../../evidence/step';
 import type { Message } from '../../format/message';
 import type { ProofState, ProvenCase } from '../prove/prove';
@@ -13,6 +14,7 @@ import type { GradedCase } from '../../evidence/case-context';
 import { disagreeing } from '../derive/health';
 import { isFlowUnknown, isStill } from '../../evidence/flow';
 import { canRead, isOpen } from './is-open';
+import { STEP_ROWS } from './step-rows';
 import { missingUnits } from './missing-units';
 import { message } from '../messages';
 
@@ -37,6 +39,9 @@ const doubt = (p: number): number => 4 * p * (1 - p);
 
 /** What one step still missing from the leading fault's proof is worth, in doubts. */
 const PROOF_VALUE = 1.2;
+/** The surer the fault, the more its decision waits for its proof alone. */
+const proofValue = (p: number): number => (PROOF_VALUE * p) / (1 - p ** 2);
+
 /** What covering one of the complaint's basic tests is worth: a premature “nothing found” sends a fault home. */
 const COVERAGE_VALUE = 0.5;
 /** What another reading of two that contradict each other is worth. */
@@ -69,11 +74,6 @@ interface RankedStep {
   readonly isAsked: boolean;
 }
 
-const ROWS: readonly (readonly [StepName, StepRow])[] = [...TEST_NAMES, ...OBSERVATION_NAMES].map((name) => [
-  name,
-  stepOf(name)!,
-]);
-
 /** Ranks the steps that are open now, best first; steps at the place of the best one follow it. */
 export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: NextInput): readonly Step[] {
   const { gradedCase, probability } = provenCase;
@@ -87,15 +87,16 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
   const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
   const saved = new Map(worthwhile.map(({ step, saves, again }) => [step, again ? 0 : saves]));
   const ranked: RankedStep[] = [];
-  for (const [name, row] of ROWS) {
-    const forProof = leading?.proof.missing.includes(name) ? PROOF_VALUE * leading.probability : 0;
+  for (const { name, row } of STEP_ROWS) {
+    const forProof = leading?.proof.missing.includes(name) ? proofValue(leading.probability) : 0;
     const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
     const forAgain = again.has(name) || (apart && isHealthTest(name)) ? CONTRADICTION_VALUE : 0;
     const forDecision = saved.get(name) ?? 0;
     if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
     if (!isOpen(name, row, gradedCase)) continue;
     let information = 0;
-    for (const [fault, strength] of row.informs) information += doubt(probability[fault]) * strength;
+    for (const [fault, strength] of row.informs)
+      if (mayDecide(fault, gradedCase)) information += doubt(probability[fault]) * strength;
     const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP);
     if (worth > MIN_WORTH || forDecision > 0)
       ranked.push({ name, row, worth, forDecision, isAsked: forCoverage > 0 && forProof <= forCoverage });

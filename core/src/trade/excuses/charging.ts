@@ -3,6 +3,8 @@ import { threshold } from '../../criteria/weights';
 import { pathIsGood } from '../../evidence/path-is-good';
 import { isOutside } from '../../evidence/limit-of';
 import type { WeighedCase } from '../../evidence/derived-case';
+import type { GradedCase } from '../../evidence/case-context';
+import type { TestName } from '../../format/names';
 import { observed, readingsOf } from '../../evidence/case-context';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
@@ -13,6 +15,22 @@ const NOT_TOLD = {
 } as const;
 const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
   has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
+
+/** Ways to a bad diode: how many volts of ripple, humps that were counted, the static check, and what it can give. */
+function kindsOfRipple(gradedCase: GradedCase): number {
+  const waves = readingsOf(gradedCase, 'ripple-waveform');
+  const isCounted = waves.some(({ conditions }) => conditions?.humpsMissing !== undefined);
+  const isChecked = has(gradedCase, 'diode-forward') || hasAny(gradedCase, 'diode-reverse');
+  const kinds = [
+    waves.length > 0 || has(gradedCase, 'ripple-ac'),
+    isCounted,
+    isChecked,
+    has(gradedCase, 'alternator-current'),
+  ];
+  return kinds.filter(Boolean).length;
+}
+const hasAny = (gradedCase: GradedCase, test: TestName): boolean =>
+  readingsOf(gradedCase, test).some(({ value }) => value !== null);
 
 export const CHARGING_EXCUSES = {
   'belt-slips': {
@@ -69,10 +87,7 @@ export const CHARGING_EXCUSES = {
     cause: 'one ripple reading that erred',
     first: 'confirm the ripple with a second kind of test',
     steps: ['ripple-waveform', 'diode-reverse', 'alternator-current'],
-    excluded: ({ gradedCase }) =>
-      (['ripple-ac', 'ripple-waveform', 'diode-forward', 'diode-reverse', 'alternator-current'] as const).filter(
-        (test) => readingsOf(gradedCase, test).some(({ value }) => value !== null),
-      ).length >= 2,
+    excluded: ({ gradedCase }) => kindsOfRipple(gradedCase) >= 2,
   },
   'volts-seen-once': {
     cause: 'one reading that erred',

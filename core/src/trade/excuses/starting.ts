@@ -48,12 +48,6 @@ export const STARTING_EXCUSES = {
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase }) => wasTried(gradedCase, 'drop-starter-positive'),
   },
-  'ground-side-not-tried': {
-    cause: 'a loss on the ground side',
-    first: 'measure the drop on the ground side',
-    steps: ['drop-starter-ground'],
-    excluded: ({ gradedCase }) => wasTried(gradedCase, 'drop-starter-ground'),
-  },
   'not-told-to-crank': {
     cause: 'a missing control voltage',
     first: 'check the solenoid’s control voltage',

@@ -8,21 +8,10 @@ export const starterDrive: Fault = {
   prior: 0.02,
   symptoms: { 'spins-without-cranking': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-cranks' },
+  // nothing across the cables can explain it: it is told to crank, and it turns
   excuses: [
-    { excuse: 'battery-not-proven', how: 'A weak battery gives the starter too little, and it turns slowly.' },
-    {
-      excuse: 'positive-side-not-tried',
-      how: 'A starved starter may click in without turning; the path must have been tried.',
-    },
-    {
-      excuse: 'ground-side-not-tried',
-      how: 'A starved starter may click in without turning; the path must have been tried.',
-    },
-    {
-      excuse: 'not-told-to-crank',
-      how: 'With little voltage at its control terminal the solenoid closes badly or not at all.',
-    },
-    { excuse: 'something-holds-it', how: 'A locked engine lets the drive slip over.' },
+    { excuse: 'battery-flat', how: 'A flat battery lets the drive drop out again before it turns the engine.' },
+    { excuse: 'draw-not-known', how: 'Only few amps tell a starter that spins free from one that is held.' },
   ],
 };
 

@@ -1,4 +1,5 @@
 import { isCharged } from '../../evidence/case-context';
+import { isStill } from '../../evidence/flow';
 import { informs } from '../../evidence/step';
 import type { ObservationKind, ObservationModel } from '../observation';
 
@@ -23,7 +24,7 @@ export const solenoid: ObservationKind = {
     informs: informs(0.3, 'starter-control'),
     settles: 'Tells a solenoid that closes from one that is not told to.',
     cautions: ['cranking'],
-    when: (gradedCase) => isCharged(gradedCase),
+    when: (gradedCase) => isCharged(gradedCase) && isStill(gradedCase),
   },
   required: [],
   isLooking: false,

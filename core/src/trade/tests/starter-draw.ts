@@ -6,7 +6,7 @@ import type { CaseContext, GradedCase, NumericReading } from '../../evidence/cas
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
 import { faultsShowing } from '../faults-showing';
-import { NO_FLOW_AMPS, STANDS_RPM } from '../../evidence/flow';
+import { NO_FLOW_AMPS, SPINS_FREE_SHARE, STANDS_RPM } from '../../evidence/flow';
 import { done, round } from '../../evidence/simulated-bench';
 import { slip } from '../../evidence/slips';
 import { sayer } from '../../format/message';
@@ -25,8 +25,6 @@ const NO_FLOW = faultsShowing('no-flow');
 /** A zero offset over this, or over this share of the reading, ruins it (docs/criteria.md, clamps). */
 const OFFSET_AMPS = 5;
 const OFFSET_SHARE = 0.08;
-/** Draw over the usual one under which a starter spins free. */
-const SPINS_FREE_RATIO = 0.75;
 /** Lowest resistance of any battery over the load-test limit: a sound one lies at about 0.8. */
 const HEALTHIEST = 0.35;
 const WORST = 6;
@@ -147,7 +145,7 @@ function besideUsual(reading: NumericReading, drawRatio: number, gradedCase: Gra
   const ln = Math.log(Math.max(drawRatio, 0.02));
   const range = gradedCase.draw.source === 'specified' ? 'specified' : 'typical';
   const speed = latest(gradedCase, 'cranking-speed');
-  const spinsFree = speed !== undefined && speed.value < STANDS_RPM && drawRatio < SPINS_FREE_RATIO;
+  const spinsFree = speed !== undefined && speed.value < STANDS_RPM && drawRatio < SPINS_FREE_SHARE;
   const says = say('draw-beside-usual', { value, usual: value / drawRatio });
   return [
     weighed(`draw-high-${range}`, ln, { causes: HIGH_DRAW, source, says }),
