@@ -17,6 +17,7 @@ const FOUND: Readonly<Record<string, string>> = {
   'Drop, battery + to starter motor': '.2',
   'Drop, starter case to battery −': '2.9',
   'Drop, engine block to battery −': '2.8',
+  'Drop, body to battery −': '20m',
   'Starter control voltage': '10.4',
   Terminals: 'clean',
   'Turn it by hand': 'turns',

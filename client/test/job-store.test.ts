@@ -163,6 +163,7 @@ describe('where the bench goes', () => {
         ground,
         { id: 'p', test: 'drop-starter-positive', value: 0.22, conditions: { amps: 92 } },
         { id: 'n', test: 'drop-negative-post', value: 0.02, conditions: { amps: 92 } },
+        { id: 'e', test: 'drop-engine-ground', value: 0.03, conditions: { amps: 92 } },
         { id: 'k', test: 'conductance', value: 575 },
         { id: 'sp', test: 'cranking-speed', value: 105 },
       ],

@@ -149,6 +149,7 @@ describe('the demo', () => {
       'charge-first',
       'none-found',
       'repair',
+      'repaired',
       'replace',
       'stop',
       'test-next',

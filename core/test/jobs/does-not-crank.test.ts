@@ -107,7 +107,7 @@ describe('whoever follows the judge from “it did not crank”', () => {
     ['cable-starter-ground', 'connections', 12],
     ['connection-positive-post', 'connections', 12],
     ['connection-negative-post', 'connections', 12],
-    ['engine-drag', 'mechanical', 16],
+    ['engine-drag', 'mechanical', 14],
     ['starter-dragging', 'starter', 16],
   ] as const)('finds %s: %s, in at most %i steps', (fault, part, most) => {
     const visits = silent(fault);

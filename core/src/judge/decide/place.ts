@@ -34,12 +34,18 @@ export function placeOf(
   return shared.length > 0 ? shared : first;
 }
 
-/** The drops that are still to be read and would tell these pieces apart, each across some of them and not all. */
-export const narrowingTests = (pieces: readonly PieceName[], gradedCase: GradedCase): readonly PathTest[] =>
-  pieces.length < 2
-    ? []
-    : PATH_TESTS.filter((test) => {
-        const across = pieces.filter((piece) => pathOf(test).pieces.includes(piece)).length;
-        const isSameLoad = pathOf(test).loadedBy === PIECES[pieces[0]!].loadedBy;
-        return isSameLoad && across > 0 && across < pieces.length && isOpen(test, stepOf(test)!, gradedCase);
-      });
+/**
+ * The drops that are still to be read and would tell these pieces apart, each across some of them and not all; those that
+ * lie across other pieces too only where there is no other.
+ */
+export function narrowingTests(pieces: readonly PieceName[], gradedCase: GradedCase): readonly PathTest[] {
+  if (pieces.length < 2) return [];
+  const { loadedBy } = PIECES[pieces[0]!];
+  const tests = PATH_TESTS.filter((test) => {
+    const across = pieces.filter((piece) => pathOf(test).pieces.includes(piece)).length;
+    const splits = across > 0 && across < pieces.length && pathOf(test).loadedBy === loadedBy;
+    return splits && isOpen(test, stepOf(test)!, gradedCase);
+  });
+  const within = tests.filter((test) => pathOf(test).pieces.every((piece) => pieces.includes(piece)));
+  return within.length > 0 ? within : tests;
+}

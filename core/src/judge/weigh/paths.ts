@@ -66,7 +66,8 @@ function findingOf(rest: PathRest, gradedCase: GradedCase, passing: readonly Pat
     };
   const limit = restLimit(rest, gradedCase);
   const usual = referenceAmps(pathOf(rest.test).loadedBy, gradedCase);
-  const factor = factorTo(usual, rest.amps);
+  // what is weighed is ohms, at any current; the limit alone stays above the usual one
+  const factor = usual === null ? 1 : usual / rest.amps;
   const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / gradedCase.scale;
   const value = Math.log((volts + FLOOR_VOLTS) / limit);
   const { sound, faulty } = spreadOf('drop');
