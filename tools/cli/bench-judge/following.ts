@@ -20,9 +20,9 @@ export interface Following {
 }
 
 /** A visit with something to complain of: nobody brings a vehicle whose fault nobody notices. */
-function complaining(fault: FaultName, seed: number, { spread }: Setting): SimulatedVisit {
+function complaining(fault: FaultName, seed: number, { spread }: Setting, mistakes: number): SimulatedVisit {
   for (let severity = ((seed * 7919) % 97) / 100; ; severity = Math.min(1, severity + 0.1)) {
-    const visit = new SimulatedVisit({ faults: [fault], severity, seed, spread });
+    const visit = new SimulatedVisit({ faults: [fault], severity, seed, spread, mistakes });
     const isUnnoticed = visit.case.complaint?.symptoms?.every((symptom) => symptom === 'cranks-normally');
     if (!isUnnoticed || fault === 'none' || severity === 1) return visit;
   }
@@ -32,8 +32,8 @@ const isOpen = ({ decision, next }: Judgement, fault: FaultName): boolean =>
   next.length > 0 &&
   (decision.action === 'test-next' || (decision.action === 'charge-first' && fault !== 'battery-discharged'));
 
-/** @param criteria The set that judges. */
-export function following(setting: Setting, criteria: CriteriaSet = BALANCED): Following {
+/** @param criteria The set that judges. @param mistakes Share of readings taken with one of the usual mistakes. */
+export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mistakes = 0): Following {
   const found: Following = {
     cases: 0,
     right: 0,
@@ -46,7 +46,7 @@ export function following(setting: Setting, criteria: CriteriaSet = BALANCED): F
   };
   FAULT_NAMES.forEach((fault, f) => {
     for (let i = 0; i < PER_FAULT / 2; i++) {
-      const visit = complaining(fault, setting.seed + 500_000 + f * 1000 + i, setting);
+      const visit = complaining(fault, setting.seed + 500_000 + f * 1000 + i, setting, mistakes);
       visit.do('resting-voltage');
       let said = judge(visit.case, criteria);
       let count = 1;
