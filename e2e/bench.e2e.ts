@@ -152,7 +152,13 @@ test('a blocked step says what must come first and what it costs; a failing path
     .click();
   await expect(page.getByRole('note').getByText('The battery is below 75 %: charge it first.')).toBeVisible();
   await expect(page.getByText(/again after charging/)).toBeVisible();
-  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000002`);
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007`);
+  await page
+    .getByRole('button', { name: /^Drop, starter case/ })
+    .first()
+    .click();
+  await page.locator('#reading').fill('2.9');
+  await page.locator('#reading').press('Enter');
   await page
     .getByRole('button', { name: /^Drop, starter case/ })
     .first()
