@@ -94,6 +94,7 @@ export * from './quantities/temperature';
 export { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm } from './quantities/worked-out';
 export { reportDocument } from './report/report-document';
 export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-document';
+export { ruledOutCauses } from './report/ruled-out';
 export { settlingReading } from './report/settled';
 export type { Settled } from './report/settled';
 export * from './simulation';

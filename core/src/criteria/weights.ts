@@ -150,7 +150,7 @@ export const THRESHOLDS = {
   unlikely: [0.35, LINES],
   /** A path this improbable to be bad is excused by its reading. */
   slight: [0.2, LINES],
-  /** … and beside a reading that lies outside its limit but straight across no fault, only where this much is sound. */
+  /** Nothing is found beside a reading that lies outside its limit but straight across no fault, only where this much is sound. */
   soundBeside: [0.72, LINES],
   /** A way to a battery's health agrees that it is worn under this; a sound one shows about 1, its limits lie at 0.7 and 0.8. */
   agreesUnder: [0.88, LINES],

@@ -1,7 +1,13 @@
 /** Measures of a battery's health, and what they give together. */
+import { HEALTH_TESTS } from '../format/words';
 import type { HealthWayName } from '../format/words';
 import { batteryUnits } from './case-context';
 import type { GradedCase, NumericReading } from './case-context';
+
+const OF_HEALTH: ReadonlySet<string> = new Set(HEALTH_TESTS);
+
+/** True for a test that measures how good a battery is. */
+export const isHealthTest = (test: string): boolean => OF_HEALTH.has(test);
 
 /** One measure of a battery's health. */
 export interface HealthWay {

@@ -76,13 +76,14 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
   const { gradedCase, before } = surveyed;
   const pass = weighPass(gradedCase);
   const { derived, failing, ranked, provenCase, uncovered, leading, choice } = pass;
-  const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile: choice.worthwhile }));
+  const worthwhile = choice.worthwhile.filter(({ again }) => again === null);
+  const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile }));
   const decided = decide({ ...pass, proposed, first: before && firstPass(weighPass(before)) });
   const next = nextFor({ decided, choice, proposed, surveyed, provenCase, failing, uncovered });
   const isUndecided = decided.action === 'test-next' || decided.action === 'charge-first';
   const suspects = suspectsByPart(ranked, gradedCase);
   const called = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;
-  const narrowing = choice.worthwhile.filter(({ step, again }) => !again && isPathTest(step)).map(({ step }) => step);
+  const narrowing = worthwhile.map(({ step }) => step).filter(isPathTest);
   const parts = {} as Record<JudgedPart, Verdicted>;
   for (const part of JUDGED_PARTS)
     parts[part] = partVerdict(part, {

@@ -17,6 +17,7 @@ import { fourNoteProfile } from '../profile/four-note-profile';
 import type { Profile } from '../profile/four-note-profile';
 import { PLAIN_FIGURES } from '../quantities/figure-format';
 import type { FigureChoice } from '../quantities/figure-format';
+import { ruledOutCauses } from './ruled-out';
 import { settledBy } from './settled';
 import type { Settled } from './settled';
 import { SYMPTOMS } from '../trade/symptoms';
@@ -152,24 +153,19 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
 }
 
 /** The other causes that are ruled out, each once: “A flat battery: resting voltage 12.62 V”. */
-function ruledOutLines(
+const ruledOutLines = (
   { decision }: Judgement,
   graded: ReadonlyMap<string, Assessment>,
   voice: Voice,
-): readonly string[] {
-  const byCause = new Map<string, string[]>();
-  for (const { cause, readings, observations = [] } of decision.ruledOut ?? []) {
-    const by = byCause.get(cause) ?? [];
-    byCause.set(cause, by);
+): readonly string[] =>
+  ruledOutCauses(decision).map(({ cause, readings, observations }) => {
     const read = readings.flatMap((id) => graded.get(id)?.reading ?? []);
-    for (const line of [
+    const by = [
       ...read.map((reading) => `${lower(nameOf(reading))} ${readingWords(reading, voice)}`),
       ...observations.map((about) => lower(OBSERVATIONS[about].name)),
-    ])
-      if (!by.includes(line)) by.push(line);
-  }
-  return [...byCause].map(([cause, by]) => `${capital(cause)}: ${by.join(', ')}`);
-}
+    ];
+    return `${capital(cause)}: ${by.join(', ')}`;
+  });
 
 /** What the customer should know was not looked at. */
 const notTested = ({ parts, decision }: Judgement, voice: Voice): readonly string[] => [

@@ -1,12 +1,11 @@
 /** Packs: every battery its own charge, health and verdict, and which ones a decision speaks of. */
 import type { Reading } from '../../format/reading-shape';
 import type { Verdict } from '../../format/words';
-import { HEALTH_TESTS } from '../../format/words';
 import { TESTS, TEST_NAMES } from '../../trade/tables';
 import type { Message } from '../../format/message';
 import { isChargeOwed } from '../../evidence/charge';
 import type { DerivedCase } from '../../evidence/derived-case';
-import { fuseHealth } from '../../evidence/health';
+import { fuseHealth, isHealthTest } from '../../evidence/health';
 import type { Figures } from '../../evidence/figures';
 import { isOutside } from '../../evidence/limit-of';
 import type { ProvenCase } from '../prove/prove';
@@ -20,8 +19,6 @@ import type { PackParams } from '../messages';
 const WORN_HEALTH = 0.7;
 /** Tests that condemn one battery of a pack by themselves. */
 const CONDEMNING: ReadonlySet<string> = new Set(TEST_NAMES.filter((test) => TESTS[test].tellsOf === 'battery'));
-/** Of these the ones that measure its health; the others tell on it whatever its health was measured to be. */
-const OF_HEALTH: ReadonlySet<string> = new Set(HEALTH_TESTS);
 
 /** Readings of single batteries that condemn them. */
 const condemning = (gradedCase: GradedCase): readonly Reading[] =>
@@ -42,7 +39,8 @@ export function packOf({ lines }: Ranked, { gradedCase, figures }: ProvenCase): 
     lines.flatMap(({ finding: { source }, weight }) => (weight > 0 && 'reading' in source ? [source.reading] : [])),
   );
   const named = gradedCase.readings.filter(({ id, battery }) => battery !== undefined && against.has(id));
-  const plain = outside.filter(({ battery, test }) => !OF_HEALTH.has(test) || isWorn(healthOf(battery!, figures)));
+  // what is no measure of health tells on a battery whatever its health was measured to be
+  const plain = outside.filter(({ battery, test }) => !isHealthTest(test) || isWorn(healthOf(battery!, figures)));
   const own = [plain, outside, named].find((list) => list.length > 0)?.map(({ battery }) => battery!) ?? [];
   const weak = [...new Set(own)].sort();
   return { weak, batteries: arrangement === 'parallel' ? all : weak, arrangement, count };

@@ -1,15 +1,12 @@
 /** The deciding reading: the one without which the decision would fall. */
 import { isOutside } from '../../evidence/limit-of';
 import type { GradedCase } from '../../evidence/case-context';
+import { isHealthTest } from '../../evidence/health';
 import type { HealthWay } from '../../evidence/health';
 import type { Reading } from '../../format/reading-shape';
-import { HEALTH_TESTS } from '../../format/words';
-import type { TestName } from '../../format/names';
 import { TESTS } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
 import type { Call } from './final-action';
-
-const isHealthTest = (test: TestName): boolean => HEALTH_TESTS.some((name) => name === test);
 
 /**
  * Of the readings outside their limit the one that says most for the fault that is called: straight across it, else of its

@@ -10,11 +10,10 @@ import type { Part } from '../../format/words';
 import { FAULT_NAMES } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
 import type { ProvenCase } from '../prove/prove';
+import { EVEN_ODDS } from '../rank/even-odds';
 import type { Ranked } from '../rank/rank-faults';
 import { isCallable, isReplaced, mayDecide, partOf } from '../rank/part-of';
 
-/** Nothing is called that is less likely than not. */
-export const MIN_PROBABILITY = 0.5;
 /** Of faults that are called together one is named that is at least so likely beside the likeliest. */
 const AS_LIKELY = 0.5;
 /** Less probable faults add nothing to a call, nor does asking after them save anything. */
@@ -52,6 +51,7 @@ export interface ActionInput {
 export function cheapestAction({ provenCase, ranked, failing, mayFindNothing }: ActionInput): FinalAction | null {
   const { gradedCase, probability, proofOf } = provenCase;
   const { costs } = gradedCase.criteria;
+  const now = (fault: FaultName): number => probability[fault];
   let best: FinalAction | null = mayFindNothing ? { fault: null, loss: lossOfNothing(probability.none, costs) } : null;
   const named = new Set<FaultName>();
   for (const fault of ranked) {
@@ -63,23 +63,23 @@ export function cheapestAction({ provenCase, ranked, failing, mayFindNothing }: 
     const group = groupOf(fault.fault, part, provenCase, beside);
     for (const other of group) named.add(other);
     if (fault.probability < mostOf(group, probability) * AS_LIKELY) continue;
-    const together = sumOf(group, probability);
-    if (together < MIN_PROBABILITY) continue;
+    const together = sumOf(group, now);
+    if (together < EVEN_ODDS) continue;
     const rivals = beside.filter(
       (other) =>
         other !== fault.fault && isCallable(other) && !(isReplaced(part) && partOf(other, gradedCase) === part),
     );
-    const loss = lossOfCall(together, sumOf(rivals, probability), part, gradedCase);
+    const loss = lossOfCall(together, sumOf(rivals, now), part, gradedCase);
     if (!best || loss < best.loss) best = { fault, part, group, rivals, loss };
   }
   return best;
 }
 
 /** Probabilities of faults that compete for the same evidence; at most 1. */
-export const sumOf = (faults: readonly FaultName[], probability: ProvenCase['probability']): number =>
+export const sumOf = (faults: readonly FaultName[], of: (fault: FaultName) => number): number =>
   Math.min(
     1,
-    faults.reduce((sum, fault) => sum + probability[fault], 0),
+    faults.reduce((sum, fault) => sum + of(fault), 0),
   );
 
 /** What replacing or repairing the part for nothing costs in this vehicle, min: batteries in parallel all go together. */

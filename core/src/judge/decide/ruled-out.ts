@@ -5,9 +5,8 @@ import type { GradedCase } from '../../evidence/case-context';
 import { isOutside } from '../../evidence/limit-of';
 import { pathIsGood } from '../../evidence/path-is-good';
 import type { FaultName, ObservationName, StepName, TestName } from '../../format/names';
-import { EXCUSES } from '../../trade/excuses';
+import { excuseRow } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
-import type { ExcuseRow } from '../../trade/excuses/excuse';
 import { FAULTS, isObservationName, isTestName } from '../../trade/tables';
 import type { Call } from './final-action';
 
@@ -44,9 +43,9 @@ const seenOf = (steps: readonly StepName[], gradedCase: GradedCase): readonly Ob
  */
 export function ruledOut({ fault: { fault }, rivals }: Call, gradedCase: GradedCase): readonly RuledOut[] {
   const excuses = FAULTS[fault].excuses
-    .filter(({ excuse }) => (EXCUSES[excuse] as ExcuseRow).cause !== undefined)
+    .filter(({ excuse }) => excuseRow(excuse).cause !== undefined)
     .map(({ excuse }): RuledOut => {
-      const { steps } = EXCUSES[excuse];
+      const { steps } = excuseRow(excuse);
       return { cause: excuse, readings: readingsFor(steps, gradedCase), observations: seenOf(steps, gradedCase) };
     });
   const pieces = rivals.map((rival): RuledOut => {

@@ -1,17 +1,15 @@
 /** What a call rests on alone, read or seen once: worth a second look. */
 import { notPossible } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
-import type { FaultName, ObservationName, StepName, TestName } from '../../format/names';
+import type { FaultName, ObservationName, TestName } from '../../format/names';
 import type { Reading } from '../../format/reading-shape';
 import { FAULTS, OBSERVATIONS, TESTS, isObservationName } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
-import { STEP_ROWS } from '../propose/step-rows';
+import { stepRowOf } from '../propose/step-rows';
 import type { StepRow } from '../propose/step-rows';
 
 /** What was read or seen once and is worth a second look. */
 export type Repeated = { readonly reading: Reading } | { readonly about: ObservationName; readonly finding: string };
-
-const rowOf = (step: StepName): StepRow => STEP_ROWS.find(({ name }) => name === step)!;
 
 /** @returns what the call rests on alone, each with the step that repeats it. */
 export function singleWitnesses(
@@ -22,12 +20,12 @@ export function singleWitnesses(
   const read = failing
     .filter((failure) => failure.faults.includes(called) && isSingleWitness(failure, failing))
     .filter(({ reading }) => !notPossible(gradedCase, reading.test))
-    .map(({ reading }) => [rowOf(reading.test), { reading }] as const);
+    .map(({ reading }) => [stepRowOf(reading.test), { reading }] as const);
   const about = FAULTS[called].where;
   if (!about || !isObservationName(about) || !OBSERVATIONS[about].isLooking) return read;
   const { case: subject, pass } = gradedCase;
   const seen = (subject.observations ?? []).filter((one) => one.about === about && (one.pass ?? 'before') === pass);
-  return seen.length === 1 ? [...read, [rowOf(about), { about, finding: seen[0]!.finding }] as const] : read;
+  return seen.length === 1 ? [...read, [stepRowOf(about), { about, finding: seen[0]!.finding }] as const] : read;
 }
 
 /** Straight across a fault, read once, and no other test that failed speaks of the same. */

@@ -1,4 +1,5 @@
 /** Whether another step is worth its minutes: what it is expected to save, one step ahead. */
+import type { PathTest } from '../../circuit/paths';
 import type { Costs } from '../../criteria/costs';
 import type { Step } from '../../evidence/step';
 import type { FaultName, StepName } from '../../format/names';
@@ -6,18 +7,17 @@ import type { Part } from '../../format/words';
 import { FAULTS } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
 import { isOpen } from '../propose/is-open';
-import { STEP_ROWS } from '../propose/step-rows';
+import { SETTING_UP_MINUTES, STEP_ROWS, stepRowOf } from '../propose/step-rows';
 import type { StepRow } from '../propose/step-rows';
 import type { ProvenCase } from '../prove/prove';
+import { EVEN_ODDS } from '../rank/even-odds';
 import { partOf } from '../rank/part-of';
-import { MIN_PROBABILITY, likeliestOf, lossOfCall, lossOfNothing, sumOf, wrongPartMinutes } from './final-action';
-import type { FinalAction } from './final-action';
+import { likeliestOf, lossOfCall, lossOfNothing, sumOf, wrongPartMinutes } from './final-action';
+import type { Call, FinalAction } from './final-action';
 import { narrowingTests, placeOf } from './place';
 import { singleWitnesses } from './single-witness';
 import type { Repeated } from './single-witness';
 
-/** Minutes of setting up that every step costs. */
-const SETTING_UP = 0.5;
 /** Share of the doubt that a second reading of the same takes away: a slip seldom happens twice alike. */
 const REPEAT_TELLS = 0.9;
 
@@ -63,8 +63,9 @@ export function worthwhileSteps(
   const now = Math.min(action.loss, costs.undecided);
   const asked = askedOf(choosing);
   const found: WorthwhileStep[] = [];
-  const consider = ({ name, row, waitMinutes }: StepRow, again: Repeated | null, expected: () => number): void => {
-    const price = (row.minutes + SETTING_UP) * costs.work + waitMinutes * costs.wait;
+  const consider = (stepRow: StepRow, again: Repeated | null, expected: () => number): void => {
+    const { name, row } = stepRow;
+    const price = priceOf(stepRow, costs);
     if (now <= price) return;
     const saves = now - expected();
     if (saves > price && (again || isOpen(name, row, gradedCase)))
@@ -72,17 +73,21 @@ export function worthwhileSteps(
   };
   for (const step of STEP_ROWS)
     if (step.row.informs.length > 0) consider(step, null, () => lossAfterStep(step.row, asked, choosing, now));
-  for (const [step, again] of action.fault ? singleWitnesses(action.fault.fault, gradedCase, failing) : [])
-    consider(step, again, () => lossAfterRepeat(choosing));
+  if (action.fault)
+    for (const [step, again] of singleWitnesses(action.fault.fault, gradedCase, failing))
+      consider(step, again, () => lossAfterRepeat(action, provenCase));
   for (const [test, saves] of narrowing(choosing, failing))
     if (!found.some(({ step }) => step === test)) {
-      const { row } = STEP_ROWS.find(({ name }) => name === test)!;
-      if (saves > (row.minutes + SETTING_UP) * costs.work)
-        found.push({ step: test, minutes: row.minutes, saves, again: null });
+      const stepRow = stepRowOf(test);
+      if (saves > priceOf(stepRow, costs)) found.push({ step: test, minutes: stepRow.row.minutes, saves, again: null });
     }
   const net = ({ saves, minutes }: WorthwhileStep): number => saves - minutes * costs.work;
   return found.sort((a, b) => Number(a.again !== null) - Number(b.again !== null) || net(b) - net(a));
 }
+
+/** What a step costs: its work with the setting up, and the place that is taken while one waits, min. */
+const priceOf = ({ row, waitMinutes }: StepRow, { work, wait }: Costs): number =>
+  (row.minutes + SETTING_UP_MINUTES) * work + waitMinutes * wait;
 
 /**
  * The faults that are worth asking after: where one is called, it and what may be there in its place; where nothing is
@@ -103,7 +108,7 @@ function askedOf({ action, provenCase: { probability } }: Choosing): (fault: Fau
 function narrowing(
   { action, provenCase, costs }: Choosing,
   failing: readonly Failure[],
-): readonly (readonly [StepName, number])[] {
+): readonly (readonly [PathTest, number])[] {
   if (!action.fault) return [];
   const pieces = placeOf(likeliestOf(action, provenCase.probability), provenCase.figures.paths, failing);
   const saves = (costs.wrongPiece * (pieces.length - 1)) / 2;
@@ -146,26 +151,22 @@ function lossAfterAnswer(fault: FaultName, part: Part, strength: number, choosin
       none: Math.min(1, probability.none * rest),
     };
     const callsIt =
-      after >= MIN_PROBABILITY ? (1 - after) * wrongPartMinutes(part, choosing.provenCase.gradedCase) : Infinity;
+      after >= EVEN_ODDS ? (1 - after) * wrongPartMinutes(part, choosing.provenCase.gradedCase) : Infinity;
     return Math.min(callsIt, lossAsNow(answer, fault, choosing));
   };
   return isFor * lossAt(ifFor) + (1 - isFor) * lossAt(ifAgainst);
 }
 
 /** A second reading of the same speaks of all that the call puts right together, and tells nothing of its pieces apart. */
-function lossAfterRepeat(choosing: Choosing): number {
-  const { action, provenCase, costs } = choosing;
-  if (!action.fault) return action.loss;
-  const { probability } = provenCase;
-  const before = sumOf(action.group, probability);
+function lossAfterRepeat({ group, rivals, part }: Call, { gradedCase, probability }: ProvenCase): number {
+  const { costs } = gradedCase.criteria;
+  const now = (fault: FaultName): number => probability[fault];
+  const before = sumOf(group, now);
   const { isFor, ifFor, ifAgainst } = answers(before, REPEAT_TELLS);
   const lossAt = (after: number): number => {
     const factor = after / before;
     const none = Math.min(1, (probability.none * (1 - after)) / Math.max(1e-9, 1 - before));
-    const call =
-      after >= MIN_PROBABILITY
-        ? lossOfCall(after, sumOf(action.rivals, probability) * factor, action.part, provenCase.gradedCase)
-        : Infinity;
+    const call = after >= EVEN_ODDS ? lossOfCall(after, sumOf(rivals, now) * factor, part, gradedCase) : Infinity;
     return Math.min(call, lossOfNothing(none, costs), costs.undecided);
   };
   return isFor * lossAt(ifFor) + (1 - isFor) * lossAt(ifAgainst);
@@ -175,18 +176,12 @@ function lossAfterRepeat(choosing: Choosing): number {
 function lossAsNow({ after, none }: Answer, asked: FaultName, { action, provenCase, costs }: Choosing): number {
   if (!action.fault) return Math.min(lossOfNothing(none, costs), costs.undecided);
   const { group, rivals, part, fault } = action;
-  const all = Math.min(
-    1,
-    group.reduce((sum, other) => sum + after(other), 0),
-  );
+  const all = sumOf(group, after);
   // it goes on as with any other vehicle in which nothing is found yet
-  if (all < MIN_PROBABILITY) return Math.min(lossOfNothing(none, costs), costs.undecided);
+  if (all < EVEN_ODDS) return Math.min(lossOfNothing(none, costs), costs.undecided);
   const elsewhere = (named: FaultName): number => {
     const others = rivals.filter((other) => other !== named).concat(named === fault.fault ? [] : [fault.fault]);
-    return Math.min(
-      1,
-      others.reduce((sum, other) => sum + after(other), 0),
-    );
+    return sumOf(others, after);
   };
   const names = group.includes(asked) ? [fault.fault, asked] : [fault.fault];
   return Math.min(

@@ -1,5 +1,5 @@
-import type { DrawRange } from '../../criteria/expected-draw';
 /** Fourth stage: what the readings give together. */
+import type { DrawRange } from '../../criteria/expected-draw';
 import { crankingOhms } from '../../battery/cranking-resistance';
 import { loadTestAmps } from '../../battery/rating';
 import { halfCcaVolts } from '../../battery/sag-share';

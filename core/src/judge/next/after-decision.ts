@@ -31,14 +31,17 @@ export function nextFor(given: NextAfter): readonly Step[] {
   switch (decided.action) {
     case 'charge-first':
       return [chargeStep(gradedCase, flatBatteries(gradedCase)[0])];
-    case 'test-next':
+    case 'test-next': {
+      // what was read already comes last, unless nothing unread is worth its minutes
+      const [first, ...later] = choice.worthwhile.map(({ again }) => (again ? [repeat(again, gradedCase)] : []));
       return withoutTwins([
         ...(before ? repeatsAsked(surveyed) : instrumentChecks(proposed(), gradedCase, assessments)),
-        ...choice.worthwhile.slice(0, 1).flatMap(({ again }) => (again ? [repeat(again, gradedCase)] : [])),
+        ...(first ?? []),
         ...unexplained(decided.fault, given).map((reading) => readAgain(reading, gradedCase)),
         ...proposed(),
-        ...choice.worthwhile.slice(1).flatMap(({ again }) => (again ? [repeat(again, gradedCase)] : [])),
+        ...later.flat(),
       ]);
+    }
     case 'repaired': // decided, and the rest of the same tests is worth repeating all the same
       return repeatsAsked(surveyed);
     default:

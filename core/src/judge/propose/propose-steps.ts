@@ -3,7 +3,6 @@ import { EVEN_ODDS } from '../rank/even-odds';
 import { mayDecide } from '../rank/part-of';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
-import { HEALTH_TESTS } from '../../format/words';
 import { isCrankingPath, isPathTest } from '../../circuit/paths';
 import { TESTS, isTestName, stepOf } from '../../trade/tables';
 import type { Step as StepRow } from '../../evidence/step';
@@ -13,8 +12,9 @@ import { batteryUnits, isTried, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { disagreeing } from '../derive/health';
 import { isFlowUnknown, isStill } from '../../evidence/flow';
+import { isHealthTest } from '../../evidence/health';
 import { canRead, isOpen } from './is-open';
-import { STEP_ROWS } from './step-rows';
+import { SETTING_UP_MINUTES, STEP_ROWS } from './step-rows';
 import { missingUnits } from './missing-units';
 import { message } from '../messages';
 
@@ -46,9 +46,8 @@ const proofValue = (p: number): number => (PROOF_VALUE * p) / (1 - p ** 2);
 const COVERAGE_VALUE = 0.5;
 /** What another reading of two that contradict each other is worth. */
 const CONTRADICTION_VALUE = 0.8;
-/** Steps proposed at once; minutes of setting up that every step costs; worth under which a step is not asked for. */
+/** Steps proposed at once; worth under which a step is not asked for. */
 const MAX_STEPS = 5;
-const SETTING_UP = 0.5;
 const MIN_WORTH = 0.02;
 /** Minutes of a charge with what belongs to it, and of a look at the label. */
 const CHARGE_MINUTES = 5;
@@ -59,8 +58,8 @@ export interface NextInput {
   readonly leading: LeadingFault | null;
   /** Basic tests that the complaint asks for and nobody has done. */
   readonly uncovered: readonly StepName[];
-  /** Steps that save more than they cost before the decision of least cost is taken. */
-  readonly worthwhile: readonly { readonly step: StepName; readonly saves: number; readonly again: unknown }[];
+  /** Unread steps that save more than they cost before the decision of least cost is taken. */
+  readonly worthwhile: readonly { readonly step: StepName; readonly saves: number }[];
 }
 
 interface RankedStep {
@@ -85,7 +84,7 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
   const again = contradicting(gradedCase);
   const apart = waysApart(provenCase);
   const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
-  const saved = new Map(worthwhile.map(({ step, saves, again }) => [step, again ? 0 : saves]));
+  const saved = new Map(worthwhile.map(({ step, saves }) => [step, saves]));
   const ranked: RankedStep[] = [];
   for (const { name, row } of STEP_ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? proofValue(leading.probability) : 0;
@@ -97,7 +96,7 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     let information = 0;
     for (const [fault, strength] of row.informs)
       if (mayDecide(fault, gradedCase)) information += doubt(probability[fault]) * strength;
-    const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP);
+    const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP_MINUTES);
     if (worth > MIN_WORTH || forDecision > 0)
       ranked.push({ name, row, worth, forDecision, isAsked: forCoverage > 0 && forProof <= forCoverage });
   }
@@ -124,9 +123,6 @@ function reasonOf(name: StepName, isAsked: boolean, apart: Message | null, grade
   if (isCrankingPath(name) && isStill(gradedCase)) return message('finds-what-is-open', {});
   return message(isAsked ? 'settles-and-asked' : 'settles', { step: name });
 }
-
-const HEALTH: ReadonlySet<StepName> = new Set(HEALTH_TESTS);
-const isHealthTest = (name: StepName): boolean => HEALTH.has(name);
 
 /** Two ways to a battery's health that disagree: a third is asked for, and both figures are told. */
 function waysApart({ gradedCase, figures: { ways } }: ProvenCase): Message | null {

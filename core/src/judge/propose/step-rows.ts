@@ -1,5 +1,5 @@
 /** Every step that the judge may ask for, with its waits: tests in working order, then observations. */
-import type { StepName } from '../../format/names';
+import type { ObservationName, StepName, TestName } from '../../format/names';
 import type { Step } from '../../evidence/step';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES, isTestName, stepOf } from '../../trade/tables';
 import { usualSeconds } from '../../trade/waits';
@@ -22,3 +22,11 @@ export const STEP_ROWS: readonly StepRow[] = [...TEST_NAMES, ...OBSERVATION_NAME
   row: stepOf(name)!,
   waitMinutes: waitMinutesOf(name),
 }));
+
+const BY_NAME: ReadonlyMap<StepName, StepRow> = new Map(STEP_ROWS.map((entry) => [entry.name, entry]));
+
+/** @returns the row of a test or an observation. */
+export const stepRowOf = (name: TestName | ObservationName): StepRow => BY_NAME.get(name)!;
+
+/** Minutes of setting up that every step costs besides its own. */
+export const SETTING_UP_MINUTES = 0.5;

@@ -1,13 +1,13 @@
 import { isPathTest } from '../../circuit/paths';
 import { causes, fixed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
-import { HEALTH_TESTS } from '../../format/words';
+import { isHealthTest } from '../../evidence/health';
 import type { TestName } from '../../format/names';
 import type { Failure } from '../derive/failures';
 import { message } from '../messages';
 
 /** Of these a second reading is weighed with the first: drops by the solver, health by all its ways together. */
-const isFused = (test: TestName): boolean => isPathTest(test) || HEALTH_TESTS.some((name) => name === test);
+const isFused = (test: TestName): boolean => isPathTest(test) || isHealthTest(test);
 
 /** What lies straight across a fault and was outside its limit twice: a slip seldom happens twice alike. */
 export const repeatFindings = (failing: readonly Failure[]): readonly Finding[] =>

@@ -10,6 +10,7 @@ import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
 
 const NOT_TOLD = {
+  cause: 'missing excitation or command',
   first: 'rule out missing excitation or command',
   steps: ['excitation-voltage', 'field-duty'],
 } as const;
@@ -51,9 +52,8 @@ export const CHARGING_EXCUSES = {
     excluded: ({ gradedCase }) =>
       pathIsGood(gradedCase, 'alternator-stud-voltage') || pathIsGood(gradedCase, 'drop-charge-positive'),
   },
-  'not-told-to-charge': { cause: 'missing excitation or command', ...NOT_TOLD, excluded: isTold },
+  'not-told-to-charge': { ...NOT_TOLD, excluded: isTold },
   'not-told-with-this-belt': {
-    cause: 'missing excitation or command',
     ...NOT_TOLD,
     // a belt that is not there drives nothing, whoever tells it to
     excluded: (evidence) => seen('belt', 'missing')(evidence) || isTold(evidence),

@@ -5,9 +5,13 @@
  */
 import { BATTERY_EXCUSES } from './battery';
 import { CHARGING_EXCUSES } from './charging';
+import type { ExcuseRow } from './excuse';
 import { NOT_MEASURED } from './not-measured';
 import { STARTING_EXCUSES } from './starting';
 
 export const EXCUSES = { ...BATTERY_EXCUSES, ...STARTING_EXCUSES, ...CHARGING_EXCUSES, ...NOT_MEASURED } as const;
 
 export type ExcuseName = keyof typeof EXCUSES;
+
+/** @returns the row of an excuse. */
+export const excuseRow = (name: ExcuseName): ExcuseRow => EXCUSES[name];

@@ -4,9 +4,8 @@ import type { FaultName, ObservationName, StepName } from '../../format/names';
 import type { JudgedPart } from '../../format/words';
 import { PIECES } from '../../circuit/paths';
 import type { PieceName } from '../../circuit/paths';
-import { EXCUSES } from '../../trade/excuses';
+import { EXCUSES, excuseRow } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
-import type { ExcuseRow } from '../../trade/excuses/excuse';
 import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
 import type { Message, PhrasesFor, Voice } from '../../format/message';
 import type { DecisionMessages, HealthOfWay, NextMessages, PackParams, VerdictMessages } from '../../judge/messages';
@@ -34,7 +33,7 @@ const placeWords = (place: readonly PieceName[]): string =>
 /** Another cause as it stands in a list: “a flat battery”. */
 const causeWords = (cause: ExcuseName | FaultName): string =>
   cause in EXCUSES
-    ? ((EXCUSES[cause as ExcuseName] as ExcuseRow).cause ?? EXCUSES[cause as ExcuseName].first)
+    ? (excuseRow(cause as ExcuseName).cause ?? excuseRow(cause as ExcuseName).first)
     : lower(nameOf(cause as FaultName));
 
 export const DECISIONS = {

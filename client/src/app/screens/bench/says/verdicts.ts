@@ -8,6 +8,7 @@ import {
   nameOf,
   readingWords,
   retell,
+  ruledOutCauses,
   stepName,
 } from '@tetrad/core';
 import type { Judgement, NextStep, RankedFault, Reading, StepName, Voice } from '@tetrad/core';
@@ -97,18 +98,13 @@ export class Verdicts {
     return balance ? this.told()(balance) : '';
   });
   /** The other causes that are ruled out, each once, with what excludes it. */
-  protected readonly ruledOut = computed(() => {
-    const byCause = new Map<string, { readings: Reading[]; seen: string[] }>();
-    for (const { cause, readings, observations = [] } of this.judgement().decision.ruledOut ?? []) {
-      const entry = byCause.get(cause) ?? { readings: [], seen: [] };
-      byCause.set(cause, entry);
-      entry.readings.push(
-        ...this.readings().filter((reading) => readings.includes(reading.id) && !entry.readings.includes(reading)),
-      );
-      entry.seen.push(...observations.map((about) => stepName(about)).filter((name) => !entry.seen.includes(name)));
-    }
-    return [...byCause].map(([cause, entry]) => ({ cause: capital(cause), ...entry }));
-  });
+  protected readonly ruledOut = computed(() =>
+    ruledOutCauses(this.judgement().decision).map(({ cause, readings, observations }) => ({
+      cause: capital(cause),
+      readings: this.readings().filter(({ id }) => readings.includes(id)),
+      seen: observations.map((about) => stepName(about)),
+    })),
+  );
   protected readingLine(reading: Reading): string {
     return `${TESTS[reading.test].name} ${readingWords(reading, this.#voice.voice())}`;
   }
