@@ -113,7 +113,7 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
       because: retell(judgement.decision, voice),
     },
     plain: signOff?.conclusion ?? customerWords(judgement.decision),
-    place: (judgement.decision.place ?? []).map((piece) => PIECES[piece].name).join(', '),
+    place: capital((judgement.decision.place ?? []).map((piece) => PIECES[piece].name).join(', ')),
     ruledOut: ruledOutLines(judgement, graded, voice),
     settled: settledBy(judgement, assessments, voice),
     before: fourNoteProfile(

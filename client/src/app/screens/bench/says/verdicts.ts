@@ -87,11 +87,12 @@ export class Verdicts {
       })),
   );
   /** What would change the leading fault. */
-  protected readonly changes = computed(() =>
-    (this.judgement().faults[0]?.wouldChange ?? []).map(({ says, code, with: figures }) =>
+  protected readonly changes = computed(() => {
+    const lines = (this.judgement().faults[0]?.wouldChange ?? []).map(({ says, code, with: figures }) =>
       capital(this.told()({ because: says, code, with: figures })),
-    ),
-  );
+    );
+    return [...new Set(lines)]; // two drops with one limit are one sentence
+  });
   /** Why it stops here, or what another step is worth. */
   protected readonly balance = computed(() => {
     const { balance } = this.judgement().decision;
