@@ -135,6 +135,7 @@ test('with a voltmeter alone a dead alternator is proven: its excuses need no cl
   while (said.decision.action === 'test-next' && said.next[0] && more.length + looked.length < 30) {
     const { test } = said.next[0];
     if (isObservationName(test)) looked.push(saw(test, OBSERVATIONS[test].findings[0]!));
+    else if (test === 'charging-voltage') more.push(charging(12.2));
     else more.push(test.startsWith('drop-') ? drop(test as TestName, 0.04) : without(test as TestName));
     said = saidOf([...read_, ...lacking, ...more], ['charge-lamp'], looked);
   }

@@ -38,6 +38,27 @@ function counted(own: readonly (readonly [FaultName, number])[], weight: number)
   return with_.map((sum) => sum / all);
 }
 
+/** That none of any number of faults is there, of findings whose causes are all among these. */
+function countedNone(own: readonly FaultName[], findings: readonly Finding[]): number {
+  let all = 0;
+  let nothing = 0;
+  for (let present = 0; present < 2 ** own.length; present++) {
+    const isThere = (fault: FaultName): boolean => (present >> own.indexOf(fault)) % 2 === 1;
+    let chance = own.reduce(
+      (product, fault) => product * (isThere(fault) ? FAULTS[fault].prior : 1 - FAULTS[fault].prior),
+      1,
+    );
+    for (const { causes: list, weight } of findings) {
+      const unexplained = list.reduce((rest, { fault, share }) => rest * (isThere(fault) ? 1 - share : 1), 1);
+      chance *= 1 + (Math.exp(weight) - 1) * (1 - unexplained);
+    }
+    all += chance;
+    if (present === 0) nothing = chance;
+  }
+  const others = REAL.filter((fault) => !own.includes(fault));
+  return (nothing / all) * others.reduce((product, fault) => product * (1 - FAULTS[fault].prior), 1);
+}
+
 const probabilityOf = (findings: readonly Finding[], fault: FaultName): number =>
   rankFaults(findings).find((entry) => entry.fault === fault)!.probability;
 
@@ -69,6 +90,20 @@ describe('the ranking', () => {
         for (const fault of faults.slice(0, 3))
           expect(probabilityOf([first, second], fault)).toBe(probabilityOf([first], fault));
       }),
+    );
+  });
+
+  it('nothing wrong is as probable as counting every combination gives, whatever must be explained', () => {
+    const some = ['battery-worn', 'starter-worn', 'starter-dragging', 'engine-drag', 'cable-starter-ground'] as const;
+    const finding = fc
+      .tuple(fc.shuffledSubarray([...some], { minLength: 1 }), fc.double({ min: -2, max: 4, noNaN: true }))
+      .map(([own, weight]) => findingOf(own, weight));
+    fc.assert(
+      fc.property(fc.array(finding, { minLength: 1, maxLength: 4 }), (findings) => {
+        const expected = countedNone(some, findings);
+        expect(Math.abs(probabilityOf(findings, 'none') - expected)).toBeLessThan(0.03);
+      }),
+      { numRuns: 300 },
     );
   });
 

@@ -134,7 +134,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   ],
   'excitation-voltage': [
     {
-      rule: { kind: 'band', min: 10.5 },
+      rule: { kind: 'near-resting', tolerance: 2 },
       borderline: 0.5,
       source: PRACTICE,
       note: 'note-excitation',

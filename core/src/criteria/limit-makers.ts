@@ -98,7 +98,7 @@ export const outputLimit = (minShare: number): Limit => ({
 /** Current into the battery some minutes after a normal start. */
 export const batteryCurrentLimit = (max: number): Limit => ({
   test: 'battery-current',
-  rule: { kind: 'band', max },
+  rule: { kind: 'into-battery', maxAmps: max, fromMinutes: 2 },
   borderline: 1,
   source: PRACTICE,
   note: 'note-into-battery',

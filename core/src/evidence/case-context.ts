@@ -42,12 +42,14 @@ export interface VehicleFacts {
   readonly observed: ReadonlyMap<ObservationName, string>;
 }
 
-/** Drops that are void and still tell something. */
-export interface VoidedPaths {
+/** Readings that are void and still tell something. */
+export interface VoidedReadings {
   /** Next to nothing lay across them with the key at start while nothing flowed: whatever is open is not in them. */
   readonly closed: ReadonlySet<TestName>;
   /** They contradict another one: both are worth reading again. */
   readonly contradicted: ReadonlySet<TestName>;
+  /** Gravity that contradicts the resting volts: both are worth reading again. */
+  readonly againstVolts: readonly Reading[];
 }
 
 /** One pass of a case: the vehicle, and the readings that nobody has voided by hand. */
@@ -62,7 +64,7 @@ export interface CaseContext extends VehicleFacts {
   /** The batteries with readings of their own, by number; empty for a pack seen as one. */
   readonly units: readonly number[];
   /** What void readings still tell. */
-  readonly voided: VoidedPaths;
+  readonly voided: VoidedReadings;
 }
 
 /** A context without void readings, every reading graded. */

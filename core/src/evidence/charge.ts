@@ -3,6 +3,7 @@ import { restingCelsius, restingVolts, restingVoltsAt25 } from '../battery/state
 import { asOwnBattery } from './own-battery';
 import { batteryUnits, isCharged, latest, readingsOf } from './case-context';
 import type { NumericReading, CaseContext } from './case-context';
+import type { Reading } from '../format/reading-shape';
 
 /** A battery of six cells with five good ones rests between these (docs/criteria.md, resting voltage), V. */
 const DEAD_CELL_VOLTS = [9.6, 10.9] as const;
@@ -39,11 +40,20 @@ export function weakestResting(context: CaseContext): NumericReading | undefined
   return own.reduce((weakest, reading) => (reading.value < weakest.value ? reading : weakest));
 }
 
+/** No charge fits between two readings that are closer than this, min. */
+const SHORTEST_CHARGE_MINUTES = 30;
+
+/** Nobody could have charged it between readings that follow each other at once; where no times are told, somebody did. */
+function hasTimeToCharge(resting: readonly Reading[]): boolean {
+  const [first, last] = [resting[0]?.at, resting.at(-1)?.at];
+  return !first || !last || Date.parse(last) - Date.parse(first) >= SHORTEST_CHARGE_MINUTES * 60_000;
+}
+
 /** Near 10.5 V at rest although it was charged, or read twice around a charge and low both times. */
 export function isDeadAfterCharge(context: CaseContext): boolean {
   const weakest = weakestResting(context);
   const resting = readingsOf(context, 'resting-voltage').filter(({ battery }) => battery === weakest?.battery);
-  if (resting.length >= 2) return hasDeadCellVolts(context) || !isCharged(context);
+  if (resting.length >= 2 && hasTimeToCharge(resting)) return hasDeadCellVolts(context) || !isCharged(context);
   return (
     hasDeadCellVolts(context) && (resting.at(-1)?.conditions?.minutesSinceCharge ?? Infinity) < AFTER_CHARGE_MINUTES
   );

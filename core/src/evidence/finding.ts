@@ -59,17 +59,26 @@ const density = (x: number, [mean, sd]: readonly [number, number], outliers: num
   (1 - outliers) * (Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * ROOT_TWO_PI)) +
   outliers * threshold('outlierDensity');
 
+/** Slips that make a sound vehicle show a figure like a faulty one: how many, and how far they carry it. */
+export interface Slips {
+  readonly share: number;
+  readonly sd: number;
+}
+
 /**
  * The weight of a figure that sound and faulty vehicles spread differently. Beyond either mean the
  * figure counts as the mean, so that "even better than sound" never speaks for a fault.
  *
  * @returns natural logarithm of a likelihood ratio; 0 for a figure that is none (nothing over nothing).
  */
-export function weigh(x: number, { sound, faulty }: EvidenceSpread, outliers: number): number {
+export function weigh(x: number, { sound, faulty }: EvidenceSpread, outliers: number, slips?: Slips): number {
   if (Number.isNaN(x)) return 0;
   const [low, high] = sound[0] < faulty[0] ? [sound[0], faulty[0]] : [faulty[0], sound[0]];
   const held = Math.min(Math.max(x, low), high);
-  return Math.log(density(held, faulty, outliers) / density(held, sound, outliers));
+  const seenSound = slips
+    ? (1 - slips.share) * density(held, sound, outliers) + slips.share * density(held, [sound[0], slips.sd], outliers)
+    : density(held, sound, outliers);
+  return Math.log(density(held, faulty, outliers) / seenSound);
 }
 
 interface Weighing {
@@ -82,6 +91,7 @@ interface Weighing {
   readonly factor?: number;
   readonly atLeast?: number;
   readonly atMost?: number;
+  readonly slips?: Slips | undefined;
   /** The reading lies straight across the fault: fewer of its figures are slips. */
   readonly isDirect?: boolean;
 }
@@ -98,7 +108,7 @@ export function weighed(spread: SpreadName, value: number, weighing: Weighing): 
           sound: [sound[0], Math.hypot(sound[1], error)] as const,
           faulty: [faulty[0], Math.hypot(faulty[1], error)] as const,
         };
-  const weight = Math.min(atMost, Math.max(atLeast, weigh(value, widened, outliers) * factor));
+  const weight = Math.min(atMost, Math.max(atLeast, weigh(value, widened, outliers, weighing.slips) * factor));
   return { causes: own, weight, source, says, figure: { spread, value } };
 }
 

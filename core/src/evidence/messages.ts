@@ -7,6 +7,7 @@ import type { TestName } from '../format/names';
 export interface EvidenceMessages {
   readonly specified: { readonly test: TestName; readonly min?: number; readonly max?: number };
   readonly 'below-charge': { readonly charge: number; readonly needed: number };
+  readonly 'charged-since': { readonly charge: number; readonly needed: number };
   readonly 'clamp-saturated': { readonly value: number; readonly ceiling: number };
   readonly 'misses-inrush': { readonly method: string };
   readonly 'drop-without-current': { readonly amps: number; readonly usual: number };

@@ -79,8 +79,13 @@ export interface FindingMessages {
   readonly 'did-not-crank': NoParams;
   readonly 'path-not-open': { readonly tests: readonly TestName[]; readonly fault: FaultName };
   readonly 'starter-open': NoParams;
-  readonly 'would-clear-drop': { readonly test: TestName; readonly max: number; readonly isRead: boolean };
-  readonly 'would-clear': { readonly test: TestName; readonly bound: Message };
+  readonly 'would-clear-drop': {
+    readonly test: TestName;
+    readonly max: number;
+    readonly isRead: boolean;
+    readonly isNamed: boolean;
+  };
+  readonly 'would-clear': { readonly test: TestName; readonly bound: Message; readonly isNamed: boolean };
   readonly 'would-clear-look': { readonly step: StepName };
 }
 
@@ -145,6 +150,7 @@ export interface NextMessages {
   readonly 'ways-disagree': { readonly low: HealthOfWay; readonly high: HealthOfWay; readonly battery?: number };
   readonly 'charge-then-read': { readonly battery?: number };
   readonly 'instrument-first': { readonly check: ObservationName };
+  readonly 'read-both-again': NoParams;
   readonly 'read-again': { readonly reading: Reading };
   readonly 'look-again': { readonly about: ObservationName; readonly finding: string };
   readonly 'again-after-repair': NoParams;

@@ -3,6 +3,7 @@ import type { Observation } from '../format/observation-shape';
 import type { FaultName } from '../format/names';
 import type { Reading } from '../format/reading-shape';
 import type { WeightName } from '../criteria/weights';
+import type { GradedCase } from '../evidence/case-context';
 import type { SimulatedBench } from '../evidence/simulated-bench';
 import type { PhraseTable, Message } from '../format/message';
 import type { LeadPlacing } from '../circuit/points';
@@ -14,6 +15,8 @@ import type { Step } from '../evidence/step';
 export interface Speaks {
   readonly of: readonly (FaultName | readonly [FaultName, number])[];
   readonly weight: WeightName;
+  /** True where a valid reading makes it impossible: it was seen or typed wrongly, and says nothing. */
+  readonly isRefuted?: (gradedCase: GradedCase) => boolean;
 }
 
 /** What of a test's row tells by which instrument it is read. */

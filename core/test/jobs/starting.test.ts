@@ -176,8 +176,7 @@ describe('it does not crank', () => {
     steps: [
       ['resting', rest(12.63), { action: 'test-next' }],
       ['hardly loaded', crank(12.1), { action: 'test-next' }],
-      ['hardly any amps', draw(48), { action: 'test-next' }],
-      ['and the engine stands', rpm(0), { fault: 'starter-drive', parts: { battery: 'keep' } }],
+      ['hardly any amps', draw(48), { action: 'replace', part: 'starter', fault: 'starter-drive' }],
     ],
   });
 

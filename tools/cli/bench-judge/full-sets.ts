@@ -79,7 +79,6 @@ export function fullSets(
       if (plain === part) tally.plainRight += 1;
       else if (plain !== null && ['battery', 'starter', 'alternator'].includes(plain)) tally.plainCondemned += 1;
       for (const { fault: name, probability } of said.faults) {
-        if (name === 'none' && fault === 'none') continue;
         const bin = bins[Math.min(9, Math.floor(probability * 10))]!;
         bin.predicted += probability;
         bin.count += 1;

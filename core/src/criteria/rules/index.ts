@@ -5,6 +5,7 @@ import { charge } from './charge';
 import { commanded } from './commanded';
 import { drop } from './drop';
 import { expectedDraw } from './expected-draw';
+import { intoBattery } from './into-battery';
 import { loss } from './loss';
 import { missingHumps } from './missing-humps';
 import { nearResting } from './near-resting';
@@ -23,6 +24,7 @@ export const RULES = {
   commanded,
   drop,
   'expected-draw': expectedDraw,
+  'into-battery': intoBattery,
   loss,
   'missing-humps': missingHumps,
   'near-resting': nearResting,

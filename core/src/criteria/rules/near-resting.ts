@@ -9,7 +9,8 @@ export interface NearResting {
 }
 
 const phrases = {
-  'near-resting': ({ min }: { min: number }, voice: Voice) => `at least ${voice.volts(min)} (battery voltage)`,
+  'near-resting': ({ min, resting }: { min: number; resting: number }, voice: Voice) =>
+    `at least ${voice.volts(min)} (the battery has ${voice.volts(resting)})`,
 };
 const say = sayer(phrases);
 
@@ -19,6 +20,6 @@ export const nearResting: Rule<NearResting> = {
   resolve({ tolerance }, _value, { resting, scale }) {
     if (resting === null) return null;
     const min = resting - tolerance * scale;
-    return { min, drawn: { min, max: Infinity }, bound: say('near-resting', { min }) };
+    return { min, drawn: { min, max: Infinity }, bound: say('near-resting', { min, resting }) };
   },
 };

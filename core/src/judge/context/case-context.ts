@@ -1,20 +1,20 @@
 /** First stage: the readings of one pass, in the order and the groups that everything later asks for. */
 import { restingCelsius, stateOfCharge } from '../../battery/state-of-charge';
 import { inSeriesOf, isNumeric } from '../../evidence/case-context';
-import type { CaseContext, VehicleFacts, VoidedPaths } from '../../evidence/case-context';
+import type { CaseContext, VehicleFacts, VoidedReadings } from '../../evidence/case-context';
 import type { Reading } from '../../format/reading-shape';
 import type { TestName } from '../../format/names';
 
-const NOTHING_VOIDED: VoidedPaths = { closed: new Set(), contradicted: new Set() };
+const NOTHING_VOIDED: VoidedReadings = { closed: new Set(), contradicted: new Set(), againstVolts: [] };
 
 /**
  * @param readings Those of the pass that count, oldest first.
- * @param voided What drops that do not count still tell.
+ * @param voided What readings that do not count still tell.
  */
 export function caseContext(
   vehicle: VehicleFacts,
   readings: readonly Reading[],
-  voided: VoidedPaths = NOTHING_VOIDED,
+  voided: VoidedReadings = NOTHING_VOIDED,
 ): CaseContext {
   const { system } = vehicle.case;
   const byTest = groupByTest(readings);

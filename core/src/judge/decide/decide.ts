@@ -23,6 +23,7 @@ import { ruledOut } from './ruled-out';
 import type { RuledOut } from './ruled-out';
 import { strongest } from './decision-input';
 import type { DecisionInput } from './decision-input';
+import { againstVolts } from '../propose/against-volts';
 import { unexplained } from './unexplained';
 import { isReplaced, mayDecide } from '../rank/part-of';
 import { whyStop } from './stop';
@@ -59,6 +60,8 @@ export function decide(input: DecisionInput): Decided {
 
   const { charge } = gradedCase;
   const taken = isTaken(input) ? choice.action : null;
+  if (againstVolts(gradedCase).length > 0 && (!taken?.fault || taken.part === 'battery'))
+    return testNext(undefined, input);
   // of a pack the flat battery is charged before any is condemned
   const packFirst = taken?.fault && taken.part === 'battery' && flatBatteries(gradedCase).length > 0;
   if (taken?.fault && !packFirst) return call(taken, input);
@@ -162,6 +165,7 @@ function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
     const [excuse] = provenCase.proofOf(fault).excuses;
     return asks(fault, message('leads', { fault, probability, ...(excuse && { excuse }) }));
   }
+  if (againstVolts(provenCase.gradedCase).length > 0) return asks(null, message('read-both-again', {}));
   const [reading] = unexplained(null, input);
   if (reading) return asks(null, message('outside-unexplained', { reading }));
   return asks(null, proposed()[0]?.because ?? message('nothing-possible', {}));

@@ -52,24 +52,25 @@ export function cheapestAction({ provenCase, ranked, failing, mayFindNothing }: 
   const { gradedCase, probability, proofOf } = provenCase;
   const { costs } = gradedCase.criteria;
   const now = (fault: FaultName): number => probability[fault];
+  const isProven = (fault: FaultName): boolean => proofOf(fault).proven;
   let best: FinalAction | null = mayFindNothing ? { fault: null, loss: lossOfNothing(probability.none, costs) } : null;
   const named = new Set<FaultName>();
   for (const fault of ranked) {
     if (fault.probability < NEGLIGIBLE) break; // the most probable come first
     // of faults that are called together the most probable one gives its name
-    if (!mayDecide(fault.fault, gradedCase) || named.has(fault.fault) || !proofOf(fault.fault).proven) continue;
+    if (!mayDecide(fault.fault, gradedCase) || named.has(fault.fault) || !isProven(fault.fault)) continue;
     const part = partOf(fault.fault, gradedCase)!;
     const beside = besideIn(fault.fault, failing);
     const group = groupOf(fault.fault, part, provenCase, beside);
     for (const other of group) named.add(other);
     if (fault.probability < mostOf(group, probability) * AS_LIKELY) continue;
-    const together = sumOf(group, now);
-    if (together < EVEN_ODDS) continue;
+    // what is not proven of a part calls nothing; of the pieces of one path one that cannot be read is as good as the others
+    if (sumOf(isReplaced(part) ? group.filter(isProven) : group, now) < EVEN_ODDS) continue;
     const rivals = beside.filter(
       (other) =>
         other !== fault.fault && isCallable(other) && !(isReplaced(part) && partOf(other, gradedCase) === part),
     );
-    const loss = lossOfCall(together, sumOf(rivals, now), part, gradedCase);
+    const loss = lossOfCall(sumOf(group, now), sumOf(rivals, now), probability.none, part, gradedCase);
     if (!best || loss < best.loss) best = { fault, part, group, rivals, loss };
   }
   return best;
@@ -98,9 +99,22 @@ export const likeliestOf = (
   probability: ProvenCase['probability'],
 ): readonly FaultName[] => group.filter((fault) => probability[fault] >= mostOf(group, probability) * AS_LIKELY);
 
-/** @param together What the call puts right. @param elsewhere What is bad elsewhere in the same path, and is left. */
-export const lossOfCall = (together: number, elsewhere: number, part: Part, gradedCase: GradedCase): number =>
-  (1 - together) * wrongPartMinutes(part, gradedCase) + elsewhere * gradedCase.criteria.costs.wrongPiece;
+/**
+ * @param together What the call puts right.
+ * @param elsewhere What is bad elsewhere in the same path, and is left.
+ * @param none Nothing is wrong: the rest to 1 is a fault somewhere else, undecided after the work as before it.
+ */
+export function lossOfCall(
+  together: number,
+  elsewhere: number,
+  none: number,
+  part: Part,
+  gradedCase: GradedCase,
+): number {
+  const { wrongPiece, undecided } = gradedCase.criteria.costs;
+  const left = Math.max(0, 1 - together - none);
+  return (1 - together) * wrongPartMinutes(part, gradedCase) + elsewhere * wrongPiece + left * undecided;
+}
 
 /** Every fault that is left comes back. */
 export const lossOfNothing = (none: number, { comeback }: Costs): number => (1 - none) * comeback;
@@ -111,13 +125,13 @@ const besideIn = (fault: FaultName, failing: readonly Failure[]): readonly Fault
 ];
 
 /**
- * What the call of a fault puts right. A new part mends whichever of its faults it was, as far as that one is proven too;
- * pieces of one path that fails are worked through together.
+ * What the call of a fault puts right. A new part mends whichever of its faults it was; pieces of one path that fails are
+ * worked through together.
  */
 function groupOf(
   fault: FaultName,
   part: Part,
-  { gradedCase, probability, proofOf }: ProvenCase,
+  { gradedCase, probability }: ProvenCase,
   beside: readonly FaultName[],
 ): readonly FaultName[] {
   return FAULT_NAMES.filter(
@@ -126,6 +140,6 @@ function groupOf(
       (probability[other] >= NEGLIGIBLE &&
         isCallable(other) &&
         partOf(other, gradedCase) === part &&
-        (isReplaced(part) ? proofOf(other).proven : beside.includes(other))),
+        (isReplaced(part) || beside.includes(other))),
   );
 }

@@ -1,3 +1,4 @@
+import { notPossible } from '../../evidence/case-context';
 import { threshold } from '../../criteria/weights';
 import type { Reading } from '../../format/reading-shape';
 import type { FaultName, StepName } from '../../format/names';
@@ -29,6 +30,7 @@ export function unexplained(
   const isExplained = (fault: FaultName): boolean => probability[fault] >= threshold('excused');
   const isSettling = (uncovered.length === 0 && leading === null) || proposed().length === 0;
   return failing
+    .filter(({ reading: { test } }) => !notPossible(gradedCase, test))
     .filter(({ faults, isRepeated }) => !isRepeated && (isSettling || (faults.length > 0 && !faults.some(isExplained))))
     .map(({ reading }) => reading);
 }

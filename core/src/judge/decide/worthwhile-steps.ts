@@ -12,7 +12,7 @@ import type { StepRow } from '../propose/step-rows';
 import type { ProvenCase } from '../prove/prove';
 import { EVEN_ODDS } from '../rank/even-odds';
 import { partOf } from '../rank/part-of';
-import { likeliestOf, lossOfCall, lossOfNothing, sumOf, wrongPartMinutes } from './final-action';
+import { likeliestOf, lossOfCall, lossOfNothing, sumOf } from './final-action';
 import type { Call, FinalAction } from './final-action';
 import { narrowingTests, placeOf } from './place';
 import { singleWitnesses } from './single-witness';
@@ -151,7 +151,7 @@ function lossAfterAnswer(fault: FaultName, part: Part, strength: number, choosin
       none: Math.min(1, probability.none * rest),
     };
     const callsIt =
-      after >= EVEN_ODDS ? (1 - after) * wrongPartMinutes(part, choosing.provenCase.gradedCase) : Infinity;
+      after >= EVEN_ODDS ? lossOfCall(after, 0, answer.none, part, choosing.provenCase.gradedCase) : Infinity;
     return Math.min(callsIt, lossAsNow(answer, fault, choosing));
   };
   return isFor * lossAt(ifFor) + (1 - isFor) * lossAt(ifAgainst);
@@ -166,7 +166,7 @@ function lossAfterRepeat({ group, rivals, part }: Call, { gradedCase, probabilit
   const lossAt = (after: number): number => {
     const factor = after / before;
     const none = Math.min(1, (probability.none * (1 - after)) / Math.max(1e-9, 1 - before));
-    const call = after >= EVEN_ODDS ? lossOfCall(after, sumOf(rivals, now) * factor, part, gradedCase) : Infinity;
+    const call = after >= EVEN_ODDS ? lossOfCall(after, sumOf(rivals, now) * factor, none, part, gradedCase) : Infinity;
     return Math.min(call, lossOfNothing(none, costs), costs.undecided);
   };
   return isFor * lossAt(ifFor) + (1 - isFor) * lossAt(ifAgainst);
@@ -185,7 +185,7 @@ function lossAsNow({ after, none }: Answer, asked: FaultName, { action, provenCa
   };
   const names = group.includes(asked) ? [fault.fault, asked] : [fault.fault];
   return Math.min(
-    ...names.map((named) => lossOfCall(all, elsewhere(named), part, provenCase.gradedCase)),
+    ...names.map((named) => lossOfCall(all, elsewhere(named), none, part, provenCase.gradedCase)),
     costs.undecided,
   );
 }

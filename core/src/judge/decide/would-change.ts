@@ -30,23 +30,25 @@ export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): reado
     return reading === undefined ? FAULTS[fault].where === test : isOutside(gradedCase, reading);
   };
   const across = readAcross(fault).filter(saysOtherwise);
-  const drops = across.slice(0, MAX).map((test): Change => ({
+  const drops = across.slice(0, MAX).map((test, _place, all): Change => ({
     test,
     says: message('would-clear-drop', {
       test,
       max: dropLimit(test, gradedCase) * gradedCase.scale,
       isRead: latest(gradedCase, test) !== undefined,
+      isNamed: all.length > 1,
     }),
   }));
   if (drops.length > 0) return drops;
   const direct = gradedCase.readings.filter(
     (reading) => TESTS[reading.test].direct?.includes(fault) && isOutside(gradedCase, reading),
   );
+  const isNamed = new Set(direct.map(({ test }) => test)).size > 1;
   const limits = direct.flatMap((reading): readonly Change[] => {
     const limit = limitOf(gradedCase, reading);
     if (!limit) return [];
     const { test } = reading;
-    return [{ test, says: message('would-clear', { test, bound: withoutFound(limit.bound) }) }];
+    return [{ test, says: message('would-clear', { test, bound: withoutFound(limit.bound), isNamed }) }];
   });
   if (limits.length > 0) return limits.slice(0, MAX);
   const { where } = FAULTS[fault];

@@ -14,6 +14,7 @@ import { isOutside } from '../../evidence/limit-of';
 import { isTried, notPossible, observed } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { Survey } from '../grade/survey';
+import { againstVolts } from '../propose/against-volts';
 import { chargeStep, stepAs } from '../propose/propose-steps';
 import type { Step } from '../propose/propose-steps';
 import { message } from '../messages';
@@ -36,6 +37,7 @@ export function nextFor(given: NextAfter): readonly Step[] {
       const [first, ...later] = choice.worthwhile.map(({ again }) => (again ? [repeat(again, gradedCase)] : []));
       return withoutTwins([
         ...(before ? repeatsAsked(surveyed) : instrumentChecks(proposed(), gradedCase, assessments)),
+        ...againstVolts(gradedCase).map((reading) => readAgain(reading, gradedCase, message('read-both-again', {}))),
         ...(first ?? []),
         ...unexplained(decided.fault, given).map((reading) => readAgain(reading, gradedCase)),
         ...proposed(),
@@ -74,8 +76,8 @@ const repeat = (again: Repeated, gradedCase: GradedCase): Step =>
     ? readAgain(again.reading, gradedCase)
     : stepAs(again.about, message('look-again', again), gradedCase);
 
-function readAgain(reading: Reading, gradedCase: GradedCase): Step {
-  const again = stepAs(reading.test, message('read-again', { reading }), gradedCase);
+function readAgain(reading: Reading, gradedCase: GradedCase, because = message('read-again', { reading })): Step {
+  const again = stepAs(reading.test, because, gradedCase);
   return {
     ...under(again, reading.conditions?.loads),
     ...(reading.battery !== undefined && { battery: reading.battery }),

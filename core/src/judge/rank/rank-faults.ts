@@ -1,5 +1,6 @@
 import type { FaultName } from '../../format/names';
 import { FAULTS, FAULT_NAMES } from '../../trade/tables';
+import { noneOf } from './none-of';
 import { placeOf } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
 
@@ -115,9 +116,7 @@ function pass({ findings, begins, messages, odds }: Network, k: number): number 
 function ranked(network: Network): readonly Ranked[] {
   const probabilities: number[] = [];
   for (let i = 0; i < COUNT; i++) probabilities.push(Math.min(CERTAIN, sigmoid(network.odds[i]!)));
-  let none = 1;
-  for (let i = 0; i < COUNT; i++) if (i !== NONE) none *= 1 - probabilities[i]!;
-  probabilities[NONE] = Math.min(CERTAIN, none);
+  probabilities[NONE] = Math.min(CERTAIN, noneOf(network.findings, PRIOR_ODDS, NONE));
   const lines = linesOf(network, probabilities);
   return BY_PLACE.map((fault, i) => ({
     fault,

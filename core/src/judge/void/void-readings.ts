@@ -1,7 +1,7 @@
 /** Second stage: which readings may not be judged, and why. */
 import { compareWithLimits } from '../../evidence/compare-with-limits';
 import { isTried, unitVolts } from '../../evidence/case-context';
-import type { CaseContext, VehicleFacts, VoidedPaths } from '../../evidence/case-context';
+import type { CaseContext, VehicleFacts, VoidedReadings } from '../../evidence/case-context';
 import { isNextToNothing } from '../../evidence/void/drop-rules';
 import { isCrankingPath } from '../../circuit/paths';
 import type { TestName } from '../../format/names';
@@ -39,7 +39,7 @@ export function voidReadings(vehicle: VehicleFacts): ValidCase {
     return why === null;
   });
   if (valid.length === possible.length) return { context, voids };
-  return { context: caseContext(vehicle, valid, voidedPaths(possible, voids, context)), voids };
+  return { context: caseContext(vehicle, valid, voidedReadings(possible, voids, context)), voids };
 }
 
 function notPhysical(reading: Reading, { case: { system } }: VehicleFacts): Message | null {
@@ -81,19 +81,21 @@ function whyVoid(reading: Reading, whole: CaseContext, doubts: readonly Doubt[])
   return null;
 }
 
-/** What the void drops of a pass still tell. */
-function voidedPaths(
+/** What the void readings of a pass still tell. */
+function voidedReadings(
   readings: readonly Reading[],
   voids: ReadonlyMap<string, Message>,
   { scale }: CaseContext,
-): VoidedPaths {
+): VoidedReadings {
   const closed = new Set<TestName>();
   const contradicted = new Set<TestName>();
+  const againstVolts: Reading[] = [];
   for (const reading of readings) {
     const code = voids.get(reading.id)?.code;
     if (code === 'part-above-whole') contradicted.add(reading.test);
+    else if (code === 'gravity-against-volts') againstVolts.push(reading);
     else if (code === 'drop-without-current' && isCrankingPath(reading.test) && isNextToNothing(reading, scale))
       closed.add(reading.test);
   }
-  return { closed, contradicted };
+  return { closed, contradicted, againstVolts };
 }

@@ -7,8 +7,11 @@ import { message } from '../messages';
 
 /** A cranking voltage that passes its floor raises at most a suspicion, even odds, until a second way agrees. */
 const SUSPICION = 1.2;
-/** All ways lean on one label, of which about one in fifty is taken wrongly: together they say no more than that. */
-const UNCONFIRMED_LABEL = Math.log(50);
+/**
+ * All ways lean on one label, of which about one in fifty is taken wrongly. Another standard, size or digit makes the
+ * figure 0.57 to 1.75 times as large: 0.4 in logarithms.
+ */
+const LABEL_SLIPS = { share: 0.02, sd: 0.4 };
 /** Health is told up to this share of the rating. */
 const MAX_TOLD = 1.2;
 
@@ -23,12 +26,12 @@ export function healthFindings(seen: DerivedCase): readonly Finding[] {
   const isLabelSure =
     seen.gradedCase.case.system.battery.rating?.confirmed === true ||
     isWeakBesideNeighbor(seen.gradedCase, seen.figures.ways);
-  const atMost = isSuspicion ? SUSPICION : isLabelSure ? Infinity : UNCONFIRMED_LABEL;
   return [
     weighed('health', lnHealth, {
       causes: causes('battery-worn', ['battery-dead-cell', 0.9]),
       error: spread,
-      atMost,
+      atMost: isSuspicion ? SUSPICION : Infinity,
+      slips: isLabelSure ? undefined : LABEL_SLIPS,
       source: { reading: ways.at(-1)!.reading.id },
       says: message('health', {
         health: Math.min(MAX_TOLD, Math.exp(lnHealth)),

@@ -20,7 +20,7 @@ export function findingsOf(seen: DerivedCase, failing = failuresOf(seen)): reado
   found.push(
     ...healthFindings(seen),
     ...pathFindings(seen),
-    ...repeatFindings(failing),
+    ...repeatFindings(failing, found),
     ...nothingFlowsFindings(gradedCase),
     ...didNotCrankFindings(gradedCase),
     ...ageFindings(gradedCase),

@@ -3,6 +3,7 @@ import { weightOf } from '../../criteria/weights';
 import type { WeightName } from '../../criteria/weights';
 import type { FaultName, ObservationName } from '../../format/names';
 import { FAULTS, FAULT_NAMES, OBSERVATIONS } from '../../trade/tables';
+import type { Speaks } from '../../trade/observation';
 import { SYMPTOMS } from '../../trade/symptoms';
 import type { SymptomName } from '../../trade/symptoms';
 import type { GradedCase } from '../../evidence/case-context';
@@ -12,19 +13,23 @@ import { faultsShowing } from '../../trade/faults-showing';
 import { message } from '../messages';
 
 const NO_FLOW = faultsShowing('no-flow');
-const OBSERVED = new Map<ObservationName, Map<string, readonly Finding[]>>();
+const OBSERVED = new Map<ObservationName, Map<string, readonly Spoken[]>>();
+
+/** What one observation may say, and whether a reading makes it impossible. */
+interface Spoken {
+  readonly finding: Finding;
+  readonly isRefuted: Speaks['isRefuted'];
+}
 
 /** The findings of one observation, made once: the table does not change. */
-function speaks(about: ObservationName, finding: string): readonly Finding[] {
+function speaks(about: ObservationName, finding: string): readonly Spoken[] {
   let own = OBSERVED.get(about);
   if (!own) OBSERVED.set(about, (own = new Map()));
   let rows = own.get(finding);
   if (!rows) {
-    rows = (OBSERVATIONS[about].speaks[finding] ?? []).map(({ of, weight }) => ({
-      causes: causes(...of),
-      weight: weightOf(weight),
-      source: { observation: about },
-      says: message('seen', { about, finding }),
+    rows = (OBSERVATIONS[about].speaks[finding] ?? []).map(({ of, weight, isRefuted }) => ({
+      finding: fixed(weight, causes(...of), { observation: about }, message('seen', { about, finding })),
+      isRefuted,
     }));
     own.set(finding, rows);
   }
@@ -32,9 +37,10 @@ function speaks(about: ObservationName, finding: string): readonly Finding[] {
 }
 
 /** The newest finding of each observation: seen twice is not seen double. */
-export function observationFindings({ observed }: GradedCase): readonly Finding[] {
+export function observationFindings(gradedCase: GradedCase): readonly Finding[] {
   const found: Finding[] = [];
-  for (const [about, finding] of observed) found.push(...speaks(about, finding));
+  for (const [about, seen] of gradedCase.observed)
+    for (const { finding, isRefuted } of speaks(about, seen)) if (!isRefuted?.(gradedCase)) found.push(finding);
   return found;
 }
 

@@ -5,7 +5,7 @@ import { isOutside } from '../../evidence/limit-of';
 import type { WeighedCase } from '../../evidence/derived-case';
 import type { GradedCase } from '../../evidence/case-context';
 import type { TestName } from '../../format/names';
-import { observed, readingsOf } from '../../evidence/case-context';
+import { notPossible, observed, readingsOf } from '../../evidence/case-context';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
 
@@ -44,6 +44,15 @@ export const CHARGING_EXCUSES = {
     first: 'look at the belt',
     steps: ['belt'],
     excluded: ({ gradedCase }) => observed(gradedCase, 'belt') !== undefined,
+  },
+  'low-output-not-read': {
+    first: 'read the charging voltage',
+    steps: ['charging-voltage', 'alternator-current'],
+    // a belt that looks worn may still drive: only low output shows that it does not
+    excluded: ({ gradedCase }) =>
+      fails(gradedCase, 'charging-voltage') ||
+      fails(gradedCase, 'alternator-current') ||
+      notPossible(gradedCase, 'charging-voltage'),
   },
   'output-path-open': {
     cause: 'an open output path',

@@ -16,7 +16,7 @@ export const batteryDeadCell: Fault = {
     'battery-smell': 1,
   },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
-  shows: { 'slow-crank': 1 },
+  shows: { 'slow-crank': 1, 'low-output': 0.5 },
   excuses: [
     { excuse: 'flat-looks-dead', how: 'A battery drawn down to 10.5 V by a drain rests where five good cells do.' },
     {

@@ -17,7 +17,7 @@ export const batteryDischarged: Fault = {
     'goes-flat': 1,
   },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
-  shows: { 'slow-crank': 1 },
+  shows: { 'slow-crank': 1, 'low-output': 0.5 },
   isNeverCalled: true,
   excuses: [],
 };

@@ -12,6 +12,10 @@ export const beltSlip: Fault = {
   excuses: [
     { excuse: 'belt-not-seen', how: 'Weak output has many causes: only the belt itself shows whether it slips.' },
     {
+      excuse: 'low-output-not-read',
+      how: 'A belt may look worn or be typed wrongly and still drive the alternator: its output tells.',
+    },
+    {
       excuse: 'not-told-with-this-belt',
       how: 'Without excitation or command the output is low with any belt that is there.',
     },

@@ -1,3 +1,4 @@
+import { isCharging } from '../../evidence/is-charging';
 import { informs } from '../../evidence/step';
 import type { ObservationKind, ObservationModel } from '../observation';
 
@@ -21,7 +22,8 @@ export const belt: ObservationKind = {
     good: [{ of: SLIPS, weight: 'belt-good' }],
     glazed: [{ of: SLIPS, weight: 'belt-glazed' }],
     loose: [{ of: SLIPS, weight: 'belt-loose' }],
-    missing: [{ of: SLIPS, weight: 'belt-missing' }],
+    // what charges has its belt
+    missing: [{ of: SLIPS, weight: 'belt-missing', isRefuted: isCharging }],
   },
 };
 

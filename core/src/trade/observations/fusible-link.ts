@@ -1,3 +1,5 @@
+import { studVolts } from '../../evidence/stud-volts';
+import { isCharging } from '../../evidence/is-charging';
 import type { ObservationKind, ObservationModel } from '../observation';
 
 const LINK = ['charge-cable-positive'] as const;
@@ -17,7 +19,7 @@ export const fusibleLink: ObservationKind = {
   required: [],
   isLooking: true,
   speaks: {
-    blown: [{ of: LINK, weight: 'link-blown' }],
+    blown: [{ of: LINK, weight: 'link-blown', isRefuted: (seen) => isCharging(seen) || studVolts(seen) === 'there' }],
     sound: [{ of: LINK, weight: 'link-sound' }],
   },
 };

@@ -72,10 +72,16 @@ export const alternatorCurrent: Test = {
     const { value } = reading;
     const source = { reading: reading.id };
     const gives = say('gives-current', { value });
-    if (value >= rated * PLENTY_SHARE)
-      return [fixed('gives-plenty', [...WEAK_OUTPUT, ...causes('charge-control')], source, gives)];
     const limit = limitOf(gradedCase, reading);
-    if (!limit || !showsCapability(reading, gradedCase)) return [];
+    const isAtLimit = limit !== null && showsCapability(reading, gradedCase);
+    if (value >= rated * PLENTY_SHARE) {
+      const isAll = limit !== null && isAtLimit && value >= limit.min;
+      return [
+        fixed(isAll ? 'gives-rated' : 'gives-plenty', WEAK_OUTPUT, source, gives),
+        fixed('gives-output', SILENT, source, gives),
+      ];
+    }
+    if (!limit || !isAtLimit) return [];
     const says = say('amps-at-limit', { value, rated });
     if (value < rated * NOTHING_SHARE) return [fixed('not-charging', NO_OUTPUT, source, says)];
     return [

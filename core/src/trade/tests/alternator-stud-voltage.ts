@@ -1,4 +1,5 @@
 import { latest, latestUnder } from '../../evidence/case-context';
+import { studVolts } from '../../evidence/stud-volts';
 import { causes, fixed } from '../../evidence/finding';
 import { done, round } from '../../evidence/simulated-bench';
 import { emf } from '../../circuit/model/cranking-circuit';
@@ -9,10 +10,6 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
-
-/** Missing against the resting voltage (12 V): an open path, and one that is doubtful, V. */
-const OPEN_VOLTS = 3;
-const DOUBTFUL_VOLTS = 0.3;
 
 const phrases = {
   'stud-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at the stud, engine off`,
@@ -44,15 +41,15 @@ export const alternatorStudVoltage: Test = {
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'alternator-stud-voltage');
-    const { resting, scale } = gradedCase;
-    if (!reading || resting === null) return [];
-    const missing = (resting - reading.value) / scale;
+    const { resting } = gradedCase;
+    const volts = studVolts(gradedCase);
+    if (!reading || resting === null || volts === null) return [];
     // no charging at all comes through a path that is open, and this one is not; one that only loses volts lets some through
     const isNotCharged = (latestUnder(gradedCase, 'charging-voltage', 'off')?.value ?? Infinity) <= resting;
     const intact = isNotCharged ? 'stud-volts-none-charged' : 'stud-volts';
     return [
       fixed(
-        missing > OPEN_VOLTS ? 'no-stud-volts' : missing > DOUBTFUL_VOLTS ? 'low-stud-volts' : intact,
+        volts === 'none' ? 'no-stud-volts' : volts === 'low' ? 'low-stud-volts' : intact,
         causes('charge-cable-positive'),
         { reading: reading.id },
         say('stud-volts', { value: reading.value }),

@@ -10,10 +10,9 @@ import { RUNNING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 
-/** Minutes after a normal start from which little should still flow. */
-const SETTLED_MINUTES = 2;
-
 const phrases = {
+  'too-soon-after-start': (w: { value: number }, voice: Voice) =>
+    `${voice.amps(w.value)} may only refill what the start took: read it 2 to 3 min after the start, and enter the minutes.`,
   'still-flowing-in': (w: { value: number; minutes: number }, voice: Voice) =>
     `${voice.amps(w.value)} still flow into the battery ${voice.plain(w.minutes, 0)} min after the start`,
 };
@@ -42,12 +41,15 @@ export const batteryCurrent: Test = {
     settles: 'A high current minutes after the start means a low battery or a bad cell.',
   },
   required: [],
+  asked: () => ({ minutesAfterStart: 3 }),
+  retaken: ['too-soon-after-start'],
+  noted: ({ value }) => (typeof value === 'number' ? say('too-soon-after-start', { value }) : null),
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'battery-current');
     const limit = reading && limitOf(gradedCase, reading);
     const minutes = reading?.conditions?.minutesAfterStart ?? 0;
-    if (!reading || !limit || minutes < SETTLED_MINUTES || reading.value <= caresFrom(limit)) return [];
+    if (!reading || !limit || reading.value <= caresFrom(limit)) return [];
     return [
       fixed(
         'takes-much-running',

@@ -21,7 +21,7 @@ const EVEN_SPREAD = 0.05;
 
 const phrases = {
   'gravity-against-volts': (w: { expected: number; resting: number }, voice: Voice) =>
-    `Six cells at these gravities make ${voice.volts(w.expected)}, but ${voice.volts(w.resting)} was read at the posts: one of the two is wrong.`,
+    `Six cells at these gravities make ${voice.volts(w.expected)}, but ${voice.volts(w.resting)} was read at the posts: one of the two is wrong. Read both again.`,
   'gravity-differs': (w: { spread: number }, voice: Voice) =>
     `gravity differs by ${voice.plain(w.spread, 3)} between cells`,
 };

@@ -131,6 +131,7 @@ export const NEXT = {
     `The last reading was spoiled by the instrument. ${OBSERVATIONS[check].asks}, then repeat it.`,
   'read-again': (w: { reading: Reading }, voice: Voice) =>
     `${readingWords(w.reading, voice)} is outside its limit and no other reading explains it. Repeat it, and check the contact points and the current.`,
+  'read-both-again': () => 'Resting voltage and gravity contradict each other. Repeat both.',
   'look-again': (w: { about: ObservationName; finding: string }) =>
     `${OBSERVATIONS[w.about].name}: ${w.finding} does not fit the other readings. Look again.`,
   'again-after-repair': () => 'Repeat this test after the repair.',

@@ -87,14 +87,16 @@ const EVIDENCE = {
   'path-not-open': (w: { tests: readonly TestName[] }) =>
     `next to nothing in ${listed(w.tests.map((test) => lower(TESTS[test].name)))} with the key at start: it is not open`,
   'starter-open': () => 'told to crank, nothing flows, and neither path is open',
-  'would-clear-drop': (w: { test: TestName; max: number; isRead: boolean }, voice: Voice) =>
-    w.isRead
-      ? `a repeat reading under ${voice.value(w.test, w.max)} would clear it`
-      : `a ${lower(TESTS[w.test].name)} under ${voice.value(w.test, w.max)} would clear it`,
-  'would-clear': (w: { test: TestName; bound: Message }, voice: Voice) =>
-    `a repeat reading of ${voice.say(w.bound)} would clear it`,
+  'would-clear-drop': (w: { test: TestName; max: number; isRead: boolean; isNamed: boolean }, voice: Voice) =>
+    `${named(w)}a ${w.isRead ? 'repeat ' : ''}reading under ${voice.value(w.test, w.max)} would clear it`,
+  'would-clear': (w: { test: TestName; bound: Message; isNamed: boolean }, voice: Voice) =>
+    `${named({ ...w, isRead: true })}a repeat reading of ${voice.say(w.bound)} would clear it`,
   'would-clear-look': (w: { step: StepName }) => `${lower(stepName(w.step))}: a sound finding would clear it`,
 } satisfies PhrasesFor<FindingMessages>;
+
+/** What is repeated is the reading that stands there, unless there are several. */
+const named = ({ test, isNamed, isRead }: { test: TestName; isNamed: boolean; isRead: boolean }): string =>
+  isNamed || !isRead ? `${lower(TESTS[test].name)}: ` : '';
 
 const CAUTION = {
   caution: (w: { caution: CautionName }) => CAUTIONS[w.caution],

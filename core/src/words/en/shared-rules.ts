@@ -13,6 +13,8 @@ export const SHARED = {
     `${voice.range(w.test, w)} (specified)`,
   'below-charge': (w: { charge: number; needed: number }, voice: Voice) =>
     `The battery was ${voice.share(w.charge)} charged; below ${voice.share(w.needed)} a low reading proves nothing. Charge first, then repeat.`,
+  'charged-since': (w: { charge: number; needed: number }, voice: Voice) =>
+    `Read while the battery was ${voice.share(w.charge)} charged, under ${voice.share(w.needed)}. It was charged since: read it again.`,
   'clamp-saturated': (w: { value: number; ceiling: number }, voice: Voice) =>
     `${voice.amps(w.value)} is the ceiling of the clamp (${voice.amps(w.ceiling)}), not the current: use a larger clamp.`,
   'misses-inrush': (w: { method: string }) =>
