@@ -14,6 +14,7 @@ import { JobStore } from '../src/app/job/job.store';
 import { JobActions, jobsFeature } from '../src/app/job/jobs.feature';
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
 import { outboxFeature, selectItems } from '../src/app/outbox/outbox.feature';
+import { Arrivals } from '../src/app/screens/bench/arrivals';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { Api } from '../src/app/state/api';
 import { floorFeature } from '../src/app/state/floor/floor.feature';
@@ -110,6 +111,7 @@ export const standingBed = (): void => {
       provideState(jobsFeature),
       provideState(floorFeature),
       provideState(instrumentsFeature),
+      Arrivals,
       JobStore,
       StepAtHand,
     ],

@@ -53,6 +53,7 @@ describe('the step panel', () => {
     fixture.componentInstance.corrects.subscribe(() => (corrected += 1));
     const press = (key: string) => document.dispatchEvent(new KeyboardEvent('keydown', { key }));
     press('2');
+    await fixture.whenStable();
     expect(corrected).toBe(1);
     press('1');
     await fixture.whenStable();

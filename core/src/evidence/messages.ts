@@ -21,6 +21,13 @@ export interface EvidenceMessages {
   readonly 'more-than-there-is': { readonly test: TestName; readonly value: number; readonly there: number };
   readonly 'closed-part': { readonly test: TestName; readonly value: number };
   readonly 'needs-rating': { readonly test: TestName; readonly value: number };
+  readonly 'ask-above-resting': { readonly value: number; readonly resting: number };
+  readonly 'ask-far-under-resting': { readonly value: number; readonly resting: number };
+  readonly 'ask-hardly-a-battery': { readonly value: number };
+  readonly 'ask-no-amps': { readonly value: number };
+  readonly 'ask-no-ohms': { readonly value: number };
+  readonly 'ask-beside-rating': { readonly value: number; readonly rated: number };
+  readonly 'ask-too-fast': { readonly value: number };
   readonly 'diode-as-it-should': { readonly reading: Reading };
   readonly 'diode-not-as-it-should': { readonly reading: Reading };
 }

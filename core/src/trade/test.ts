@@ -10,6 +10,7 @@ import type { JudgedPart } from '../format/words';
 import type { Finding } from '../evidence/finding';
 import type { DerivedCase } from '../evidence/derived-case';
 import type { CaseContext, GradedCase } from '../evidence/case-context';
+import type { AskBack } from '../evidence/ask-back';
 import type { VoidRule } from '../evidence/void/void-rule';
 import type { PhraseTable, Message } from '../format/message';
 import type { ConditionName, ReadingConditions } from '../format/conditions';
@@ -65,6 +66,8 @@ export interface Test {
   readonly specified?: (system: Case['system'], reading: Reading) => SpecifiedRange | undefined;
   /** What makes a reading of it unfit to judge by, beside the rules that all tests share. */
   readonly voids?: readonly VoidRule[];
+  /** What is asked before a figure of it is saved that can hardly be. */
+  readonly askBack?: AskBack;
   /** By the code of a void: what settles the instrument before this is read again. */
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */

@@ -33,7 +33,11 @@ export const withCommands = <_>() =>
       props: type<{ view: Signal<JobView | null>; pass: Signal<Pass>; who: Signal<string> }>(),
       methods: type<{ act: (act: Act) => void }>(),
     },
-    withState<{ readonly done: readonly Done[] }>({ done: [] }),
+    /** What was done here, newest last, and the ids of what was saved on this device. */
+    withState<{ readonly done: readonly Done[]; readonly own: ReadonlySet<string> }>({
+      done: [],
+      own: new Set<string>(),
+    }),
     withMethods((store, clock = inject(Clock), voice = inject(Sentences)) => {
       const named = () => (store.who() === '' ? {} : { by: store.who() });
       const passed = () => (store.pass() === 'after' ? ({ pass: 'after' } as const) : {});
@@ -52,6 +56,7 @@ export const withCommands = <_>() =>
         /** @returns the id of the reading. */
         read(test: TestName, entered: EnteredReading, at: string | null = null): string {
           const reading = { ...entered, id: newId(), test, ...named(), ...passed() } as Reading;
+          patchState(store, ({ own }) => ({ own: new Set([...own, reading.id]) }));
           const says = `${TESTS[test].name}: ${readingWords(reading, voice.voice())}`;
           take(says, { kind: 'reading', body: { reading } }, [voiding(reading.id, 'Undone')], at);
           return reading.id;

@@ -8,6 +8,7 @@ import { OutboxActions } from '../outbox/outbox.actions';
 import { selectKeepingFailed, selectRefused, selectTrouble, selectUnsent } from '../outbox/outbox.feature';
 import { SessionActions, selectSession, selectSessionLoading } from '../state/session/session.feature';
 import { bindKeys, isWriting } from '../kit/keys/bind-keys';
+import { TypedAhead } from '../kit/keys/typed-ahead';
 import { KeysSheet } from './keys-sheet';
 import { NewVersion } from './new-version';
 import { RefusedItem } from './refused-item';
@@ -55,6 +56,7 @@ export class App {
   protected readonly whoShown = signal(false);
 
   constructor() {
+    inject(TypedAhead); // from the first key on
     this.#store.dispatch(SessionActions.load());
     this.#store.dispatch(OutboxActions.opened());
     bindKeys('Anywhere', {

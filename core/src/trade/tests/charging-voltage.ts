@@ -1,3 +1,4 @@
+import { farUnderResting } from '../../evidence/ask-back';
 import { weightOf } from '../../criteria/weights';
 import { limitOf } from '../../evidence/limit-of';
 import { latest, latestUnder } from '../../evidence/case-context';
@@ -146,6 +147,7 @@ export const chargingVoltage: Test = {
     settles: 'Shows whether the alternator charges and does not overcharge.',
     when: alternatorGives,
   },
+  askBack: farUnderResting,
   required: [
     { by: ['none', 'charging', 'overcharge'], loads: 'off' },
     { by: ['none', 'charging'], loads: 'on' },

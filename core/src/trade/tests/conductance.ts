@@ -1,3 +1,4 @@
+import { besideRating } from '../../evidence/ask-back';
 import { convertRating, testerStandard } from '../../battery/rating';
 import { done } from '../../evidence/simulated-bench';
 import { ampsBetween } from '../measures';
@@ -32,6 +33,7 @@ export const conductance: Test = {
     settles: 'Measures the battery’s health, even when it is partly charged.',
     cautions: [],
   },
+  askBack: besideRating,
   required: [{ by: ['starting', 'standing'], as: 'health' }],
   keeps: [{ as: 'health', mustPass: true }],
   tellsOf: 'battery',

@@ -1,3 +1,4 @@
+import { fasterThanAnyStarter } from '../../evidence/ask-back';
 import { weightOf } from '../../criteria/weights';
 import { limitOf } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
@@ -98,6 +99,7 @@ export const crankingSpeed: Test = {
     informs: informs(0.25, 'starter-worn', 'starter-drive', 'engine-drag', 'starter-control'),
     settles: 'Shows whether the engine cranks at normal speed.',
   },
+  askBack: fasterThanAnyStarter,
   required: [],
   keeps: [{ as: 'demand', choice: 2, mustPass: true }],
   tellsOf: 'starter',

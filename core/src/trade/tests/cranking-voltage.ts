@@ -1,3 +1,4 @@
+import { aboveResting } from '../../evidence/ask-back';
 import type { Reading } from '../../format/reading-shape';
 import { limitOf } from '../../evidence/limit-of';
 import { latest, readingsOf, isNumeric } from '../../evidence/case-context';
@@ -95,6 +96,7 @@ export const crankingVoltage: Test = {
     informs: informs(0.4, 'battery-worn', 'starter-dragging', 'engine-drag', 'accessory-seized'),
     settles: 'Shows how far the starter pulls the battery down.',
   },
+  askBack: aboveResting,
   required: [{ by: ['none', 'starting'] }],
   keeps: [{ as: 'cranking' }, { as: 'health', choice: 5, mustPass: true, when: isLoaded }],
   asked: () => ({ method: 'min-max', seconds: 10 }),

@@ -1,3 +1,4 @@
+import { aboveResting } from '../../evidence/ask-back';
 import { isOutside } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
 import { belowCharge } from '../../evidence/void/below-charge';
@@ -43,6 +44,7 @@ export const inrushVoltage: Test = {
     informs: [],
     settles: 'Measures the first dip.',
   },
+  askBack: aboveResting,
   required: [],
   voids: [missesInrush, belowCharge],
   phrases,

@@ -1,3 +1,4 @@
+import { noOhms } from '../../evidence/ask-back';
 import { done, round } from '../../evidence/simulated-bench';
 import { smallSignalOhm } from '../../circuit/model/cranking-circuit';
 import type { Test } from '../test';
@@ -36,6 +37,7 @@ export const internalResistance: Test = {
     settles: 'Gives a second measure of the battery’s health.',
     cautions: [],
   },
+  askBack: noOhms,
   required: [{ by: ['starting', 'standing'], as: 'health', choice: 3 }],
   keeps: [{ as: 'health', choice: 3, mustPass: true }],
   tellsOf: 'battery',

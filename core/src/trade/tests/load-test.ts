@@ -1,3 +1,4 @@
+import { aboveResting } from '../../evidence/ask-back';
 import { loadTestAmps, packCca } from '../../battery/rating';
 import { done } from '../../evidence/simulated-bench';
 import { batteryVoltsAt } from '../../circuit/model/cranking-circuit';
@@ -52,6 +53,7 @@ export const loadTest: Test = {
     needsCharge: true,
     cautions: ['acid'],
   },
+  askBack: aboveResting,
   required: [
     { by: ['starting', 'standing'], as: 'health', choice: 2 },
     { by: ['standing'], as: 'endurance', choice: 2 },

@@ -1,3 +1,4 @@
+import { hardlyABattery } from '../../evidence/ask-back';
 import { emf } from '../../circuit/model/cranking-circuit';
 import { done } from '../../evidence/simulated-bench';
 import { slip } from '../../evidence/slips';
@@ -79,6 +80,7 @@ export const restingVoltage: Test = {
     settles: 'Shows the state of charge.',
     cautions: [],
   },
+  askBack: hardlyABattery,
   required: [{ by: ['none', 'starting', 'charging', 'ripple', 'overcharge'] }],
   keeps: [{ as: 'charge' }],
   asked: () => ({ surfaceChargeRemoved: true }),

@@ -31,6 +31,18 @@ export const SHARED = {
     `${voice.value(w.test, Math.abs(w.value))} with no current: this piece is not the open one.`,
   'needs-rating': (w: { test: TestName; value: number }, voice: Voice) =>
     `${voice.value(w.test, w.value)}: the battery’s rating and its standard are needed to judge it.`,
+  'ask-above-resting': (w: { value: number; resting: number }, voice: Voice) =>
+    `${voice.volts(w.value)} under load is above the resting voltage (${voice.volts(w.resting)}).`,
+  'ask-far-under-resting': (w: { value: number; resting: number }, voice: Voice) =>
+    `${voice.volts(w.value)} with the engine running is far under the resting voltage (${voice.volts(w.resting)}).`,
+  'ask-hardly-a-battery': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)} at rest is hardly a battery.`,
+  'ask-no-amps': (w: { value: number }, voice: Voice) => `${voice.amps(w.value)} of conductance: no battery has none.`,
+  'ask-no-ohms': () => 'No battery has 0 Ω.',
+  'ask-beside-rating': (w: { value: number; rated: number }, voice: Voice) =>
+    `${voice.amps(w.value)} beside a rating of ${voice.amps(w.rated)}.`,
+  'ask-too-fast': (w: { value: number }, voice: Voice) =>
+    `${voice.quantity(w.value, 'rpm')} is faster than a starter turns an engine.`,
   'diode-as-it-should': (w: { reading: Reading }, voice: Voice) =>
     `diode check ${readingWords(w.reading, voice)}: normal`,
   'diode-not-as-it-should': (w: { reading: Reading }, voice: Voice) =>

@@ -22,6 +22,7 @@ import { Coming, Failed } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { TimerChips } from '../../waiting/timer-chips';
+import { Arrivals } from './arrivals';
 import { benchKeys } from './bench-keys';
 import { Foot } from './foot/foot';
 import { JobLabel } from './job/job-label';
@@ -54,7 +55,7 @@ import { StepPanel } from './step/step-panel';
     Verdicts,
     WheelLink,
   ],
-  providers: [JobStore, StepAtHand],
+  providers: [Arrivals, JobStore, StepAtHand],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.css',
@@ -66,6 +67,7 @@ export class Bench {
   readonly #figures = inject(Figures);
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
+  protected readonly arrivals = inject(Arrivals);
 
   /** The job's id, from the address. */
   readonly id = input.required<string>();

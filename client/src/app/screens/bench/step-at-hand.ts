@@ -1,4 +1,4 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
+import { DestroyRef, Injectable, computed, inject, signal, untracked } from '@angular/core';
 import { STEP_NAMES, blockedSteps, isTried, nextStep, repeatsOf, settlingReading } from '@tetrad/core';
 import type { NextStep, RouteStep, StepName } from '@tetrad/core';
 import { Settings } from '../../device/settings';
@@ -6,12 +6,19 @@ import { JobStore } from '../../job/job.store';
 import { BENCH_STEPS } from './route/bench-steps';
 import { belongs, findStep, keyOf, stepNameOf } from './route/step-key';
 
+/** After a key the step stays for this long, whatever comes in from elsewhere, ms. */
+const HELD_MS = 2000;
+
 /** Which step of the route is at hand, and where the bench goes from it. */
 @Injectable()
 export class StepAtHand {
   readonly #job = inject(JobStore);
   readonly #settings = inject(Settings);
   readonly #chosen = signal<string | null>(null);
+  /** The step that somebody is busy with: it does not change by itself. */
+  readonly #held = signal<string | null>(null);
+  readonly #isTyping = signal(false);
+  #letGo: ReturnType<typeof setTimeout> | undefined;
 
   readonly repeats = computed(() => {
     const surveyed = this.#job.surveyed();
@@ -24,7 +31,8 @@ export class StepAtHand {
   });
   /** The step at hand: chosen, else what comes next, else the first note not read. */
   readonly step = computed((): RouteStep => {
-    const chosen = BENCH_STEPS.find((step) => keyOf(step) === this.#chosen());
+    const key = this.#chosen() ?? this.#held();
+    const chosen = BENCH_STEPS.find((step) => keyOf(step) === key);
     return (
       chosen ??
       this.#asked() ??
@@ -44,6 +52,30 @@ export class StepAtHand {
     return (name !== null && this.blocked().get(name)) || null;
   });
 
+  /** Somebody types here, or did a moment ago. */
+  readonly isHeld = computed(() => this.#held() !== null || this.#isTyping());
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.#letGo));
+  }
+
+  /** A key was pressed, or what is typed has changed: the step at hand stays. */
+  hold(): void {
+    untracked(() => {
+      this.#held.set(keyOf(this.step()));
+      clearTimeout(this.#letGo);
+      this.#letGo = setTimeout(() => {
+        if (!this.#isTyping()) this.#held.set(null);
+      }, HELD_MS);
+    });
+  }
+  /** Something stands in the entry that is not saved; while it does the step stays. */
+  type(isTyping: boolean): void {
+    if (isTyping === untracked(this.#isTyping)) return;
+    this.#isTyping.set(isTyping);
+    this.hold();
+  }
+
   choose(step: RouteStep): void {
     this.#chosen.set(keyOf(step));
   }
@@ -59,6 +91,9 @@ export class StepAtHand {
   /** To what comes next. */
   onward(): void {
     this.#chosen.set(null);
+    if (this.#held() === null) return;
+    this.#held.set(null);
+    this.hold(); // at what comes next now
   }
   /** One step down or up the route. */
   move(by: 1 | -1): void {

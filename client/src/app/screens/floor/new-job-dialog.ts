@@ -29,6 +29,7 @@ import { focusProblem } from '../../kit/forms/body-form';
 import { controlValue } from '../../kit/forms/control-value';
 import { Figure } from '../../kit/forms/figure';
 import { keptDraft } from '../../kit/forms/kept-draft';
+import { TypedAhead } from '../../kit/keys/typed-ahead';
 import { Suggest } from '../../kit/suggest';
 import { PARTS_REPLACED } from '../../label/parts-replaced';
 import { ScanButton } from '../../label/scan-button';
@@ -67,6 +68,7 @@ const PAUSE_MS = 150;
   styleUrl: './new-job-dialog.css',
 })
 export class NewJobDialog {
+  readonly #ahead = inject(TypedAhead);
   readonly #api = inject(Api);
   readonly #figures = inject(Figures);
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
@@ -177,6 +179,7 @@ export class NewJobDialog {
     const body = newJobOf(this.form, this.#figures.choice(), this.#known()?.id ?? null);
     if (body === null) return focusProblem(this.#host.ownerDocument.body);
     this.#dropDraft();
+    this.#ahead.divert(); // what is typed from now on is for the bench
     this.opened.emit(body);
   }
   protected cancel(): void {

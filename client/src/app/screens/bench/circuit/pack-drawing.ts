@@ -8,7 +8,7 @@ const HIGH = 84;
 const BUS_PLUS = 40;
 const BUS_MINUS = 62;
 
-/** A pack as it is built: the battery at hand with the leads on its posts, and the links to take off it first. */
+/** A pack as it is built: the battery at hand with the leads on its posts, and in parallel the links to take off it first. */
 @Component({
   selector: 'tt-pack-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,19 +47,19 @@ export class PackDrawing {
     });
   });
 
-  /** The links between batteries; those at the posts of the battery at hand come off. */
+  /** The links between batteries; in parallel those at the posts of the battery at hand come off. */
   protected readonly links = computed(() => {
     const all = this.batteries();
     const isOff = (number: number): boolean => this.battery() === number;
     if (this.isSeries())
       return [
-        { d: `M${all[0]!.plus} ${TOP - 6}V24`, off: isOff(1), at: [all[0]!.plus, 52] as const },
+        { d: `M${all[0]!.plus} ${TOP - 6}V24`, off: false, at: [all[0]!.plus, 52] as const },
         ...all.slice(1).map((one, i) => ({
           d: `M${all[i]!.minus} ${TOP - 6}V${BUS_MINUS}H${one.plus}V${TOP - 6}`,
-          off: isOff(one.number) || isOff(all[i]!.number),
+          off: false,
           at: [(all[i]!.minus + one.plus) / 2, BUS_MINUS] as const,
         })),
-        { d: `M${all.at(-1)!.minus} ${TOP - 6}V24`, off: isOff(all.length), at: [all.at(-1)!.minus, 52] as const },
+        { d: `M${all.at(-1)!.minus} ${TOP - 6}V24`, off: false, at: [all.at(-1)!.minus, 52] as const },
       ];
     return all.flatMap((one) => [
       { d: `M${one.plus} ${TOP - 6}V${BUS_PLUS}`, off: isOff(one.number), at: [one.plus, 76] as const },
@@ -85,8 +85,10 @@ export class PackDrawing {
   });
   protected readonly spoken = computed(() => {
     const built = `${this.count()} batteries in ${this.isSeries() ? 'series' : 'parallel'}`;
-    return this.battery() === 0
-      ? `${built}, as connected.`
-      : `${built}. Battery ${this.battery()}: take its links off first, then read at its own posts.`;
+    if (this.battery() === 0) return `${built}, as connected.`;
+    const links = this.isSeries()
+      ? 'read in place, at its own posts'
+      : 'take its links off first, then read at its own posts';
+    return `${built}. Battery ${this.battery()}: ${links}.`;
   });
 }

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { LONGEST_WAIT_S, numberShape } from '@tetrad/core';
+import { Clock } from '../../../device/clock';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../../../kit/button';
 import { Field } from '../../../kit/field';
@@ -8,6 +9,9 @@ import { Figure, figureOf, fitsFigure } from '../../../kit/forms/figure';
 import type { FigureRule } from '../../../kit/forms/figure';
 
 const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S / 3600, unit: 'h' }), unit: 'h' };
+
+/** A battery that was read flat is not charged sooner than this, min. */
+const SHORTEST_CHARGE_MINUTES = 30;
 
 /** A battery goes on the charger, or has been on it. */
 @Component({
@@ -18,8 +22,18 @@ const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S /
     <form [formGroup]="form" (ngSubmit)="begin()">
       <tt-field label="Look again after, hours"><input pInputText ttFigure formControlName="hours" /></tt-field>
       <button pButton kind="main" type="submit">On the charger</button>
-      <button pButton (click)="charged.emit()">It is charged: read the resting voltage</button>
+      <button pButton (click)="ask()">It is charged: read the resting voltage</button>
     </form>
+    @if (isAsked()) {
+      <div class="asked" role="alert">
+        <p>
+          It was read flat <span class="figure">{{ minutes() }}</span> min ago. A charge takes hours. Is it charged, or
+          is another battery connected?
+        </p>
+        <button pButton kind="main" (click)="charged.emit()">Yes, read it</button>
+        <button pButton (click)="isAsked.set(false)">Not yet</button>
+      </div>
+    }
   `,
   styles: `
     form {
@@ -32,15 +46,40 @@ const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S /
     tt-field {
       width: 168px;
     }
+    .asked {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px 12px;
+      margin-top: 12px;
+      padding: 8px 12px;
+      border-left: 3px solid var(--near);
+      background: var(--shade);
+    }
+    .asked p {
+      flex-basis: 100%;
+    }
   `,
 })
 export class ChargeEntry {
   readonly begun = output<{ kind: 'charge'; seconds?: number }>();
   readonly charged = output();
+  /** When it was last read flat, ms since 1970; null where it was not. */
+  readonly readAt = input<number | null>(null);
+  readonly #clock = inject(Clock);
+  protected readonly isAsked = signal(false);
+  protected readonly minutes = signal(0);
   protected readonly form = new FormGroup({
     hours: new FormControl('4', { nonNullable: true, validators: [fitsFigure(HOURS)] }),
   });
 
+  /** A charge takes hours: one that took minutes is asked about. */
+  protected ask(): void {
+    const readAt = this.readAt();
+    this.minutes.set(readAt === null ? Infinity : Math.max(0, Math.floor((this.#clock.now() - readAt) / 60_000)));
+    if (this.minutes() < SHORTEST_CHARGE_MINUTES) this.isAsked.set(true);
+    else this.charged.emit();
+  }
   protected begin(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;

@@ -12,7 +12,7 @@ import {
   viewChildren,
 } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { CONDITIONS, NOT_POSSIBLE, TESTS, assessCase, rulerScale } from '@tetrad/core';
+import { CONDITIONS, NOT_POSSIBLE, TESTS, askedBackOf, assessCase, rulerScale, unitVolts } from '@tetrad/core';
 import type { Assessment, ConditionName, Reading, ReadingConditions, ReadingStep, WaitKind } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../../device/sentences';
@@ -68,8 +68,11 @@ export class ReadingEntry {
   readonly waitedFor = input<ReadonlySet<WaitKind>>(new Set());
   readonly entered = output<EnteredReading>();
   readonly onward = output();
+  /** Whether anything stands in it that is not saved. */
+  readonly typing = output<boolean>();
 
   protected readonly form = signal<ReadingForm | null>(null);
+  readonly #begun = signal<ReadingStep | null>(null);
   readonly #typed = controlValue(() => this.form() ?? BLANK);
   protected readonly askedWhy = signal(false);
   protected readonly notPossible = NOT_POSSIBLE.map((value) => ({ value, label: NOT_POSSIBLE_WORDS[value] }));
@@ -88,21 +91,41 @@ export class ReadingEntry {
   protected readonly canWorkOut = computed(() => this.row().unit === 'rpm' || this.row().leads?.clamp !== undefined);
   protected readonly cylinders = computed(() => this.job.view()?.case.system.engine?.cylinders);
 
-  protected readonly understood = computed(() =>
-    understand(this.#typed().typed, this.step().test, this.job.view()!.case.system.nominalVolts),
-  );
+  protected readonly understood = computed(() => {
+    const { system } = this.job.view()!.case;
+    const battery = this.battery();
+    const isOneOfSeries = battery !== undefined && system.battery.arrangement === 'series';
+    const { voice, surveyed } = { voice: this.#voice.voice(), surveyed: this.job.surveyed() };
+    return understand(this.#typed().typed, this.step().test, {
+      nominalVolts: isOneOfSeries ? unitVolts(system) : system.nominalVolts,
+      packVolts: isOneOfSeries ? system.nominalVolts : null,
+      asks: (value) => {
+        const asked = surveyed && askedBackOf(this.row().askBack, value, surveyed.gradedCase, battery);
+        return asked ? voice.say(asked) : '';
+      },
+    });
+  });
+  /** The doubtful figure that somebody has said is right. */
+  readonly #meant = signal<number | null>(null);
+  protected readonly isMeant = computed(() => this.#meant() !== null && this.#value() !== null);
+  /** What is saved as it stands. */
+  readonly #value = computed(() => {
+    const found = this.understood();
+    if (found.state === 'value') return found.value;
+    return found.state === 'doubtful' && found.value === this.#meant() ? found.value : null;
+  });
   /** True while what is typed cannot be saved: it means nothing, or a condition does not fit. */
-  protected readonly isBad = computed(() => ['unclear', 'impossible'].includes(this.understood().state));
+  protected readonly isBad = computed(() => ['unclear', 'impossible', 'of-pack'].includes(this.understood().state));
   protected readonly canSave = computed(() => {
     this.#typed();
-    return this.understood().state === 'value' && this.form()?.valid === true;
+    return ['value', 'doubtful', 'of-pack'].includes(this.understood().state) && this.form()?.valid === true;
   });
 
   /** The grade this reading would get, as it stands now. */
   protected readonly grade = computed((): Assessment | null => {
     const found = this.understood();
     const view = this.job.view();
-    if (found.state !== 'value' || !view) return null;
+    if ((found.state !== 'value' && found.state !== 'doubtful') || !view) return null;
     const reading = {
       ...this.#whole(found.value),
       id: 'typed-now',
@@ -117,7 +140,7 @@ export class ReadingEntry {
     const found = this.understood();
     const surveyed = this.job.surveyed();
     if (!surveyed) return '';
-    const typed = found.state === 'value' && typeof found.value === 'number' ? found.value : null;
+    const typed = 'value' in found && typeof found.value === 'number' ? found.value : null;
     this.#typed();
     const form = this.form();
     const amps = form ? conditionsOf(form, this.step()).amps : undefined;
@@ -147,14 +170,17 @@ export class ReadingEntry {
       const form = this.form();
       if (form) untracked(() => this.#kept.keep(this.job.id(), this.step(), form));
     });
+    effect(() => this.typing.emit(this.#typed().typed.some((text) => text.trim() !== '')));
   }
 
   focus(): void {
     focusOnScreen(() => this.boxes()[0]?.nativeElement);
   }
-  /** Begins the entry with what was typed elsewhere. */
-  begin(text: string): void {
-    this.take(0, text);
+  /** True once it can take keys for the step at hand. */
+  readonly isReady = computed(() => this.form() !== null && this.#begun() === this.step());
+  /** Adds keys that were pressed before it was there. */
+  append(keys: string): void {
+    this.take(0, (this.form()?.controls.typed.at(0).value ?? '') + keys);
   }
   /** Opens the reasons why it is not possible. */
   askWhyNot(): void {
@@ -170,7 +196,8 @@ export class ReadingEntry {
   }
   protected readonly fixed = (value: number): string => String(Number(value.toPrecision(6)));
 
-  protected submit(): void {
+  /** Enter: saves, asks back, or goes on from an empty entry. */
+  submit(): void {
     const found = this.understood();
     const form = this.form();
     if (!form) return;
@@ -180,11 +207,20 @@ export class ReadingEntry {
       this.boxes()[open]?.nativeElement.focus();
     }
     form.markAllAsTouched();
-    if (!this.canSave() || found.state !== 'value') return;
-    const entered = this.#whole(found.value);
-    form.controls.typed.reset();
+    if (!this.canSave()) return;
+    if (found.state === 'of-pack') return this.#save({ ...this.#whole(found.value), battery: undefined });
+    // the second Enter says that it is meant
+    if (found.state === 'doubtful' && this.#value() === null) return this.#meant.set(found.value);
+    const value = this.#value();
+    if (value !== null) this.#save(this.#whole(value));
+  }
+
+  #save({ battery, ...entered }: Omit<EnteredReading, 'battery'> & { battery?: number | undefined }): void {
+    this.form()?.controls.typed.reset();
     this.#kept.drop(this.job.id(), this.step());
-    this.entered.emit(entered);
+    this.#meant.set(null);
+    this.typing.emit(false);
+    this.entered.emit({ ...entered, ...(battery !== undefined && { battery }) });
   }
 
   protected cannot(why: (typeof NOT_POSSIBLE)[number]): void {
@@ -203,7 +239,9 @@ export class ReadingEntry {
     const form = readingForm(step, TESTS[step.test].kind === 'list' ? cells : 1, this.#known(this.battery()));
     this.#kept.restore(this.job.id(), step, form);
     this.askedWhy.set(false);
+    this.#meant.set(null);
     this.form.set(form);
+    this.#begun.set(step);
   }
 
   #fill(battery: number | undefined, anew: boolean): void {

@@ -21,7 +21,7 @@ export type Onward = keyof typeof ONWARD;
   imports: [Button, DatePipe, GradeMark, RouterLink, Ruler],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p class="value">
+    <p #read class="value" tabindex="-1">
       <span class="figure number" [class.long]="isLong()">{{ value() }}</span>
       <tt-grade [grade]="assessment().grade" [labelled]="true" />
     </p>
@@ -64,6 +64,9 @@ export type Onward = keyof typeof ONWARD;
       display: grid;
       grid-template-columns: minmax(0, 1fr);
       gap: 6px;
+    }
+    .value:focus {
+      outline: none; /* it only says where the reader is */
     }
     .value {
       display: flex;
@@ -109,6 +112,7 @@ export class ReadingShown {
   readonly leadsTo = input<Onward | null>('next');
   protected readonly ONWARD = ONWARD;
   protected readonly on = viewChild<ElementRef<HTMLButtonElement>>('on');
+  protected readonly shown = viewChild<ElementRef<HTMLElement>>('read');
 
   protected readonly scaleOf = rulerScale;
   protected readonly say = computed(() => this.#voice.voice().say);
@@ -126,8 +130,8 @@ export class ReadingShown {
   constructor() {
     effect(() => {
       this.#id();
-      // the next key goes on, or is a digit of the next reading
-      focusOnScreen(() => this.on()?.nativeElement);
+      // the next key goes on, or is a digit of the next reading; one Enter too many signs nothing off
+      focusOnScreen(() => (this.leadsTo() === 'sign-off' ? this.shown() : this.on())?.nativeElement);
     });
   }
 }

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  output,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { TESTS, WAITS, isCaptureTest, stepName } from '@tetrad/core';
 import type { CautionName, StepName, System, WaitKind } from '@tetrad/core';
@@ -6,7 +16,7 @@ import { Sentences } from '../../../device/sentences';
 import type { EnteredReading } from '../../../job/commands';
 import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
-import { isDialogOpen } from '../../../kit/keys/behind-dialogs';
+import { TypedAhead } from '../../../kit/keys/typed-ahead';
 import { Segmented } from '../../../kit/segmented';
 import { CountView } from '../../../waiting/count-view';
 import { StepDrawing } from '../circuit/step-drawing';
@@ -52,13 +62,14 @@ import { StepWords } from './step-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './step-panel.html',
   styleUrl: './step-panel.css',
-  host: { '(document:keydown)': 'onDigit($event)' },
+  host: { '(document:keydown)': 'at.hold()' },
 })
 export class StepPanel {
   protected readonly isRecorded = isCaptureTest;
   protected readonly nameOf = stepName;
   protected readonly waitRows = WAITS;
   readonly #readWith = inject(ReadWith);
+  readonly #ahead = inject(TypedAhead);
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
   protected readonly reading = inject(StepReading);
@@ -90,10 +101,26 @@ export class StepPanel {
   });
   /** Nobody counts down to a crank before its cautions are read. */
   protected readonly mayCount = computed(() => (this.cautions()?.open() ?? []).length === 0);
+  /** When the battery was last read at rest. */
+  protected readonly readFlatAt = computed(() => {
+    const at = this.job.assessments().findLast(({ reading }) => reading.test === 'resting-voltage')?.reading.at;
+    return at === undefined ? null : Date.parse(at);
+  });
   protected readonly instrument = computed(() => {
     const step = this.reading.step();
     return step ? this.#readWith.of(TESTS[step.test].unit) : {};
   });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(this.#ahead.attend());
+    effect(() => {
+      // the step, its entry, and what waits for it: whatever comes last hands over
+      this.#ahead.keys();
+      this.step();
+      this.entry()?.isReady();
+      untracked(() => this.#handOver());
+    });
+  }
 
   protected read(entered: EnteredReading): void {
     const step = this.step();
@@ -127,6 +154,11 @@ export class StepPanel {
   readAgain(): void {
     this.reading.again();
   }
+  /** The battery was charged: an empty entry for its volts at rest. */
+  protected readAfterCharge(): void {
+    this.at.goTo('resting-voltage');
+    this.reading.again();
+  }
   askWhyNot(): void {
     this.readAgain();
     setTimeout(() => this.entry()?.askWhyNot());
@@ -143,29 +175,31 @@ export class StepPanel {
     this.entry()?.focus();
   }
   /**
-   * A digit typed anywhere belongs to the step: to its entry (at a step that was read it begins the next reading), or
-   * where something is looked at to the finding, or the button, of that number.
+   * Keys typed anywhere belong to the step: to its entry (at a step that was read they begin the next reading), or where
+   * something is looked at to the finding, or the button, of that number.
    */
-  protected onDigit(event: KeyboardEvent): void {
-    if (event.altKey || event.ctrlKey || event.metaKey || !/^\d$/.test(event.key)) return;
-    if (isDialogOpen() || isTyping(event.target)) return;
+  #handOver(): void {
     const step = this.step();
+    const keys = this.#ahead.keys();
+    if (keys === '') return;
     if (step.kind === 'observe') {
-      const finding = findingsOf(step.about)[Number(event.key) - 1];
+      const finding = findingsOf(step.about)[Number(this.#ahead.take(1)) - 1];
       if (finding !== undefined) this.observe(finding);
-      return;
-    }
-    if (step.kind === 'label') {
-      if (event.key === '1') this.label()?.confirm();
-      if (event.key === '2') this.corrects.emit();
-      return;
-    }
-    if (step.kind !== 'reading') return;
-    this.readAgain();
-    event.preventDefault();
-    setTimeout(() => this.entry()?.begin(event.key));
+    } else if (step.kind === 'label') {
+      const key = this.#ahead.take(1);
+      if (key === '1') this.label()?.confirm();
+      if (key === '2') this.corrects.emit();
+    } else if (step.kind === 'reading') {
+      const entry = this.entry();
+      if (!entry) this.readAgain();
+      else if (entry.isReady()) this.#fill(entry, keys);
+    } else this.#ahead.take(keys.length);
+  }
+  #fill(entry: ReadingEntry, keys: string): void {
+    const end = keys.indexOf('\n');
+    const typed = this.#ahead.take(end < 0 ? keys.length : end + 1);
+    this.#ahead.arrived();
+    entry.append(typed.replace('\n', ''));
+    if (end >= 0) entry.submit();
   }
 }
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement;

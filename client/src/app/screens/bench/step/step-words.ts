@@ -53,7 +53,10 @@ export class StepWords {
   /** What must be so before it is read. */
   readonly reminders = computed(() => {
     const step = this.#reading.step();
-    const isolated = this.#reading.batteries().length > 0 && this.#reading.battery() > 0 ? [TICKS.isolated] : [];
+    // in series each has its own two posts; in parallel all share them
+    const isParallel = this.#job.view()?.case.system.battery.arrangement === 'parallel';
+    const isolated =
+      isParallel && this.#reading.batteries().length > 0 && this.#reading.battery() > 0 ? [TICKS.isolated] : [];
     return step ? [...step.ticks.map((name) => TICKS[name]), ...isolated] : [];
   });
   /** What this reading gives together with the others. */

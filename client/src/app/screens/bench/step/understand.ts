@@ -9,14 +9,29 @@ export type Understood =
   | { readonly state: 'part'; readonly have: number; readonly of: number }
   | { readonly state: 'unclear'; readonly problem: string }
   | { readonly state: 'impossible'; readonly problem: string; readonly meant: number | null; readonly index: number }
+  /** It can be, and hardly is: asked before it is saved. */
+  | { readonly state: 'doubtful'; readonly value: number; readonly problem: string }
+  /** Of a pack: no battery by itself has it, the pack as connected has. */
+  | { readonly state: 'of-pack'; readonly value: number; readonly problem: string }
   | { readonly state: 'value'; readonly value: Exclude<Reading['value'], null> };
+
+/** What a figure is held against. */
+export interface Beside {
+  /** Of what is measured: the pack, or one battery of it. */
+  readonly nominalVolts: NominalVolts;
+  /** Of the pack as connected, where one battery of several in series is measured. */
+  readonly packVolts: NominalVolts | null;
+  /** What to ask of a figure that can hardly be; empty where there is nothing to ask. */
+  readonly asks: (value: number) => string;
+}
 
 /**
  * Understands what was typed for a test: one figure, one for each cell, or a figure or OL.
  *
  * @param typed The texts of the fields; one for most tests.
  */
-export function understand(typed: readonly string[], test: TestName, nominalVolts: NominalVolts): Understood {
+export function understand(typed: readonly string[], test: TestName, beside: Beside): Understood {
+  const { nominalVolts, packVolts } = beside;
   const { kind, unit } = TESTS[test];
   if (kind === 'number-or-OL' && /^\s*o\.?l\.?\s*$/i.test(typed[0] ?? '')) return { state: 'value', value: 'OL' };
   const values: number[] = [];
@@ -26,6 +41,12 @@ export function understand(typed: readonly string[], test: TestName, nominalVolt
     if (!entry.ok) return { state: 'unclear', problem: entryProblem(entry.fault) };
     const value = kind === 'list' ? gravity(entry.value) : entry.value;
     const wrong = outsidePhysics({ test, value: kind === 'list' ? [value] : value }, nominalVolts);
+    if (wrong && packVolts !== null && kind !== 'list' && !outsidePhysics({ test, value }, packVolts))
+      return {
+        state: 'of-pack',
+        value,
+        problem: `${value} ${wrong.unit} is more than one battery has (${nominalVolts} V). Of the pack as connected?`,
+      };
     if (wrong)
       return {
         state: 'impossible',
@@ -37,7 +58,10 @@ export function understand(typed: readonly string[], test: TestName, nominalVolt
   }
   if (values.length === 0) return { state: 'empty' };
   if (values.length < typed.length) return { state: 'part', have: values.length, of: typed.length };
-  return { state: 'value', value: kind === 'list' ? values : values[0]! };
+  if (kind === 'list') return { state: 'value', value: values };
+  const [value] = values as [number];
+  const problem = beside.asks(value);
+  return problem === '' ? { state: 'value', value } : { state: 'doubtful', value, problem };
 }
 
 /** Hydrometers are read as 1265 or 1.265. */
