@@ -23,7 +23,7 @@ export async function panel(name: StepName, job: JobView, loads?: 'on' | 'off') 
     await fixture.whenStable();
   };
   const send = async () => {
-    host.querySelector('form')!.dispatchEvent(new Event('submit'));
+    (boxes()[0]?.form ?? host.querySelector('form')!).dispatchEvent(new Event('submit'));
     await fixture.whenStable();
   };
   const stored = () => queuedActs().flatMap((item) => (item.kind === 'reading' ? [item.body.reading] : []));

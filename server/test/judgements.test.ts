@@ -97,8 +97,9 @@ describe('a job of a hundred readings', () => {
     await app.ask('POST', '/api/shops/one/jobs', body);
     const tests = ['resting-voltage', 'cranking-voltage', 'charging-voltage', 'ripple-ac'] as const;
     for (let at = 0; at < 100; at++) {
-      const value = [12.6, 10.4, 14.1, 0.03][at % 4]! + (at % 7) / 100;
-      seen.push((await app.ask('POST', `${path}/readings`, readingBody(tests[at % 4]!, value))).body.judgement);
+      const kind = Math.floor(at / 25); // one visit for each state of the engine, as they are planned
+      const value = [12.6, 10.4, 14.1, 0.03][kind]! + (at % 7) / 100;
+      seen.push((await app.ask('POST', `${path}/readings`, readingBody(tests[kind]!, value))).body.judgement);
     }
   }, 120_000);
   afterAll(() => app.close());

@@ -1,5 +1,6 @@
 import type { FaultName } from '../format/names';
 import type { GradedCase } from './case-context';
+import type { EngineState } from '../format/words';
 import type { CautionName } from './cautions';
 
 /** What the judge knows of a step when it chooses what to do next. */
@@ -8,6 +9,8 @@ export interface Step {
   readonly minutes: number;
   /** Where one stands for it: steps at one place are taken together. */
   readonly place: StepPlace;
+  /** What the engine does while it is taken; absent: it is off. */
+  readonly engine?: EngineState;
   /** Faults it tells about, and how much of the doubt it takes away (0 to 1); none: never asked for by itself. */
   readonly informs: readonly (readonly [FaultName, number])[];
   /** What it settles, in a sentence. */
@@ -35,6 +38,8 @@ export const informs = (strength: number, ...faults: readonly FaultName[]): read
   faults.map((fault) => [fault, strength] as const);
 
 /** What every reading with the key at start needs. */
-export const CRANKING_STEP = { needsCharge: true, cautions: ['cranking'] } as const;
+export const CRANKING_STEP = { engine: 'cranking', needsCharge: true, cautions: ['cranking'] } as const;
 /** What every reading with the engine running needs. */
-export const RUNNING_STEP = { needsCharge: true, needsEngine: true, cautions: ['running'] } as const;
+export const RUNNING_STEP = { engine: 'running', needsCharge: true, needsEngine: true, cautions: ['running'] } as const;
+/** What every reading with the engine running and loads on needs. */
+export const LOADED_STEP = { ...RUNNING_STEP, engine: 'loaded' } as const;

@@ -2,7 +2,7 @@
 import { anything, either, flag, integer, list, nothing, number, object, text, word } from './shape';
 import type { Infer, Shape } from './shape';
 import { FAULT_WORDS, OBSERVATION_WORDS, TEST_WORDS } from './trade-words';
-import { ACTIONS, GRADES, HEALTH_WAYS, JUDGED_PARTS, PARTS, PIECE_WORDS, VERDICTS } from './words';
+import { ACTIONS, ENGINE_STATES, GRADES, HEALTH_WAYS, JUDGED_PARTS, PARTS, PIECE_WORDS, VERDICTS } from './words';
 
 export const JUDGEMENT_FORMAT = 'tetrad-judgement/1';
 
@@ -82,6 +82,7 @@ export const judgementShape = object(
       {
         batteries: list(integer(1, 3)),
         minutes: number({ min: 0 }),
+        plan: list(object({ engine: word(ENGINE_STATES), steps: integer(1, 100) }, {})),
         deciding: text(1),
         place: list(word(PIECE_WORDS)),
         ruledOut: list(

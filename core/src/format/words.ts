@@ -45,6 +45,10 @@ export const SYMPTOM_WORDS = [
 export type SymptomName = (typeof SYMPTOM_WORDS)[number];
 
 /** Pieces of the circuit between battery, starter and alternator. */
+/** What the engine does while something is read, in working order: from a vehicle at rest to one left for the night. */
+export const ENGINE_STATES = ['off', 'cranking', 'running', 'loaded', 'asleep'] as const;
+export type EngineState = (typeof ENGINE_STATES)[number];
+
 export const PIECE_WORDS = [
   'positive-post',
   'positive-cable',

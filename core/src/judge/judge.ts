@@ -28,7 +28,8 @@ import { survey } from './grade/survey';
 import type { Survey } from './grade/survey';
 import { nextFor } from './next/after-decision';
 import { cautionsFor } from './next/cautions';
-import { minutesLeft } from './next/minutes-left';
+import { workLeft } from './next/work-left';
+import type { Left } from './next/work-left';
 import { once } from './once';
 import { proposeSteps } from './propose/propose-steps';
 import type { Step } from './propose/propose-steps';
@@ -40,6 +41,8 @@ import { weighPass } from './weigh-pass';
 /** Faults from this probability on are told what would change them. */
 const TOLD_FROM = 0.3;
 
+const NOTHING_LEFT: Left = { plan: [], minutes: 0 };
+
 /** What the judge makes of a case. */
 export interface JudgedCase {
   readonly survey: Survey;
@@ -49,8 +52,8 @@ export interface JudgedCase {
   readonly changes: readonly Change[];
   readonly parts: Readonly<Record<JudgedPart, Verdicted>>;
   readonly decided: Decided;
-  /** Minutes of work until a decision; 0 once it stands. */
-  readonly minutes: number;
+  /** What is left until a decision; nothing once it stands. */
+  readonly left: Left;
   readonly next: readonly Step[];
   readonly derived: Derived;
   readonly budget: { readonly starting: readonly BudgetPiece[]; readonly charging: readonly BudgetPiece[] };
@@ -100,7 +103,7 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
     changes: changesOf(ranked[0]!, provenCase),
     parts,
     decided,
-    minutes: isUndecided ? minutesLeft({ leading, uncovered, next }) : 0,
+    left: isUndecided ? workLeft(gradedCase, { leading, uncovered, next }) : NOTHING_LEFT,
     next,
     derived: derived.figures.published,
     budget: { starting: startingBudget(derived), charging: chargingBudget(derived) },

@@ -150,6 +150,7 @@ export interface NextMessages {
   readonly 'ways-disagree': { readonly low: HealthOfWay; readonly high: HealthOfWay; readonly battery?: number };
   readonly 'charge-then-read': { readonly battery?: number };
   readonly 'instrument-first': { readonly check: ObservationName };
+  readonly 'look-first': { readonly look: ObservationName };
   readonly 'read-both-again': NoParams;
   readonly 'read-again': { readonly reading: Reading };
   readonly 'look-again': { readonly about: ObservationName; readonly finding: string };

@@ -6,7 +6,7 @@ import type { TestPoint } from '../circuit/points';
 import { latest } from '../evidence/case-context';
 import { cannot, done } from '../evidence/simulated-bench';
 import { slip } from '../evidence/slips';
-import { CRANKING_STEP, RUNNING_STEP } from '../evidence/step';
+import { CRANKING_STEP, LOADED_STEP } from '../evidence/step';
 import type { Step } from '../evidence/step';
 import { dropWithoutCurrent, moreThanThereIs, partAboveWhole } from '../evidence/void/drop-rules';
 import { DROP_VOLTS } from './measures';
@@ -35,7 +35,7 @@ interface DropOf {
 export function dropTest({ test, name, red, black, place, step, cautions, required, keeps }: DropOf): Test {
   const { loadedBy } = pathOf(test);
   const isCranking = loadedBy === 'cranking';
-  const shared = isCranking ? CRANKING_STEP : RUNNING_STEP;
+  const shared = isCranking ? CRANKING_STEP : LOADED_STEP;
   const { at, how, ticks } = place;
   return {
     ...DROP_VOLTS,

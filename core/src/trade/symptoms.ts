@@ -1,5 +1,6 @@
 /** Symptoms as customers and technicians say them. Which faults give them stands with each fault. */
 import type { WeightName } from '../criteria/weights';
+import type { ObservationName } from '../format/names';
 import { SYMPTOM_WORDS } from '../format/words';
 import type { SymptomName } from '../format/words';
 
@@ -11,6 +12,8 @@ export interface SymptomRow {
   readonly kinds: readonly SymptomKind[];
   /** How much it speaks for “one of the faults that give it is there”. */
   readonly weight: WeightName;
+  /** What is looked at before anything is touched: it may not be safe. */
+  readonly looksFirst?: ObservationName;
 }
 
 export const SYMPTOMS = {
@@ -31,7 +34,12 @@ export const SYMPTOMS = {
   'dim-at-idle': { name: 'Lamps dim at idle', kinds: ['charging'], weight: 'symptom-dim' },
   'bright-lamps': { name: 'Lamps too bright', kinds: ['overcharge'], weight: 'symptom-bright' },
   'radio-whine': { name: 'Whine in the radio', kinds: ['ripple'], weight: 'symptom-whine' },
-  'battery-smell': { name: 'Battery smells or is swollen', kinds: ['overcharge'], weight: 'symptom-smell' },
+  'battery-smell': {
+    name: 'Battery smells or is swollen',
+    kinds: ['overcharge'],
+    weight: 'symptom-smell',
+    looksFirst: 'battery-case',
+  },
   'belt-squeal': { name: 'Belt squeals', kinds: ['charging'], weight: 'symptom-squeal' },
 } as const satisfies Record<SymptomName, SymptomRow>;
 

@@ -1,6 +1,7 @@
 /** From the complaint and the resting voltage on, doing what the judgement asks for until it decides. */
-import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, judge } from '@tetrad/core';
-import type { CriteriaSet, FaultName, Judgement } from '@tetrad/core';
+import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, judge, stepOf } from '@tetrad/core';
+import type { CriteriaSet, EngineState, FaultName, Judgement, NextStep } from '@tetrad/core';
+import { medianSorted } from 'simple-statistics';
 import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
 import type { Row, Setting } from './setting';
 
@@ -16,6 +17,12 @@ export interface Following {
   outvoted: number;
   steps: number;
   minutes: number;
+  /** Changes of what the engine does, of each visit. */
+  readonly changes: number[];
+  /** Steps after which more minutes were told to be left than before, and all of them. */
+  grew: number;
+  /** Minutes told after the first reading, over minutes that it took, of each visit. */
+  readonly told: number[];
   readonly wrong: Counts;
 }
 
@@ -32,6 +39,12 @@ const isOpen = ({ decision, next }: Judgement, fault: FaultName): boolean =>
   next.length > 0 &&
   (decision.action === 'test-next' || (decision.action === 'charge-first' && fault !== 'battery-discharged'));
 
+/** What the engine does while a step is taken. */
+function engineOf({ test, conditions }: NextStep): EngineState {
+  const engine = stepOf(test)?.engine ?? 'off';
+  return engine === 'running' && conditions['loads'] === 'on' ? 'loaded' : engine;
+}
+
 /** @param criteria The set that judges. @param mistakes Share of readings taken with one of the usual mistakes. */
 export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mistakes = 0): Following {
   const found: Following = {
@@ -42,6 +55,9 @@ export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mi
     outvoted: 0,
     steps: 0,
     minutes: 0,
+    changes: [],
+    grew: 0,
+    told: [],
     wrong: new Counts(),
   };
   FAULT_NAMES.forEach((fault, f) => {
@@ -52,17 +68,27 @@ export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mi
       let count = 1;
       let minutes = 1;
       let isCharged = false;
+      let engine: EngineState = 'off';
+      let changes = 0;
+      const told = said.decision.minutes ?? 0;
       while (count < MAX_STEPS && isOpen(said, fault)) {
         const step = said.next[0]!;
         if (step.test === 'charge' && isCharged) break;
         isCharged ||= step.test === 'charge';
+        const needs = engineOf(step);
+        if (needs !== engine) changes += 1;
+        engine = needs;
+        const before = said.decision.minutes ?? 0;
         visit.do(step.test, step.conditions);
         said = judge(visit.case, criteria);
+        if ((said.decision.minutes ?? 0) > before) found.grew += 1;
         count += 1;
         minutes += step.minutes;
       }
       note(found, fault, said, visit);
       found.steps += count;
+      found.changes.push(changes);
+      if (minutes > 1) found.told.push(told / (minutes - 1));
       found.minutes += minutes;
     }
   });
@@ -108,6 +134,19 @@ export function followingRows(found: Following): readonly Row[] {
     ['undecided', percent(found.undecided, cases), 'at most 2 %', '–'],
     ['outvoted by following next', String(found.outvoted), 'never', '–'],
     ['steps taken, mean', (found.steps / cases).toFixed(1), 'at most 14', `${FULL_SET.length + 9}, the fixed order`],
+    [
+      'changes of what the engine does, median',
+      String(medianSorted(found.changes.toSorted((a, b) => a - b))),
+      'at most 3',
+      '–',
+    ],
+    [
+      'minutes told at the first reading, of those it took, median',
+      medianSorted(found.told.toSorted((a, b) => a - b)).toFixed(2),
+      '–',
+      '–',
+    ],
+    ['steps after which more minutes were told than before', percent(found.grew, found.steps), '–', '–'],
     [
       'minutes taken, mean',
       (found.minutes / cases).toFixed(0),

@@ -23,6 +23,7 @@ import { ruledOut } from './ruled-out';
 import type { RuledOut } from './ruled-out';
 import { strongest } from './decision-input';
 import type { DecisionInput } from './decision-input';
+import { lookFirst } from '../propose/look-first';
 import { againstVolts } from '../propose/against-volts';
 import { unexplained } from './unexplained';
 import { isReplaced, mayDecide } from '../rank/part-of';
@@ -165,6 +166,8 @@ function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
     const [excuse] = provenCase.proofOf(fault).excuses;
     return asks(fault, message('leads', { fault, probability, ...(excuse && { excuse }) }));
   }
+  const look = lookFirst(provenCase.gradedCase);
+  if (look !== null) return asks(null, message('look-first', { look }));
   if (againstVolts(provenCase.gradedCase).length > 0) return asks(null, message('read-both-again', {}));
   const [reading] = unexplained(null, input);
   if (reading) return asks(null, message('outside-unexplained', { reading }));

@@ -14,6 +14,7 @@ import { isCharged, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { strongest } from './decision-input';
 import type { Failure } from '../derive/failures';
+import { whyStop } from './stop';
 import { isCallable, partOf } from '../rank/part-of';
 import { message } from '../messages';
 
@@ -69,6 +70,8 @@ export function partVerdict(
   );
   if (proven) return call(part, proven, failing);
   if (mendedBy) return { verdict: 'keep', because: message('keep', { part, readings: [mendedBy] }), missing: [] };
+  const stop = part === 'battery' ? whyStop(gradedCase) : null;
+  if (stop) return { verdict: stop.replace ? 'replace' : 'not-proven', because: stop.says, missing: [] };
   if (part === 'battery' && gradedCase.charge !== null && !isCharged(gradedCase))
     return { verdict: 'charge-first', because: message('charge-first-part', {}), missing: ['charge'] };
   const lost = part === 'connections' ? losing(failing, gradedCase) : undefined;

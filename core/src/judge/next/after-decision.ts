@@ -1,6 +1,7 @@
 /** What is asked for once the decision stands. */
 import type { Reading } from '../../format/reading-shape';
 import type { ObservationName } from '../../format/names';
+import type { Action } from '../../format/words';
 import { TESTS, isTestName } from '../../trade/tables';
 import type { Assessment } from '../../evidence/assessment';
 import type { Decided } from '../decide/decide';
@@ -14,6 +15,7 @@ import { isOutside } from '../../evidence/limit-of';
 import { isTried, notPossible, observed } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { Survey } from '../grade/survey';
+import { lookFirst } from '../propose/look-first';
 import { againstVolts } from '../propose/against-volts';
 import { chargeStep, stepAs } from '../propose/propose-steps';
 import type { Step } from '../propose/propose-steps';
@@ -25,8 +27,18 @@ export interface NextAfter extends Standing {
   readonly choice: Choice;
 }
 
-/** A settled case asks for nothing more; charge-first asks for the charge. */
+/** A settled case asks for nothing more; charge-first asks for the charge. Before either a look at what may be unsafe. */
 export function nextFor(given: NextAfter): readonly Step[] {
+  const { gradedCase } = given.surveyed;
+  const look = isOpenAction(given.decided.action) ? lookFirst(gradedCase) : null;
+  const rest = stepsAfter(given);
+  if (look === null) return rest;
+  return [stepAs(look, message('look-first', { look }), gradedCase), ...rest.filter(({ test }) => test !== look)];
+}
+
+const isOpenAction = (action: Action): boolean => action === 'test-next' || action === 'charge-first';
+
+function stepsAfter(given: NextAfter): readonly Step[] {
   const { decided, proposed, surveyed, choice } = given;
   const { gradedCase, before, assessments } = surveyed;
   switch (decided.action) {

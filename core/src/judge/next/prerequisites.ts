@@ -1,10 +1,11 @@
 /** What must come before a step: a blocked step says why, and what taking it all the same costs. */
-import type { StepName } from '../../format/names';
+import type { ObservationName, StepName } from '../../format/names';
 import { OBSERVATIONS, isObservationName, stepOf } from '../../trade/tables';
 import type { Message } from '../../format/message';
 import { whyStop } from '../decide/stop';
 import { didNotCrank, didNotRun, isCharged, notPossible } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
+import { lookFirst } from '../propose/look-first';
 import { needsControlFirst } from '../propose/control-first';
 import { message } from '../messages';
 
@@ -22,14 +23,27 @@ export interface Prerequisite {
  */
 export function blockedSteps(gradedCase: GradedCase, names: readonly StepName[]): ReadonlyMap<StepName, Prerequisite> {
   const stop = whyStop(gradedCase);
+  const look = lookFirst(gradedCase);
   const blocked = new Map<StepName, Prerequisite>();
   for (const name of names) {
     const isLooking = isObservationName(name) && OBSERVATIONS[name].isLooking;
-    const found = stop && !isLooking ? stopped(stop.says) : prerequisiteOf(name, gradedCase);
+    const found = isLooking
+      ? prerequisiteOf(name, gradedCase)
+      : stop
+        ? stopped(stop.says)
+        : look
+          ? after(look)
+          : prerequisiteOf(name, gradedCase);
     if (found) blocked.set(name, found);
   }
   return blocked;
 }
+
+const after = (look: ObservationName): Prerequisite => ({
+  first: look,
+  because: message('look-first', { look }),
+  cost: message('somebody-may-be-hurt', {}),
+});
 
 const stopped = (because: Message): Prerequisite => ({
   first: null,

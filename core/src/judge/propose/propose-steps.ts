@@ -13,6 +13,10 @@ import type { GradedCase } from '../../evidence/case-context';
 import { disagreeing } from '../derive/health';
 import { isFlowUnknown, isStill } from '../../evidence/flow';
 import { isHealthTest } from '../../evidence/health';
+import { currentFirst } from './current-first';
+import { engineFor, engineNow } from './visits';
+import { changeMinutes } from '../../evidence/engine-state';
+import type { EngineState } from '../../format/words';
 import { canRead, isOpen } from './is-open';
 import { SETTING_UP_MINUTES, STEP_ROWS } from './step-rows';
 import { missingUnits } from './missing-units';
@@ -65,6 +69,7 @@ export interface NextInput {
 interface RankedStep {
   readonly name: StepName;
   readonly row: StepRow;
+  readonly engine: EngineState;
   /** Doubts settled per minute. */
   readonly worth: number;
   /** Minutes that it saves before the decision that is due otherwise; 0 where none waits for it. */
@@ -85,6 +90,7 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
   const apart = waysApart(provenCase);
   const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
   const saved = new Map(worthwhile.map(({ step, saves }) => [step, saves]));
+  const now = engineNow(gradedCase);
   const ranked: RankedStep[] = [];
   for (const { name, row } of STEP_ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? proofValue(leading.probability) : 0;
@@ -96,13 +102,18 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     let information = 0;
     for (const [fault, strength] of row.informs)
       if (mayDecide(fault, gradedCase)) information += doubt(probability[fault]) * strength;
-    const worth = (information + forProof + forCoverage + forAgain) / (row.minutes + SETTING_UP_MINUTES);
-    if (worth > MIN_WORTH || forDecision > 0)
-      ranked.push({ name, row, worth, forDecision, isAsked: forCoverage > 0 && forProof <= forCoverage });
+    const value = information + forProof + forCoverage + forAgain;
+    if (value / (row.minutes + SETTING_UP_MINUTES) <= MIN_WORTH && forDecision === 0) continue;
+    const engine = engineFor(name, gradedCase);
+    // another state of the engine costs its minutes; what is read in the same visit costs none
+    const minutes = row.minutes + SETTING_UP_MINUTES + changeMinutes(now, engine);
+    const isAsked = forCoverage > 0 && forProof <= forCoverage;
+    ranked.push({ name, row, engine, worth: value / minutes, forDecision: Math.max(0, forDecision), isAsked });
   }
   // what only waits for a step waits for that one
   ranked.sort((a, b) => b.forDecision - a.forDecision || b.worth - a.worth);
-  const asked = together(ranked.slice(0, MAX_STEPS - label.length)).map(({ name, isAsked }) =>
+  const best = withCurrents(ranked, gradedCase).slice(0, MAX_STEPS - label.length);
+  const asked = inVisits(best).map(({ name, isAsked }) =>
     stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),
   );
   return [...label, ...asked];
@@ -139,12 +150,35 @@ function waysApart({ gradedCase, figures: { ways } }: ProvenCase): Message | nul
   return null;
 }
 
-/** The best step first, then those at its place, then the rest: nobody walks round the vehicle twice. */
-function together(ranked: readonly RankedStep[]): readonly RankedStep[] {
-  const [first, ...rest] = ranked;
+/**
+ * The best step first, then what else is read while the engine does the same, at the same place first: nobody walks round
+ * the vehicle twice.
+ */
+function inVisits([first, ...rest]: readonly RankedStep[]): readonly RankedStep[] {
   if (!first) return [];
-  const isHere = ({ row }: RankedStep): boolean => row.place === first.row.place;
-  return [first, ...rest.filter(isHere), ...rest.filter((entry) => !isHere(entry))];
+  const isSame = ({ engine }: RankedStep): boolean => engine === first.engine;
+  const isHere = (entry: RankedStep): boolean => isSame(entry) && entry.row.place === first.row.place;
+  return [
+    first,
+    ...rest.filter(isHere),
+    ...rest.filter((entry) => isSame(entry) && !isHere(entry)),
+    ...rest.filter((entry) => !isSame(entry)),
+  ];
+}
+
+/** The current stands in the place of the first drop that needs it, and no drop before it. */
+function withCurrents(ranked: readonly RankedStep[], gradedCase: GradedCase): readonly RankedStep[] {
+  const found: RankedStep[] = [];
+  for (const entry of ranked) {
+    const current = currentFirst(entry.name, gradedCase);
+    const row = current && stepOf(current);
+    const stands = current && row && isOpen(current, row, gradedCase);
+    const step = stands
+      ? { ...entry, name: current, row, engine: engineFor(current, gradedCase), isAsked: false }
+      : entry;
+    if (!found.some(({ name }) => name === step.name)) found.push(step);
+  }
+  return found;
 }
 
 /** Both readings of a contradiction are asked for once more. */

@@ -9,6 +9,7 @@ export const beltRemovedCrank: ObservationKind = {
   step: {
     minutes: 8,
     place: 'engine',
+    engine: 'cranking',
     informs: informs(0.9, 'accessory-seized', 'engine-drag'),
     settles: 'Finds a seized accessory: take the belt off and crank again.',
     cautions: ['by-hand', 'cranking'],

@@ -14,6 +14,7 @@ export const plugsRemovedCrank: ObservationKind = {
   step: {
     minutes: 20,
     place: 'engine',
+    engine: 'cranking',
     informs: informs(0.5, 'engine-drag', 'starter-dragging'),
     settles: 'Tells high compression from tight bearings.',
     cautions: ['by-hand', 'cranking'],

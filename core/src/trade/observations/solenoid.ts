@@ -21,6 +21,7 @@ export const solenoid: ObservationKind = {
   step: {
     minutes: 0.5,
     place: 'starter',
+    engine: 'cranking',
     informs: informs(0.3, 'starter-control'),
     settles: 'Tells a solenoid that closes from one that is not told to.',
     cautions: ['cranking'],

@@ -15,6 +15,7 @@ export const starterTap: ObservationKind = {
   step: {
     minutes: 2,
     place: 'starter',
+    engine: 'cranking',
     informs: informs(0.4, 'starter-worn'),
     settles: 'A starter that turns after a tap has worn brushes.',
     cautions: ['cranking'],

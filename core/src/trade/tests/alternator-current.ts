@@ -8,7 +8,7 @@ import type { Voice } from '../../format/message';
 import { showsCapability } from '../../evidence/capability';
 import { ampsBetween } from '../measures';
 import { atPosts } from '../../circuit/points';
-import { RUNNING_STEP, informs } from '../../evidence/step';
+import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 
@@ -48,7 +48,7 @@ export const alternatorCurrent: Test = {
   ],
   leads: { ...atPosts('charging'), clamp: 'alternator-output' },
   step: {
-    ...RUNNING_STEP,
+    ...LOADED_STEP,
     minutes: 4,
     place: 'alternator',
     informs: informs(0.75, 'alternator-weak', 'belt-slip', 'alternator-diode'),

@@ -5,7 +5,7 @@ import { cannot, done } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
-import { RUNNING_STEP, informs } from '../../evidence/step';
+import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 
@@ -43,7 +43,7 @@ export const fieldDuty: Test = {
   ],
   leads: null,
   step: {
-    ...RUNNING_STEP,
+    ...LOADED_STEP,
     minutes: 2,
     place: 'running',
     informs: informs(0.3, 'charge-control'),

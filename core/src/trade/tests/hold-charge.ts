@@ -40,6 +40,7 @@ export const holdCharge: Test = {
   step: {
     minutes: 30,
     place: 'standing',
+    engine: 'asleep',
     informs: informs(0.4, 'battery-dead-cell'),
     settles: 'Shows whether the battery discharges by itself.',
     cautions: ['disconnect'],

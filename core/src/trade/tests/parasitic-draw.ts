@@ -44,6 +44,7 @@ export const parasiticDraw: Test = {
   step: {
     minutes: 25,
     place: 'standing',
+    engine: 'asleep',
     informs: informs(0.95, 'parasitic-drain'),
     settles: 'Measures the drain with everything off and asleep.',
     cautions: [],

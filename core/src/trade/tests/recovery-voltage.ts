@@ -37,6 +37,7 @@ export const recoveryVoltage: Test = {
   step: {
     minutes: 0.5,
     place: 'posts-cranking',
+    engine: 'cranking',
     informs: [],
     settles: 'A battery that recovers slowly is weak or empty.',
     cautions: [],

@@ -7,7 +7,7 @@ import type { Voice } from '../../format/message';
 import { alternatorGives } from '../alternator-gives';
 import { POST_VOLTS } from '../measures';
 import { atPosts } from '../../circuit/points';
-import { RUNNING_STEP, informs } from '../../evidence/step';
+import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 
@@ -43,7 +43,7 @@ export const rippleWaveform: Test = {
   ],
   leads: atPosts('charging'),
   step: {
-    ...RUNNING_STEP,
+    ...LOADED_STEP,
     minutes: 3,
     place: 'running',
     informs: informs(0.7, 'alternator-diode'),

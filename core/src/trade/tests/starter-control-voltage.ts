@@ -35,6 +35,7 @@ export const starterControlVoltage: Test = {
   step: {
     minutes: 2,
     place: 'starter',
+    engine: 'cranking',
     informs: [
       ...informs(0.9, 'starter-control'),
       ...informs(0.25, 'solenoid-contacts', 'cable-starter-positive', 'cable-starter-ground'),

@@ -131,6 +131,8 @@ export const NEXT = {
     `The last reading was spoiled by the instrument. ${OBSERVATIONS[check].asks}, then repeat it.`,
   'read-again': (w: { reading: Reading }, voice: Voice) =>
     `${readingWords(w.reading, voice)} is outside its limit and no other reading explains it. Repeat it, and check the contact points and the current.`,
+  'look-first': ({ look }: { look: ObservationName }) =>
+    `${OBSERVATIONS[look].asks} before anything else: it may not be safe to touch.`,
   'read-both-again': () => 'Resting voltage and gravity contradict each other. Repeat both.',
   'look-again': (w: { about: ObservationName; finding: string }) =>
     `${OBSERVATIONS[w.about].name}: ${w.finding} does not fit the other readings. Look again.`,

@@ -119,7 +119,7 @@ function partOf({ verdict, because, missing, where }: Verdicted): PartVerdict {
   return where ? { ...made, where } : made;
 }
 
-function decisionOf({ decided, minutes }: JudgedCase): Decision {
+function decisionOf({ decided, left }: JudgedCase): Decision {
   const { action, part, fault, because, batteries, deciding, before, after, balance } = decided;
   const sent = stored(because);
   return {
@@ -128,7 +128,8 @@ function decisionOf({ decided, minutes }: JudgedCase): Decision {
     fault,
     ...(batteries && { batteries }),
     because: ENGLISH.say(because),
-    minutes,
+    minutes: left.minutes,
+    ...(left.plan.length > 0 && { plan: left.plan.map(({ engine, steps }) => ({ engine, steps: steps.length })) }),
     code: sent.code,
     with: sent.with,
     ...(decided.place && { place: decided.place }),

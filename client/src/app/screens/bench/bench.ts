@@ -86,9 +86,11 @@ export class Bench {
     const readings = this.job.view()?.case.readings ?? [];
     const used = minutesOfWork(readings.flatMap(({ at }) => (at === undefined ? [] : [at])));
     // before anything is read nobody knows what lies ahead
-    const left = readings.length > 0 ? (this.job.judgement()?.decision.minutes ?? 0) : 0;
+    const decision = this.job.judgement()?.decision;
+    const left = readings.length > 0 ? (decision?.minutes ?? 0) : 0;
+    const steps = (decision?.plan ?? []).reduce((sum, visit) => sum + visit.steps, 0);
     const { plain } = this.#figures.format();
-    return { used: plain(used, 0), left: left > 0 ? plain(left, 0) : null };
+    return { used: plain(used, 0), left: left > 0 ? plain(left, 0) : null, steps };
   });
 
   constructor() {

@@ -149,6 +149,11 @@ export class Floor {
     void this.#router.navigate(['/jobs', job]);
   }
 
+  protected resume(job: string): void {
+    this.opening.set(false);
+    void this.#router.navigate(['/jobs', job]);
+  }
+
   /** A floor of so many jobs is drawn as far as it is in view. */
   protected readonly isLong = computed(() => this.lines().length > LONG_FLOOR);
   /**

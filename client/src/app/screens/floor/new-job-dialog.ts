@@ -74,6 +74,8 @@ export class NewJobDialog {
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly #shop = inject(Store).selectSignal(selectShop);
   readonly opened = output<NewJob>();
+  /** The id of an open job that is continued. */
+  readonly resumed = output<string>();
   readonly closed = output();
 
   protected readonly form = newJobForm(this.#figures.choice());
@@ -174,6 +176,9 @@ export class NewJobDialog {
       rating || capacityAh || chemistry ? null : `The code holds “${text.slice(0, 60)}”: no rating in it.`,
     );
   }
+
+  /** A job of this vehicle that is not closed: it is continued rather than begun a second time. */
+  protected readonly openVisit = computed(() => this.visits().find(({ status }) => status === 'open') ?? null);
 
   protected submit(): void {
     const body = newJobOf(this.form, this.#figures.choice(), this.#known()?.id ?? null);

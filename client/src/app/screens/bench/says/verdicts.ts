@@ -6,6 +6,7 @@ import {
   decisionTone,
   decisionWords,
   nameOf,
+  planWords,
   readingWords,
   retell,
   ruledOutCauses,
@@ -93,6 +94,10 @@ export class Verdicts {
     );
     return [...new Set(lines)]; // two drops with one limit are one sentence
   });
+  /** What is left to read, visit by visit. */
+  protected readonly plan = computed(() => planWords(this.judgement().decision));
+  /** Nothing may be tested: only what to do is shown. */
+  protected readonly isStopped = computed(() => this.judgement().decision.action === 'stop');
   /** Why it stops here, or what another step is worth. */
   protected readonly balance = computed(() => {
     const { balance } = this.judgement().decision;

@@ -6,6 +6,7 @@ import {
   effect,
   inject,
   output,
+  signal,
   untracked,
   viewChild,
 } from '@angular/core';
@@ -26,6 +27,7 @@ import { Attempts } from './attempts';
 import { CautionStrip } from './caution-strip';
 import { ChargeEntry } from './charge-entry';
 import { ComplaintEntry } from './complaint-entry';
+import { EngineQuestion } from './engine-question';
 import { HalvedPathView } from './halved-path-view';
 import { InstrumentChip } from './instrument-chip';
 import { LabelEntry } from './label-entry';
@@ -49,6 +51,7 @@ import { StepWords } from './step-words';
     ChargeEntry,
     ComplaintEntry,
     CountView,
+    EngineQuestion,
     HalvedPathView,
     InstrumentChip,
     LabelEntry,
@@ -101,6 +104,18 @@ export class StepPanel {
   });
   /** Nobody counts down to a crank before its cautions are read. */
   protected readonly mayCount = computed(() => (this.cautions()?.open() ?? []).length === 0);
+  /** Nobody knows the engine, and its usual amps and speed are needed from here on. */
+  protected readonly isEnginePassed = signal(false);
+  protected readonly asksEngine = computed(() => {
+    const step = this.step();
+    const { engine } = this.view().case.system;
+    const isCranking = step.kind === 'reading' && TESTS[step.test].step.engine === 'cranking';
+    return isCranking && !this.isEnginePassed() && (engine?.cylinders === undefined || engine.fuel === undefined);
+  });
+  protected tellEngine(system: System): void {
+    this.job.change({ system }, 'Engine told');
+    this.entry()?.focus();
+  }
   /** When the battery was last read at rest. */
   protected readonly readFlatAt = computed(() => {
     const at = this.job.assessments().findLast(({ reading }) => reading.test === 'resting-voltage')?.reading.at;

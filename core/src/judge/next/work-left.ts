@@ -1,0 +1,60 @@
+import { changeMinutes } from '../../evidence/engine-state';
+import type { GradedCase } from '../../evidence/case-context';
+import { stepOf } from '../../trade/tables';
+import type { StepName } from '../../format/names';
+import type { LeadingFault, Step } from '../propose/propose-steps';
+import { engineNow, visitsOf } from '../propose/visits';
+import type { Visit } from '../propose/visits';
+
+/** Minutes of a step that is no step of the route, like a charge. */
+const OTHER_MINUTES = 5;
+
+export interface Left {
+  /** What is still to be read until a decision, by visit. */
+  readonly plan: readonly Visit[];
+  /** Minutes of work for it. */
+  readonly minutes: number;
+}
+
+/**
+ * What is left until a decision: what comes next, and the leading fault's proof where one leads, else what must be read
+ * before nothing may be found. A fault that is found on the way makes it shorter.
+ *
+ * @param leading The most probable fault, where one is suspected.
+ */
+export function workLeft(
+  gradedCase: GradedCase,
+  {
+    leading,
+    uncovered,
+    next,
+  }: {
+    readonly leading: LeadingFault | null;
+    readonly uncovered: readonly StepName[];
+    readonly next: readonly Step[];
+  },
+): Left {
+  const [first] = next;
+  const p = leading?.probability ?? 0;
+  const proof = leading?.proof.missing ?? [];
+  const begun = first ? [first.test] : [];
+  const ifLeading = minutesOf([...new Set([...begun, ...proof])], gradedCase);
+  const ifNothing = minutesOf([...new Set([...begun, ...uncovered])], gradedCase);
+  const steps = [...new Set([...begun, ...(p >= LEADS ? proof : [...proof, ...uncovered])])];
+  return { plan: visitsOf(steps, gradedCase), minutes: Math.round(p * ifLeading + (1 - p) * ifNothing) };
+}
+
+/** From this probability on the leading fault's proof is the plan. */
+const LEADS = 0.5;
+
+/** The steps with what lies between them. */
+function minutesOf(steps: readonly StepName[], gradedCase: GradedCase): number {
+  let minutes = 0;
+  let engine = engineNow(gradedCase);
+  for (const visit of visitsOf(steps, gradedCase)) {
+    minutes += changeMinutes(engine, visit.engine);
+    engine = visit.engine;
+    for (const step of visit.steps) minutes += stepOf(step)?.minutes ?? OTHER_MINUTES;
+  }
+  return minutes;
+}
