@@ -24,8 +24,6 @@ export interface DropParams {
   /** Volts left when the measured parts are taken off, and which parts those are. */
   readonly left: number | undefined;
   readonly parts: readonly PathTest[] | undefined;
-  readonly usualAmps: number | undefined;
-  readonly projected: number | undefined;
 }
 export interface HealthOfWay {
   readonly way: string;

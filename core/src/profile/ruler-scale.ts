@@ -13,14 +13,30 @@ export interface RulerScale {
   readonly to: number;
   /** The ends that are limits. */
   readonly edges: readonly number[];
+  /** The same ends in the reading's own unit; none where the limit is of another figure. */
+  readonly figures: readonly number[];
 }
 
 /** The reading stays on the ruler, however far out it lies. */
-export function rulerScale({ value, min, max }: Pick<ResolvedLimit, 'value' | 'min' | 'max'>): RulerScale {
+export function rulerScale({
+  value,
+  min,
+  max,
+  drawn,
+}: Pick<ResolvedLimit, 'value' | 'min' | 'max'> & Partial<Pick<ResolvedLimit, 'drawn'>>): RulerScale {
   const marks = [value, min, max].filter(Number.isFinite);
   const low = Math.min(...marks);
   const high = Math.max(...marks);
   const room = Math.max((high - low) * ROOM, Math.abs(high) * MIN_ROOM, 1e-6);
   const x = (figure: number): number => Math.min(1, Math.max(0, (figure - low + room) / (high - low + 2 * room)));
-  return { value: x(value), from: x(min), to: x(max), edges: [min, max].filter(Number.isFinite).map(x) };
+  const edges = [min, max].filter(Number.isFinite);
+  const figures = drawn ? [drawn.min, drawn.max].filter(Number.isFinite) : [];
+  return {
+    value: x(value),
+    from: x(min),
+    to: x(max),
+    edges: edges.map(x),
+    // a limit on a share or a loss may be drawn from its other end
+    figures: figures.length === edges.length ? figures : [],
+  };
 }

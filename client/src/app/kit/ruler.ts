@@ -18,11 +18,30 @@ const WIDE = 400;
       }
       <path [class]="'hand grade-' + grade()" [attr.d]="'M' + on.value + ' 2V34'" />
     </svg>
+    @for (mark of marks(); track mark.words) {
+      <span class="figure mark" [class.end]="mark.at > 0.85" [style.left.%]="mark.at * 100">{{ mark.words }}</span>
+    }
   `,
   styles: `
     :host {
       display: block;
+      position: relative;
       height: 40px;
+    }
+    :host:has(.mark) {
+      height: 56px;
+    }
+    .mark {
+      position: absolute;
+      top: 38px;
+      font-size: var(--text-sm);
+      line-height: 1;
+      color: var(--ink-soft);
+      transform: translateX(-50%);
+      white-space: nowrap;
+    }
+    .mark.end {
+      transform: translateX(-100%);
     }
     svg {
       width: 100%;
@@ -50,6 +69,13 @@ const WIDE = 400;
 export class Ruler {
   readonly scale = input.required<RulerScale>();
   readonly grade = input.required<Grade>();
+  /** How a figure of the reading is written; without it the ruler has no figures. */
+  readonly write = input<((figure: number) => string) | null>(null);
+  protected readonly marks = computed(() => {
+    const { edges, figures } = this.scale();
+    const write = this.write();
+    return write ? figures.map((figure, i) => ({ at: edges[i]!, words: write(figure) })) : [];
+  });
   protected readonly at = computed(() => {
     const { value, from, to, edges } = this.scale();
     return { value: value * WIDE, from: from * WIDE, to: to * WIDE, edges: edges.map((edge) => edge * WIDE) };

@@ -12,7 +12,7 @@ import type { ToastData } from './toasts';
   imports: [Button, PrimeTemplate, TimesIcon, Toast],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p-toast position="bottom-left" styleClass="kit-toast">
+    <p-toast position="top-center" styleClass="kit-toast">
       <ng-template pTemplate="message" let-message>
         <span class="says">{{ message.summary }}</span>
         @if (undoOf(message); as undo) {

@@ -19,7 +19,7 @@ const MIN_AMPS = 0.1;
 const phrases = {
   drop: ({ test, max }: { test: TestName; max: number }, voice: Voice) => `at most ${voice.value(test, max)}`,
   'drop-at': (w: { test: TestName; max: number; amps: number; allowed: number; usualAmps: number }, voice: Voice) =>
-    `at most ${voice.value(w.test, w.allowed)} at the ${voice.amps(w.amps)} of this reading (${voice.value(w.test, w.max)} at the usual ${voice.amps(w.usualAmps)})`,
+    `at most ${voice.value(w.test, w.allowed)} at ${voice.amps(w.amps)} (${voice.value(w.test, w.max)} at the usual ${voice.amps(w.usualAmps)})`,
 };
 const say = sayer(phrases);
 

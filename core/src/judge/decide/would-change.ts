@@ -1,6 +1,8 @@
 /** What would change the decision: the reading across the leading fault, and where it would have to lie. */
 import type { FaultName, ObservationName, StepName, TestName } from '../../format/names';
 import { readAcross } from '../../circuit/paths';
+import type { PathTest } from '../../circuit/paths';
+import type { GradedCase } from '../../evidence/case-context';
 import { FAULTS, TESTS, isTestName } from '../../trade/tables';
 import type { Message } from '../../format/message';
 import { isOutside, limitOf } from '../../evidence/limit-of';
@@ -22,6 +24,13 @@ function withoutFound({ code, params: { found: _found, ...bound } }: Message): M
   return { code, params: bound };
 }
 
+/** What the reading may be at the current that flowed; where it was not read, at the usual one. */
+function limitNow(test: PathTest, gradedCase: GradedCase): number {
+  const reading = latest(gradedCase, test);
+  const drawn = reading && limitOf(gradedCase, reading)?.drawn;
+  return drawn && Number.isFinite(drawn.max) ? drawn.max : dropLimit(test, gradedCase) * gradedCase.scale;
+}
+
 /** @returns at most two readings that would clear the fault, and where each would have to lie; empty where none would. */
 export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): readonly Change[] {
   // a reading that is good already would clear nothing by being good again
@@ -34,7 +43,7 @@ export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): reado
     test,
     says: message('would-clear-drop', {
       test,
-      max: dropLimit(test, gradedCase) * gradedCase.scale,
+      max: limitNow(test, gradedCase),
       isRead: latest(gradedCase, test) !== undefined,
       isNamed: all.length > 1,
     }),

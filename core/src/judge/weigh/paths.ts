@@ -22,8 +22,6 @@ const PARTS_USE = 0.5;
 const MIN_LEFT = 0.4;
 /** Share of a piece that lies in this path besides the one the reading is meant for. */
 const BESIDES = 0.9;
-/** A projection to the usual current is told from this difference on. */
-const TOLD_FROM = 0.1;
 
 /** Limit of a path in the set in use, V at the usual current, 12 V. */
 export function dropLimit(test: PathTest, { criteria }: GradedCase): number {
@@ -104,7 +102,6 @@ function saysOf(rest: PathRest, gradedCase: GradedCase): Message {
   const limit = dropLimit(test, gradedCase) * gradedCase.scale;
   const value = Math.abs(reading.value);
   const hasParts = rest.parts.length > 0;
-  const isProjected = told !== undefined && Math.abs(factor - 1) > TOLD_FROM;
   return message(hasParts ? 'drop-left' : 'drop-read', {
     test,
     value,
@@ -112,7 +109,5 @@ function saysOf(rest: PathRest, gradedCase: GradedCase): Message {
     allowed: told === undefined ? limit : limit / factor,
     left: hasParts ? rest.volts : undefined,
     parts: hasParts ? rest.parts : undefined,
-    usualAmps: isProjected && usual !== null ? usual : undefined,
-    projected: isProjected ? value * factor : undefined,
   });
 }

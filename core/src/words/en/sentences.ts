@@ -58,18 +58,10 @@ interface DropSaid {
   readonly amps?: number;
   readonly allowed: number;
   readonly left?: number;
-  readonly usualAmps?: number;
-  readonly projected?: number;
 }
-/** What was read, at what current, against which limit; the projection in brackets. */
-const dropRead = ({ test, value, amps, allowed, usualAmps, projected }: DropSaid, voice: Voice): string => {
-  const at = amps === undefined ? '' : ` at ${voice.amps(amps)}`;
-  const beside =
-    projected === undefined || usualAmps === undefined
-      ? ''
-      : ` (${voice.value(test, projected)} at the usual ${voice.amps(usualAmps)})`;
-  return `${voice.value(test, value)} lost${at}; limit ${voice.value(test, allowed)}${beside}`;
-};
+/** What was read, at what current, against which limit at that current. */
+const dropRead = ({ test, value, amps, allowed }: DropSaid, voice: Voice): string =>
+  `${voice.value(test, value)} lost${amps === undefined ? '' : ` at ${voice.amps(amps)}`}; limit ${voice.value(test, allowed)}`;
 
 const EVIDENCE = {
   'drop-read': dropRead,

@@ -33,8 +33,8 @@ export const CLAMP_AT: Readonly<Record<ClampPlace, Place>> = {
 };
 
 /** The meter's sockets. */
-export const METER_RED: Place = [36, 234];
-export const METER_BLACK: Place = [80, 234];
+export const METER_RED: Place = [38, 234];
+export const METER_BLACK: Place = [88, 234];
 
 /** Conductors by what flows through them. */
 export const CONDUCTORS = {

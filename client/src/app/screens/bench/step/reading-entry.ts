@@ -134,6 +134,11 @@ export class ReadingEntry {
     } as Reading;
     return assessCase({ ...view.case, readings: [...view.case.readings, reading] }, this.job.criteria()).at(-1) ?? null;
   });
+  protected readonly write = computed(() => {
+    const voice = this.#voice.voice();
+    const { test } = this.step();
+    return (figure: number): string => voice.value(test, figure);
+  });
   protected readonly say = computed(() => this.#voice.voice().say);
   /** What this test says beside its grade: amps and floor of a load test, milliohms of a drop. */
   protected readonly aside = computed((): string => {

@@ -26,7 +26,7 @@ export type Onward = keyof typeof ONWARD;
       <tt-grade [grade]="assessment().grade" [labelled]="true" />
     </p>
     @if (assessment().resolved; as limit) {
-      <tt-ruler [scale]="scaleOf(limit)" [grade]="assessment().grade" />
+      <tt-ruler [scale]="scaleOf(limit)" [grade]="assessment().grade" [write]="write()" />
       @if (assessment().grade === 'within') {
         <p class="soft limit">{{ say()(limit.bound) }}</p>
       }
@@ -115,6 +115,11 @@ export class ReadingShown {
   protected readonly shown = viewChild<ElementRef<HTMLElement>>('read');
 
   protected readonly scaleOf = rulerScale;
+  protected readonly write = computed(() => {
+    const voice = this.#voice.voice();
+    const { test } = this.assessment().reading;
+    return (figure: number): string => voice.value(test, figure);
+  });
   protected readonly say = computed(() => this.#voice.voice().say);
   protected readonly value = computed(() => readingWords(this.assessment().reading, this.#voice.voice()));
   /** A figure for each cell, or words: it takes several lines. */
