@@ -46,6 +46,7 @@ const SOUND: Answers = {
   'Drop, alternator case to battery −': '30m',
   'Diode check, reverse': 'OL',
   'Parasitic draw': '25m',
+  'Drop across a fuse': '0.4m',
   'Drop, body to battery −': '30m',
 };
 

@@ -32,6 +32,8 @@ const conditionValue = (name: ConditionName): fc.Arbitrary<unknown> => {
       return fc.boolean();
     case 'word':
       return fc.constantFrom(...row.words);
+    case 'text':
+      return fc.string({ minLength: 1, maxLength: row.longest });
     default:
       return fc.double({ min: row.min, max: row.max, noNaN: true });
   }

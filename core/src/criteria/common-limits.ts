@@ -29,7 +29,8 @@ type SchoolTest =
   | 'battery-current';
 
 /** Tests that no school limits: their readings are noted, and weighed by themselves. */
-type UnlimitedTest = 'inrush-current' | 'recovery-voltage' | 'module-voltage' | 'charge-acceptance' | 'field-duty';
+type UnlimitedTest =
+  'inrush-current' | 'recovery-voltage' | 'module-voltage' | 'charge-acceptance' | 'field-duty' | 'fuse-drop';
 
 /** A new test is one of the two above, or has its limits below: anything else does not compile. */
 type CommonTest = Exclude<TestName, SchoolTest | UnlimitedTest>;

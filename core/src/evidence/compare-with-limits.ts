@@ -26,6 +26,7 @@ export interface SpecifiedRange {
 export interface LimitedTest {
   /** True where limits are proportional to nominal volts. */
   readonly scales: boolean;
+  readonly isUnlimited?: ((reading: Reading) => boolean) | undefined;
   readonly specified?: ((system: Case['system'], reading: Reading) => SpecifiedRange | undefined) | undefined;
 }
 
@@ -141,6 +142,7 @@ function specifiedLimit(reading: Reading, row: LimitedTest, { case: { system } }
  */
 export function compareWithLimits(reading: Reading, row: LimitedTest, context: CaseContext): Comparison | null {
   const { uncertainty } = reading;
+  if (row.isUnlimited?.(reading)) return null;
   const specified = specifiedLimit(reading, row, context);
   if (specified) return { resolved: specified, grade: gradeAgainst(specified, uncertainty) };
   const limits = limitsOf(context.criteria, reading.test);

@@ -15,7 +15,13 @@ interface WordCondition {
   readonly name: string;
   readonly words: readonly string[];
 }
-export type ConditionRow = FlagCondition | NumberCondition | WordCondition;
+/** A name that somebody gives: of a fuse. */
+interface TextCondition {
+  readonly type: 'text';
+  readonly name: string;
+  readonly longest: number;
+}
+export type ConditionRow = FlagCondition | NumberCondition | WordCondition | TextCondition;
 
 const figure = (name: string, unit: string, min: number, max: number): NumberCondition => ({
   type: 'number',
@@ -52,6 +58,10 @@ export const CONDITIONS = {
   humpsMissing: figure('Humps missing of six', '', 0, 6),
   minutesAsleep: figure('Minutes asleep', 'min', 0, 1e5),
   offsetVolts: figure('Difference to the post', 'V', -5, 5),
+  pulled: { type: 'text', name: 'Fuse pulled', longest: 40 },
+  fuse: { type: 'text', name: 'Fuse', longest: 40 },
+  fuseRating: figure('Fuse rating', 'A', 0.5, 500),
+  fuseType: { type: 'word', name: 'Fuse form', words: ['micro', 'mini', 'standard', 'maxi'] },
 } as const satisfies Record<string, ConditionRow>;
 
 export type ConditionName = keyof typeof CONDITIONS;
@@ -60,7 +70,9 @@ export type ConditionName = keyof typeof CONDITIONS;
 export type ReadingConditions = {
   readonly [K in ConditionName]?: (typeof CONDITIONS)[K] extends FlagCondition
     ? boolean
-    : (typeof CONDITIONS)[K] extends { readonly words: readonly (infer W)[] }
-      ? W
-      : number;
+    : (typeof CONDITIONS)[K] extends TextCondition
+      ? string
+      : (typeof CONDITIONS)[K] extends { readonly words: readonly (infer W)[] }
+        ? W
+        : number;
 };

@@ -52,6 +52,7 @@ const derived = object(
     sag: object({ batteryVolts: number(), excessDrawVolts: number() }, {}),
     expectedDrawAmps: object({ min: number(), max: number() }, {}),
     daysToNoStart: number(),
+    fuses: list(object({ fuse: text(0), amps: number({ min: 0 }) }, {})),
     ways: list(way),
   },
 );

@@ -31,6 +31,8 @@ const conditionShape = (row: ConditionRow): Shape<unknown> => {
       return conditionFigure(row);
     case 'word':
       return word(row.words);
+    case 'text':
+      return text(1, row.longest);
     default:
       throw new Error(`unknown condition row ${show(row satisfies never)}`);
   }

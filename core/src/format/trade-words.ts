@@ -23,6 +23,7 @@ export const TEST_WORDS = [
   'drop-starter-positive',
   'excitation-voltage',
   'field-duty',
+  'fuse-drop',
   'hold-charge',
   'inrush-current',
   'inrush-voltage',

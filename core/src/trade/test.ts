@@ -66,10 +66,14 @@ export interface Test {
   readonly specified?: (system: Case['system'], reading: Reading) => SpecifiedRange | undefined;
   /** What makes a reading of it unfit to judge by, beside the rules that all tests share. */
   readonly voids?: readonly VoidRule[];
+  /** Several are read in one pass, each with a name of its own: the bench stays at it. */
+  readonly isSeveral?: true;
   /** What is asked before a figure of it is saved that can hardly be. */
   readonly askBack?: AskBack;
   /** By the code of a void: what settles the instrument before this is read again. */
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
+  /** True for a reading that no limit may speak of: it is only noted. */
+  readonly isUnlimited?: (reading: Reading) => boolean;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */
   readonly noted?: (reading: Reading, context: CaseContext) => Message | null;
   /** By the code of such a note: it is worth taking again, under the conditions that the note asks for. */

@@ -106,6 +106,8 @@ export const withCommands = <_>() =>
           const last = store.done().at(-1) ?? null;
           if (last === null) return null;
           patchState(store, ({ done }) => ({ done: done.slice(0, -1) }));
+          const again = last.back.flatMap((act) => (act.kind === 'reading' ? [act.body.reading.id] : []));
+          patchState(store, ({ own }) => ({ own: new Set([...own, ...again]) }));
           for (const act of last.back) store.act(renewed(act, store.view()));
           return last;
         },

@@ -8,6 +8,7 @@ import type { Derived } from '../../format/judgement-shape';
 import { interpolate } from '../../quantities/interpolate';
 import { latest } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
+import { fuseCurrents, wholeDraw } from '../../evidence/fuses';
 import { healthWays } from './health';
 import type { HealthWay } from '../../evidence/health';
 import type { Figures } from '../../evidence/figures';
@@ -56,6 +57,8 @@ export function derive(gradedCase: GradedCase): Figures {
   if (half !== null) published.equivalentLoadVolts = half;
   if (excess !== null) published.sag = { batteryVolts: resting! - cranking!.value - excess, excessDrawVolts: excess };
   if (days !== null) published.daysToNoStart = days;
+  const fuses = fuseCurrents(gradedCase).flatMap(({ fuse, amps }) => (amps === null ? [] : [{ fuse, amps }]));
+  if (fuses.length > 0) published.fuses = fuses;
   if (ways.length > 0) published.ways = ways.map(publishedWay);
   return {
     crankingOhms: ohms,
@@ -77,7 +80,7 @@ const publishedWay = ({ way, health, spread, reading, battery }: HealthWay): Non
 
 /** Days of standing until a no-start from the measured drain; null where nothing drains. */
 function daysToNoStart(gradedCase: GradedCase): number | null {
-  const draw = latest(gradedCase, 'parasitic-draw')?.value;
+  const draw = wholeDraw(gradedCase)?.value;
   const { capacityAh, count = 1, arrangement } = gradedCase.case.system.battery;
   const one = capacityAh ?? (gradedCase.cca === null ? null : gradedCase.cca * AH_PER_CCA);
   if (draw === undefined || draw <= SOME_DRAIN_AMPS || one === null) return null;

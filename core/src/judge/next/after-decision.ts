@@ -12,7 +12,7 @@ import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
 import { openRepeats, repeatsOf } from '../compare/repeat-tests';
 import { isOutside } from '../../evidence/limit-of';
-import { isTried, notPossible, observed } from '../../evidence/case-context';
+import { isTried, notPossible, observed, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { Survey } from '../grade/survey';
 import { lookFirst } from '../propose/look-first';
@@ -59,8 +59,14 @@ function stepsAfter(given: NextAfter): readonly Step[] {
     case 'repaired': // decided, and the rest of the same tests is worth repeating all the same
       return repeatsAsked(surveyed);
     default:
-      return [];
+      return decided.part === 'drain' ? circuitSteps(gradedCase) : [];
   }
+}
+
+/** A drain is decided on by its amps; what is left is to find the circuit that takes them. */
+function circuitSteps(gradedCase: GradedCase): readonly Step[] {
+  const isFound = readingsOf(gradedCase, 'fuse-drop').length > 0 || notPossible(gradedCase, 'fuse-drop');
+  return isFound ? [] : [stepAs('fuse-drop', message('settles', { step: 'fuse-drop' }), gradedCase)];
 }
 
 /** Where a test is asked for again because its instrument was off, the look at the instrument comes first. */

@@ -20,6 +20,7 @@ import { dropStarterGroundModel } from '../../trade/tests/drop-starter-ground';
 import { dropStarterPositiveModel } from '../../trade/tests/drop-starter-positive';
 import { excitationVoltageModel } from '../../trade/tests/excitation-voltage';
 import { fieldDutyModel } from '../../trade/tests/field-duty';
+import { fuseDropModel } from '../../trade/tests/fuse-drop';
 import { holdChargeModel } from '../../trade/tests/hold-charge';
 import { inrushCurrentModel } from '../../trade/tests/inrush-current';
 import { inrushVoltageModel } from '../../trade/tests/inrush-voltage';
@@ -58,6 +59,7 @@ export const TEST_MODELS = {
   'drop-starter-positive': dropStarterPositiveModel,
   'excitation-voltage': excitationVoltageModel,
   'field-duty': fieldDutyModel,
+  'fuse-drop': fuseDropModel,
   'hold-charge': holdChargeModel,
   'inrush-current': inrushCurrentModel,
   'inrush-voltage': inrushVoltageModel,

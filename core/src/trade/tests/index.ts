@@ -20,6 +20,7 @@ import { dropStarterGround } from './drop-starter-ground';
 import { dropStarterPositive } from './drop-starter-positive';
 import { excitationVoltage } from './excitation-voltage';
 import { fieldDuty } from './field-duty';
+import { fuseDrop } from './fuse-drop';
 import { holdCharge } from './hold-charge';
 import { inrushCurrent } from './inrush-current';
 import { inrushVoltage } from './inrush-voltage';
@@ -58,6 +59,7 @@ export const TEST_FILES = {
   'drop-starter-positive': dropStarterPositive,
   'excitation-voltage': excitationVoltage,
   'field-duty': fieldDuty,
+  'fuse-drop': fuseDrop,
   'hold-charge': holdCharge,
   'inrush-current': inrushCurrent,
   'inrush-voltage': inrushVoltage,

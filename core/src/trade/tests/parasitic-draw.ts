@@ -1,5 +1,5 @@
 import { caresFrom, limitOf } from '../../evidence/limit-of';
-import { latest } from '../../evidence/case-context';
+import { wholeDraw } from '../../evidence/fuses';
 import { ofFigure } from '../../evidence/void/void-rule';
 import { causes, weighed } from '../../evidence/finding';
 import { done, round } from '../../evidence/simulated-bench';
@@ -21,6 +21,8 @@ const FLOOR_AMPS = 0.002;
 const phrases = {
   'still-awake': (w: { minutes: number }, voice: Voice) =>
     `After ${voice.plain(w.minutes, 0)} min the modules may still be awake: latch the doors and wait 20 to 60 min.`,
+  'flows-without-fuse': (w: { value: number; fuse: string; through: number }, voice: Voice) =>
+    `${voice.amps(w.value)} with ${w.fuse} pulled: ${voice.amps(w.through)} flow through it.`,
   'flows-asleep': (w: { value: number }, voice: Voice) => `${voice.amps(w.value)} flow with everything off`,
 };
 const say = sayer(phrases);
@@ -28,14 +30,14 @@ const say = sayer(phrases);
 export const parasiticDraw: Test = {
   ...ampsBetween(-1, 100, 0.03),
   name: 'Parasitic draw',
-  conditions: ['minutesAsleep'],
+  conditions: ['minutesAsleep', 'pulled'],
   direct: ['parasitic-drain'],
   places: [
     {
       group: 'Drain',
       at: 1,
       how: 'Wait until the modules sleep, then read.',
-      asks: { minutesAsleep: null },
+      asks: { minutesAsleep: null, pulled: null },
       ticks: ['doors-latched', 'clamp-zeroed', 'all-conductors'],
       waits: ['sleep'],
     },
@@ -51,6 +53,12 @@ export const parasiticDraw: Test = {
   },
   required: [{ by: ['standing'] }],
   asked: () => ({ minutesAsleep: WAIT_MINUTES }),
+  isUnlimited: ({ conditions }) => conditions?.pulled !== undefined,
+  noted: ({ value, conditions }, context) => {
+    if (typeof value !== 'number' || conditions?.pulled === undefined) return null;
+    const through = Math.max(0, (wholeDraw(context)?.value ?? value) - value);
+    return say('flows-without-fuse', { value, fuse: conditions.pulled, through });
+  },
   voids: [
     ofFigure((reading, _context, compared) => {
       const minutes = reading.conditions?.minutesAsleep;
@@ -61,7 +69,7 @@ export const parasiticDraw: Test = {
   ],
   phrases,
   findings: ({ gradedCase }) => {
-    const reading = latest(gradedCase, 'parasitic-draw');
+    const reading = wholeDraw(gradedCase);
     const limit = reading && limitOf(gradedCase, reading);
     if (!reading || !limit) return [];
     return [

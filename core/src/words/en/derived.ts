@@ -21,6 +21,8 @@ const WORDS: Readonly<Partial<Record<TestName, Sentences>>> = {
   'cranking-voltage': sag,
   'starter-draw': sag,
   'specific-gravity': gravity,
+  'fuse-drop': ({ fuses = [] }, _situation, { amps }) =>
+    fuses.map(({ fuse, amps: through }) => `${fuse === '' ? 'A fuse' : fuse}: about ${amps(through)}`),
   'parasitic-draw': ({ daysToNoStart }, _situation, { plain }) =>
     daysToNoStart === undefined
       ? []

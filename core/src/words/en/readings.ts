@@ -37,7 +37,7 @@ export function methodWords({ conditions = {}, battery, instrument, by }: Readin
     if (row === undefined) return '';
     const label = row.name.toLowerCase();
     if (row.type === 'flag') return value === true ? label : `not ${label}`;
-    if (row.type === 'word' || typeof value !== 'number') return `${label} ${String(value)}`;
+    if (row.type === 'word' || row.type === 'text' || typeof value !== 'number') return `${label} ${String(value)}`;
     return row.unit === '°C' ? `${label} ${figures.celsius(value)}` : `${label} ${amount(value, row.unit, figures)}`;
   });
   return [...(battery === undefined ? [] : [`battery ${battery}`]), ...held, instrument ?? '', by ? `by ${by}` : '']

@@ -52,6 +52,9 @@ export class StepAtHand {
     return (name !== null && this.blocked().get(name)) || null;
   });
 
+  readonly #picks = signal(0);
+  /** How often a step was chosen, the same one again too: its entry has the next key. */
+  readonly picks = this.#picks.asReadonly();
   /** Somebody types here, or did a moment ago. */
   readonly isHeld = computed(() => this.#held() !== null || this.#isTyping());
 
@@ -78,6 +81,7 @@ export class StepAtHand {
 
   choose(step: RouteStep): void {
     this.#chosen.set(keyOf(step));
+    this.#picks.update((count) => count + 1);
   }
   /** Goes to the step a judgement, a timer or a path names. @returns false where the route has no such step. */
   goTo(name: StepName, loads?: unknown): boolean {

@@ -22,7 +22,9 @@ const { cylinders: CYLINDERS, litres: LITRES } = SYSTEM_FIGURES;
       <tt-segmented label="Fuel" formControlName="fuel" [options]="fuels" />
       <tt-field label="Cylinders"><input pInputText ttFigure formControlName="cylinders" /></tt-field>
       <tt-field label="Litres"><input pInputText ttFigure formControlName="litres" /></tt-field>
-      <button pButton kind="main" type="submit" [disabled]="!canSend()">{{ isOffered() ? 'Confirm' : 'Save' }}</button>
+      <button pButton kind="main" type="submit" [disabled]="!canSend()">
+        {{ isOffered() ? 'Confirm' : 'Use these' }}
+      </button>
       <button pButton (click)="passed.emit()">Not known</button>
     </form>
   `,

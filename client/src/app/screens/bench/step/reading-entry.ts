@@ -221,7 +221,10 @@ export class ReadingEntry {
   }
 
   #save({ battery, ...entered }: Omit<EnteredReading, 'battery'> & { battery?: number | undefined }): void {
-    this.form()?.controls.typed.reset();
+    const form = this.form();
+    form?.controls.typed.reset();
+    // the next one has another name
+    for (const { name, type } of this.asks()) if (type === 'text') form?.controls.conditions.get(name)?.reset();
     this.#kept.drop(this.job.id(), this.step());
     this.#meant.set(null);
     this.typing.emit(false);

@@ -129,6 +129,10 @@ export class StepPanel {
   constructor() {
     inject(DestroyRef).onDestroy(this.#ahead.attend());
     effect(() => {
+      this.at.picks();
+      untracked(() => this.entry()?.focus());
+    });
+    effect(() => {
       // the step, its entry, and what waits for it: whatever comes last hands over
       this.#ahead.keys();
       this.step();
@@ -143,8 +147,8 @@ export class StepPanel {
     this.at.choose(step); // what is asked next must not change the step before this one is done with
     this.#readWith.tell(entered.instrument, this.job);
     this.job.read(step.test, entered, keyOf(step));
-    // of a pack the next battery is read at the same place
-    if (this.reading.isWhollyRead()) this.at.afterReading(step);
+    // of a pack the next battery is read at the same place, of the fuses the next fuse
+    if (this.reading.isWhollyRead() && !TESTS[step.test].isSeveral) this.at.afterReading(step);
   }
   protected observe(finding: string): void {
     const step = this.step();
@@ -196,6 +200,7 @@ export class StepPanel {
   #handOver(): void {
     const step = this.step();
     const keys = this.#ahead.keys();
+    if (step.kind !== 'reading' || this.entry()?.isReady()) this.#ahead.arrived();
     if (keys === '') return;
     if (step.kind === 'observe') {
       const finding = findingsOf(step.about)[Number(this.#ahead.take(1)) - 1];
@@ -213,7 +218,6 @@ export class StepPanel {
   #fill(entry: ReadingEntry, keys: string): void {
     const end = keys.indexOf('\n');
     const typed = this.#ahead.take(end < 0 ? keys.length : end + 1);
-    this.#ahead.arrived();
     entry.append(typed.replace('\n', ''));
     if (end >= 0) entry.submit();
   }

@@ -1,5 +1,5 @@
 import { Injectable, computed, inject, linkedSignal, untracked } from '@angular/core';
-import { countedReadings, isWhollyRead, unreadBatteries } from '@tetrad/core';
+import { TESTS, countedReadings, isWhollyRead, unreadBatteries } from '@tetrad/core';
 import type { ReadingStep } from '@tetrad/core';
 import { JobStore } from '../../../job/job.store';
 import { belongs, keyOf } from '../route/step-key';
@@ -76,7 +76,9 @@ export class StepReading {
   /** A step that was read shows what was read; anything else asks for it. */
   readonly isShown = computed(() => {
     const isAgain = this.#isAgain(); // asked for each time: it compares with how things stood before
-    return !isAgain && this.isWhollyRead() && !this.#at.isNext();
+    const step = this.step();
+    const isSeveral = step !== null && TESTS[step.test].isSeveral === true;
+    return !isAgain && !isSeveral && this.isWhollyRead() && !this.#at.isNext();
   });
   /** What is shown large: the newest that counts. */
   readonly newest = computed(() => {
@@ -96,7 +98,9 @@ export class StepReading {
   #askedBattery(): number | undefined {
     const next = this.#at.next();
     const isCharged = next?.test === 'charge' && this.step()?.test === 'resting-voltage';
-    return next && this.batteries().length > 0 && (this.#at.isNext() || isCharged) ? next.battery : undefined;
+    // what was not read yet is read first
+    if (!next || this.batteries().length === 0 || !this.isWhollyRead()) return undefined;
+    return this.#at.isNext() || isCharged ? next.battery : undefined;
   }
 
   /** The test, where the newest that counts came out badly: its path is worth narrowing down. */
