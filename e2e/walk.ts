@@ -5,7 +5,7 @@ import { expect } from './application';
 export type Answers = Readonly<Record<string, string>>;
 
 /** A sound vehicle: 1.8 petrol, 560 A SAE, 18 °C. */
-const SOUND: Answers = {
+export const SOUND: Answers = {
   'Battery case': 'sound',
   'Battery label': 'Confirm label',
   Terminals: 'clean',

@@ -1,6 +1,9 @@
-import type { System } from '../format/case-shape';
-
-type Engine = NonNullable<System['engine']>;
+/** What a name may tell of an engine. */
+export interface NamedEngine {
+  readonly fuel?: 'petrol' | 'diesel';
+  readonly displacementLitres?: number;
+  readonly cylinders?: number;
+}
 
 /** Engines of this size have mostly so many cylinders: a guess to be confirmed, never a fact. */
 const USUAL_CYLINDERS = [
@@ -18,7 +21,7 @@ const LITRES = { min: 0.6, max: 16 } as const;
  *
  * @returns what could be read; empty where the name tells nothing.
  */
-export function engineFromName(name: string): Engine {
+export function engineFromName(name: string): NamedEngine {
   const fuel = /\bdiesel\b/i.test(name) ? 'diesel' : /\b(petrol|gasoline)\b/i.test(name) ? 'petrol' : undefined;
   const told = /(?<![\d.,])(\d{1,2}[.,]\d)(?![\d.,])/.exec(name)?.[1];
   const litres = told === undefined ? NaN : Number(told.replace(',', '.'));

@@ -15,6 +15,7 @@ import { Store } from '@ngrx/store';
 import { SYMPTOMS, minutesOfWork } from '@tetrad/core';
 import type { WaitKind } from '@tetrad/core';
 import { Figures } from '../../device/figures';
+import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
 import { Button } from '../../kit/button';
 import { Message } from '../../kit/message';
@@ -65,6 +66,7 @@ export class Bench {
   readonly #router = inject(Router);
   readonly #toasts = inject(Toasts);
   readonly #figures = inject(Figures);
+  readonly #voice = inject(Sentences).voice;
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
   protected readonly arrivals = inject(Arrivals);
@@ -112,7 +114,7 @@ export class Bench {
     effect(() => {
       const done = this.job.done();
       untracked(() => {
-        if (done.length > before) this.#toasts.say(done.at(-1)!.says, () => this.undo());
+        if (done.length > before) this.#toasts.say(`${done.at(-1)!.says}${this.#whyVoid()}`, () => this.undo());
         before = done.length;
       });
     });
@@ -128,6 +130,12 @@ export class Bench {
     });
   }
 
+  /** Of a reading that was just saved here and is void: why. */
+  #whyVoid(): string {
+    const newest = this.job.assessments().at(-1);
+    const isNew = newest?.grade === 'void' && newest.reading.void === undefined && this.job.pending().has(newest.id);
+    return isNew ? `. Void: ${this.#voice().say(newest.because)}` : '';
+  }
   protected correctLabel(): void {
     this.label()?.editing.set(true);
   }

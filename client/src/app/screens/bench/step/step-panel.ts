@@ -148,7 +148,10 @@ export class StepPanel {
     this.#readWith.tell(entered.instrument, this.job);
     this.job.read(step.test, entered, keyOf(step));
     // of a pack the next battery is read at the same place, of the fuses the next fuse
-    if (this.reading.isWhollyRead() && !TESTS[step.test].isSeveral) this.at.afterReading(step);
+    if (TESTS[step.test].isSeveral) return;
+    if (this.reading.isWhollyRead()) this.at.afterReading(step);
+    // void: the judge asks for it again where that can tell anything
+    else if (this.reading.isNewestVoid()) this.at.onward();
   }
   protected observe(finding: string): void {
     const step = this.step();

@@ -80,6 +80,8 @@ export class StepReading {
     const isSeveral = step !== null && TESTS[step.test].isSeveral === true;
     return !isAgain && !isSeveral && this.isWhollyRead() && !this.#at.isNext();
   });
+  /** The newest came out void, and no other battery of a pack waits to be read here. */
+  readonly isNewestVoid = computed(() => this.batteries().length === 0 && this.attempts().at(-1)?.grade === 'void');
   /** What is shown large: the newest that counts. */
   readonly newest = computed(() => {
     const counted = this.counted();
