@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test, toEmptyShop } from './application';
 
 /** Most keys from the floor to the decision. */
-const MAX_KEYS = 60;
+const MAX_KEYS = 50;
 
 /** What the meter shows, and what is seen, at a vehicle whose engine ground is bad. */
 const FOUND: Readonly<Record<string, string>> = {
@@ -42,10 +42,11 @@ test('a bad ground is found by keys alone, and by few of them', async ({ page, a
   await type('Van');
   await press('Tab');
   await press('Tab');
-  await type('560');
-  for (let i = 0; i < 6; i++) await press('Tab');
   await expect(page.getByLabel('Cranks slowly')).toBeFocused();
-  await press('Space');
+  await press('1');
+  await expect(page.getByLabel('Cranks slowly')).toBeChecked();
+  await press('Tab');
+  await type('560');
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'Van' })).toBeVisible();
   const steps: string[] = [];

@@ -71,6 +71,14 @@ describe('a ruler', () => {
       }),
     );
   });
+  it('has the figure of every limit in the unit of the reading, a loss from its other end', () => {
+    const figures = (limit: Parameters<typeof rulerScale>[0]): readonly number[] => rulerScale(limit).figures;
+    const drop = { value: 0.3, min: -Infinity, max: 0.2 };
+    expect(figures({ ...drop, drawn: { min: -0.145, max: 0.145 } })).toEqual([0.145]);
+    expect(figures({ value: 0.5, min: -Infinity, max: 0.4, drawn: { min: 12.2, max: Infinity } })).toEqual([12.2]);
+    expect(figures({ value: 14.2, min: 13.5, max: 14.8, drawn: { min: 13.5, max: 14.8 } })).toEqual([13.5, 14.8]);
+    expect(figures({ value: 0, min: 1, max: Infinity, drawn: null })).toEqual([]);
+  });
   it('of an open limit ends where the ruler ends', () => {
     const at = rulerScale({ value: 12.6, min: 12.4, max: Infinity });
     expect([at.to, at.edges.length]).toEqual([1, 1]);

@@ -17,6 +17,8 @@ export interface RulerScale {
   readonly figures: readonly number[];
 }
 
+const finiteOf = (own: number, other: number): number => (Number.isFinite(own) ? own : other);
+
 /** The reading stays on the ruler, however far out it lies. */
 export function rulerScale({
   value,
@@ -30,13 +32,18 @@ export function rulerScale({
   const room = Math.max((high - low) * ROOM, Math.abs(high) * MIN_ROOM, 1e-6);
   const x = (figure: number): number => Math.min(1, Math.max(0, (figure - low + room) / (high - low + 2 * room)));
   const edges = [min, max].filter(Number.isFinite);
-  const figures = drawn ? [drawn.min, drawn.max].filter(Number.isFinite) : [];
+  // a limit on a loss is drawn from its other end
+  const figures = drawn
+    ? [
+        ...(Number.isFinite(min) ? [finiteOf(drawn.min, drawn.max)] : []),
+        ...(Number.isFinite(max) ? [finiteOf(drawn.max, drawn.min)] : []),
+      ].filter(Number.isFinite)
+    : [];
   return {
     value: x(value),
     from: x(min),
     to: x(max),
     edges: edges.map(x),
-    // a limit on a share or a loss may be drawn from its other end
     figures: figures.length === edges.length ? figures : [],
   };
 }

@@ -20,6 +20,7 @@ import { ValueControl, asControl, pageId } from './value-control';
       (onBlur)="touched()"
       [inputId]="id"
       [maxlength]="maxlength()"
+      [showEmptyMessage]="false"
       [minQueryLength]="1"
       [delay]="0"
       appendTo="body"

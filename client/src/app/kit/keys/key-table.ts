@@ -54,6 +54,7 @@ export type KeyScope = keyof typeof KEY_TABLE;
 export const ENTRIES: readonly (readonly [typed: string, means: string])[] = [
   ['Enter', 'save; in an empty entry: on to the next step'],
   ['1 to 9', 'where something is looked at: the finding of that number'],
+  ['1 to 9, a to f', 'in a list of several: the entry of that key'],
   ['12.61 or 12,61', 'volts'],
   ['610m', 'thousandths'],
   ['230 mV', 'with its unit'],

@@ -34,8 +34,8 @@ const { cylinders: CYLINDERS, litres: LITRES } = SYSTEM_FIGURES;
       flex-wrap: wrap;
       align-items: end;
       gap: 8px 12px;
-      margin-bottom: 12px;
-      padding: 8px 12px;
+      margin: 4px 0;
+      padding: 6px 12px 8px;
       border-left: 3px solid var(--accent);
       background: var(--shade);
     }
@@ -43,7 +43,7 @@ const { cylinders: CYLINDERS, litres: LITRES } = SYSTEM_FIGURES;
       flex-basis: 100%;
     }
     tt-field {
-      width: 88px;
+      width: 72px;
     }
   `,
 })
