@@ -3,7 +3,7 @@
  * changes what it does. The table is in docs/benchmarks.md.
  */
 import type { Locator, Page } from '@playwright/test';
-import { TESTS, TEST_NAMES, stepName } from '@tetrad/core';
+import { TESTS, TEST_NAMES, engineOf, stepName } from '@tetrad/core';
 import { expect, pick, test, toEmptyShop } from './application';
 import { SOUND } from './walk';
 import type { Answers } from './walk';
@@ -139,10 +139,7 @@ const JOBS: readonly Job[] = [
 
 const ENGINE = new Map<string, string>(
   TEST_NAMES.flatMap((name) =>
-    TESTS[name].places.map((place) => {
-      const engine = TESTS[name].step.engine ?? 'off';
-      return [place.name ?? stepName(name), place.fixed?.loads === 'on' ? 'loaded' : engine] as const;
-    }),
+    TESTS[name].places.map((place) => [place.name ?? stepName(name), engineOf(name, place.fixed?.loads)] as const),
   ),
 );
 

@@ -5,8 +5,7 @@
  * one rating differ by some per cent. ISO 8820-3 bounds the drop at the rated current for each form, which keeps fuses of
  * different makers within about a fifth of each other.
  */
-export const FUSE_FORMS = ['micro', 'mini', 'standard', 'maxi'] as const;
-export type FuseForm = (typeof FUSE_FORMS)[number];
+import type { FuseForm } from '../format/words';
 
 /** Ohms of a standard blade fuse of 1 A, and how they fall with the rating. */
 const ONE_AMP_OHM = 0.123;
@@ -26,3 +25,7 @@ export function fuseOhms(rating: number, form: FuseForm = 'standard'): number {
   if (!(rating > 0)) throw new RangeError(`A fuse is rated above 0 A; ${rating} was given.`);
   return ONE_AMP_OHM * rating ** FALLS * FORM_SHARE[form];
 }
+
+/** @returns the current that so many volts across a fuse in place stand for, A. */
+export const fuseAmps = (volts: number, rating: number, form?: FuseForm): number =>
+  Math.abs(volts) / fuseOhms(rating, form);

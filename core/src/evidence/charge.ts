@@ -41,7 +41,7 @@ export function weakestResting(context: CaseContext): NumericReading | undefined
 }
 
 /** No charge fits between two readings that are closer than this, min. */
-const SHORTEST_CHARGE_MINUTES = 30;
+export const SHORTEST_CHARGE_MINUTES = 30;
 
 /** Nobody could have charged it between readings that follow each other at once; where no times are told, somebody did. */
 function hasTimeToCharge(resting: readonly Reading[]): boolean {

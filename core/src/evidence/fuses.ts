@@ -1,5 +1,5 @@
 /** What flows through each fuse while everything is asleep, and through those that were pulled. */
-import { fuseOhms } from '../circuit/fuse-ohms';
+import { fuseAmps } from '../circuit/fuse-ohms';
 import { isNumeric, readingsOf } from './case-context';
 import type { CaseContext, NumericReading } from './case-context';
 
@@ -17,7 +17,7 @@ export function fuseCurrents(context: CaseContext): readonly FuseCurrent[] {
   for (const reading of readingsOf(context, 'fuse-drop')) {
     if (!isNumeric(reading)) continue;
     const { fuse = '', fuseRating, fuseType } = reading.conditions ?? {};
-    const amps = fuseRating === undefined ? null : Math.abs(reading.value) / fuseOhms(fuseRating, fuseType);
+    const amps = fuseRating === undefined ? null : fuseAmps(reading.value, fuseRating, fuseType);
     newest.set(fuse, { fuse, amps, reading });
   }
   return [...newest.values()].sort((a, b) => (b.amps ?? -1) - (a.amps ?? -1));

@@ -1,4 +1,6 @@
 /** Conditions a reading may carry: what each is, in which unit, and what it may be. */
+import { FUSE_FORMS } from './words';
+
 interface FlagCondition {
   readonly type: 'flag';
   readonly name: string;
@@ -61,7 +63,7 @@ export const CONDITIONS = {
   pulled: { type: 'text', name: 'Fuse pulled', longest: 40 },
   fuse: { type: 'text', name: 'Fuse', longest: 40 },
   fuseRating: figure('Fuse rating', 'A', 0.5, 500),
-  fuseType: { type: 'word', name: 'Fuse form', words: ['micro', 'mini', 'standard', 'maxi'] },
+  fuseType: { type: 'word', name: 'Fuse form', words: FUSE_FORMS },
 } as const satisfies Record<string, ConditionRow>;
 
 export type ConditionName = keyof typeof CONDITIONS;

@@ -45,6 +45,10 @@ export const SYMPTOM_WORDS = [
 export type SymptomName = (typeof SYMPTOM_WORDS)[number];
 
 /** Pieces of the circuit between battery, starter and alternator. */
+/** The forms of a blade fuse. */
+export const FUSE_FORMS = ['micro', 'mini', 'standard', 'maxi'] as const;
+export type FuseForm = (typeof FUSE_FORMS)[number];
+
 /** What the engine does while something is read, in working order: from a vehicle at rest to one left for the night. */
 export const ENGINE_STATES = ['off', 'cranking', 'running', 'loaded', 'asleep'] as const;
 export type EngineState = (typeof ENGINE_STATES)[number];

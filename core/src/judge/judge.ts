@@ -16,7 +16,7 @@ import { comparePasses } from './compare/compare-passes';
 import type { ComparedTest } from './compare/compare-passes';
 import { batteryVerdicts } from './decide/batteries';
 import type { OwnVerdict } from './decide/batteries';
-import { decide } from './decide/decide';
+import { decide, isUndecided } from './decide/decide';
 import type { Decided } from './decide/decide';
 import { firstPass } from './decide/repaired';
 import { partVerdict, suspectsByPart } from './decide/verdict';
@@ -83,7 +83,6 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
   const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile }));
   const decided = decide({ ...pass, proposed, first: before && firstPass(weighPass(before)) });
   const next = nextFor({ decided, choice, proposed, surveyed, provenCase, failing, uncovered });
-  const isUndecided = decided.action === 'test-next' || decided.action === 'charge-first';
   const suspects = suspectsByPart(ranked, gradedCase);
   const called = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;
   const narrowing = worthwhile.map(({ step }) => step).filter(isPathTest);
@@ -103,7 +102,7 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
     changes: changesOf(ranked[0]!, provenCase),
     parts,
     decided,
-    left: isUndecided ? workLeft(gradedCase, { leading, uncovered, next }) : NOTHING_LEFT,
+    left: isUndecided(decided) ? workLeft(gradedCase, { leading, uncovered, next }) : NOTHING_LEFT,
     next,
     derived: derived.figures.published,
     budget: { starting: startingBudget(derived), charging: chargingBudget(derived) },

@@ -1,6 +1,6 @@
 /** From the complaint and the resting voltage on, doing what the judgement asks for until it decides. */
-import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, judge, stepOf } from '@tetrad/core';
-import type { CriteriaSet, EngineState, FaultName, Judgement, NextStep } from '@tetrad/core';
+import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, engineOf, judge } from '@tetrad/core';
+import type { CriteriaSet, EngineState, FaultName, Judgement } from '@tetrad/core';
 import { medianSorted } from 'simple-statistics';
 import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
 import type { Row, Setting } from './setting';
@@ -39,12 +39,6 @@ const isOpen = ({ decision, next }: Judgement, fault: FaultName): boolean =>
   next.length > 0 &&
   (decision.action === 'test-next' || (decision.action === 'charge-first' && fault !== 'battery-discharged'));
 
-/** What the engine does while a step is taken. */
-function engineOf({ test, conditions }: NextStep): EngineState {
-  const engine = stepOf(test)?.engine ?? 'off';
-  return engine === 'running' && conditions['loads'] === 'on' ? 'loaded' : engine;
-}
-
 /** @param criteria The set that judges. @param mistakes Share of readings taken with one of the usual mistakes. */
 export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mistakes = 0): Following {
   const found: Following = {
@@ -75,7 +69,7 @@ export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mi
         const step = said.next[0]!;
         if (step.test === 'charge' && isCharged) break;
         isCharged ||= step.test === 'charge';
-        const needs = engineOf(step);
+        const needs = engineOf(step.test, step.conditions['loads']);
         if (needs !== engine) changes += 1;
         engine = needs;
         const before = said.decision.minutes ?? 0;

@@ -41,9 +41,14 @@ export const withCommands = <_>() =>
     withMethods((store, clock = inject(Clock), voice = inject(Sentences)) => {
       const named = () => (store.who() === '' ? {} : { by: store.who() });
       const passed = () => (store.pass() === 'after' ? ({ pass: 'after' } as const) : {});
+      /** Hands an act over, and remembers a reading that it saves as one of this device. */
+      const send = (act: Act): void => {
+        if (act.kind === 'reading') patchState(store, ({ own }) => ({ own: new Set([...own, act.body.reading.id]) }));
+        store.act(act);
+      };
       /** Does something, and keeps how it is taken back. */
       const take = (says: string, act: Act, back: readonly Act[], at: string | null = null): void => {
-        store.act(act);
+        send(act);
         patchState(store, ({ done }) => ({ done: [...done, { says, back, at }].slice(-MAX_UNDONE) }));
       };
       const voiding = (id: string, reason: string): Act => ({ kind: 'void', reading: id, body: { reason } });
@@ -56,7 +61,6 @@ export const withCommands = <_>() =>
         /** @returns the id of the reading. */
         read(test: TestName, entered: EnteredReading, at: string | null = null): string {
           const reading = { ...entered, id: newId(), test, ...named(), ...passed() } as Reading;
-          patchState(store, ({ own }) => ({ own: new Set([...own, reading.id]) }));
           const says = `${TESTS[test].name}: ${readingWords(reading, voice.voice())}`;
           take(says, { kind: 'reading', body: { reading } }, [voiding(reading.id, 'Undone')], at);
           return reading.id;
@@ -106,9 +110,7 @@ export const withCommands = <_>() =>
           const last = store.done().at(-1) ?? null;
           if (last === null) return null;
           patchState(store, ({ done }) => ({ done: done.slice(0, -1) }));
-          const again = last.back.flatMap((act) => (act.kind === 'reading' ? [act.body.reading.id] : []));
-          patchState(store, ({ own }) => ({ own: new Set([...own, ...again]) }));
-          for (const act of last.back) store.act(renewed(act, store.view()));
+          for (const act of last.back) send(renewed(act, store.view()));
           return last;
         },
       };

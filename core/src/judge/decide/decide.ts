@@ -49,6 +49,10 @@ export interface Decided {
   readonly balance?: Message;
 }
 
+/** It asks for more: a test, or a charge. */
+export const isUndecided = ({ action }: Pick<Decided, 'action'>): boolean =>
+  action === 'test-next' || action === 'charge-first';
+
 /**
  * The one decision: stop, the action of least expected cost, charge first, or test on while a step is expected to save
  * more than it costs, or while nothing may be decided yet.

@@ -1,9 +1,9 @@
 /** What is asked for once the decision stands. */
 import type { Reading } from '../../format/reading-shape';
 import type { ObservationName } from '../../format/names';
-import type { Action } from '../../format/words';
 import { TESTS, isTestName } from '../../trade/tables';
 import type { Assessment } from '../../evidence/assessment';
+import { isUndecided } from '../decide/decide';
 import type { Decided } from '../decide/decide';
 import type { Choice } from '../decide/choose';
 import type { Repeated } from '../decide/single-witness';
@@ -30,13 +30,11 @@ export interface NextAfter extends Standing {
 /** A settled case asks for nothing more; charge-first asks for the charge. Before either a look at what may be unsafe. */
 export function nextFor(given: NextAfter): readonly Step[] {
   const { gradedCase } = given.surveyed;
-  const look = isOpenAction(given.decided.action) ? lookFirst(gradedCase) : null;
+  const look = isUndecided(given.decided) ? lookFirst(gradedCase) : null;
   const rest = stepsAfter(given);
   if (look === null) return rest;
   return [stepAs(look, message('look-first', { look }), gradedCase), ...rest.filter(({ test }) => test !== look)];
 }
-
-const isOpenAction = (action: Action): boolean => action === 'test-next' || action === 'charge-first';
 
 function stepsAfter(given: NextAfter): readonly Step[] {
   const { decided, proposed, surveyed, choice } = given;

@@ -24,16 +24,12 @@ export interface Prerequisite {
 export function blockedSteps(gradedCase: GradedCase, names: readonly StepName[]): ReadonlyMap<StepName, Prerequisite> {
   const stop = whyStop(gradedCase);
   const look = lookFirst(gradedCase);
+  // whatever touches the battery
+  const unsafe = stop ? stopped(stop.says) : look ? after(look) : null;
   const blocked = new Map<StepName, Prerequisite>();
   for (const name of names) {
     const isLooking = isObservationName(name) && OBSERVATIONS[name].isLooking;
-    const found = isLooking
-      ? prerequisiteOf(name, gradedCase)
-      : stop
-        ? stopped(stop.says)
-        : look
-          ? after(look)
-          : prerequisiteOf(name, gradedCase);
+    const found = (isLooking ? null : unsafe) ?? prerequisiteOf(name, gradedCase);
     if (found) blocked.set(name, found);
   }
   return blocked;

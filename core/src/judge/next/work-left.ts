@@ -5,6 +5,7 @@ import type { StepName } from '../../format/names';
 import type { LeadingFault, Step } from '../propose/propose-steps';
 import { engineNow, visitsOf } from '../propose/visits';
 import type { Visit } from '../propose/visits';
+import { EVEN_ODDS } from '../rank/even-odds';
 
 /** Minutes of a step that is no step of the route, like a charge. */
 const OTHER_MINUTES = 5;
@@ -40,12 +41,9 @@ export function workLeft(
   const begun = first ? [first.test] : [];
   const ifLeading = minutesOf([...new Set([...begun, ...proof])], gradedCase);
   const ifNothing = minutesOf([...new Set([...begun, ...uncovered])], gradedCase);
-  const steps = [...new Set([...begun, ...(p >= LEADS ? proof : [...proof, ...uncovered])])];
+  const steps = [...new Set([...begun, ...(p >= EVEN_ODDS ? proof : [...proof, ...uncovered])])];
   return { plan: visitsOf(steps, gradedCase), minutes: Math.round(p * ifLeading + (1 - p) * ifNothing) };
 }
-
-/** From this probability on the leading fault's proof is the plan. */
-const LEADS = 0.5;
 
 /** The steps with what lies between them. */
 function minutesOf(steps: readonly StepName[], gradedCase: GradedCase): number {

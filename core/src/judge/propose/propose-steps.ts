@@ -5,7 +5,6 @@ import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
 import { isCrankingPath, isPathTest } from '../../circuit/paths';
 import { TESTS, isTestName, stepOf } from '../../trade/tables';
-import type { Step as StepRow } from '../../evidence/step';
 import type { Message } from '../../format/message';
 import type { ProofState, ProvenCase } from '../prove/prove';
 import { batteryUnits, isTried, readingsOf } from '../../evidence/case-context';
@@ -13,10 +12,10 @@ import type { GradedCase } from '../../evidence/case-context';
 import { disagreeing } from '../derive/health';
 import { isFlowUnknown, isStill } from '../../evidence/flow';
 import { isHealthTest } from '../../evidence/health';
-import { currentFirst } from './current-first';
+import { inVisits, withCurrents } from './in-visits';
+import type { RankedStep } from './in-visits';
 import { engineFor, engineNow } from './visits';
 import { changeMinutes } from '../../evidence/engine-state';
-import type { EngineState } from '../../format/words';
 import { canRead, isOpen } from './is-open';
 import { SETTING_UP_MINUTES, STEP_ROWS } from './step-rows';
 import { missingUnits } from './missing-units';
@@ -64,18 +63,6 @@ export interface NextInput {
   readonly uncovered: readonly StepName[];
   /** Unread steps that save more than they cost before the decision of least cost is taken. */
   readonly worthwhile: readonly { readonly step: StepName; readonly saves: number }[];
-}
-
-interface RankedStep {
-  readonly name: StepName;
-  readonly row: StepRow;
-  readonly engine: EngineState;
-  /** Doubts settled per minute. */
-  readonly worth: number;
-  /** Minutes that it saves before the decision that is due otherwise; 0 where none waits for it. */
-  readonly forDecision: number;
-  /** The complaint asks for it, more than anything else does. */
-  readonly isAsked: boolean;
 }
 
 /** Ranks the steps that are open now, best first; steps at the place of the best one follow it. */
@@ -148,37 +135,6 @@ function waysApart({ gradedCase, figures: { ways } }: ProvenCase): Message | nul
     });
   }
   return null;
-}
-
-/**
- * The best step first, then what else is read while the engine does the same, at the same place first: nobody walks round
- * the vehicle twice.
- */
-function inVisits([first, ...rest]: readonly RankedStep[]): readonly RankedStep[] {
-  if (!first) return [];
-  const isSame = ({ engine }: RankedStep): boolean => engine === first.engine;
-  const isHere = (entry: RankedStep): boolean => isSame(entry) && entry.row.place === first.row.place;
-  return [
-    first,
-    ...rest.filter(isHere),
-    ...rest.filter((entry) => isSame(entry) && !isHere(entry)),
-    ...rest.filter((entry) => !isSame(entry)),
-  ];
-}
-
-/** The current stands in the place of the first drop that needs it, and no drop before it. */
-function withCurrents(ranked: readonly RankedStep[], gradedCase: GradedCase): readonly RankedStep[] {
-  const found: RankedStep[] = [];
-  for (const entry of ranked) {
-    const current = currentFirst(entry.name, gradedCase);
-    const row = current && stepOf(current);
-    const stands = current && row && isOpen(current, row, gradedCase);
-    const step = stands
-      ? { ...entry, name: current, row, engine: engineFor(current, gradedCase), isAsked: false }
-      : entry;
-    if (!found.some(({ name }) => name === step.name)) found.push(step);
-  }
-  return found;
 }
 
 /** Both readings of a contradiction are asked for once more. */

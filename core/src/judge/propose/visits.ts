@@ -12,29 +12,31 @@ export interface Visit {
   readonly steps: readonly StepName[];
 }
 
-/** A test that is read with loads off and on is running without them, and loaded with them. */
-const withLoads = (engine: EngineState, loads: unknown): EngineState =>
-  engine === 'running' && loads === 'on' ? 'loaded' : engine;
+/** What the engine does while a step is taken. A test that is read with loads off and on runs loaded with them. */
+export function engineOf(name: StepName, loads?: unknown): EngineState {
+  const engine = stepOf(name)?.engine ?? 'off';
+  return engine === 'running' && loads === 'on' ? 'loaded' : engine;
+}
 
 /** What the engine does while the step is taken that is open now. */
 export function engineFor(name: StepName, gradedCase: GradedCase): EngineState {
-  const engine = stepOf(name)?.engine ?? 'off';
-  if (isTestName(name)) return withLoads(engine, TESTS[name].asked?.(gradedCase)['loads']);
+  if (isTestName(name)) return engineOf(name, TESTS[name].asked?.(gradedCase)['loads']);
   // a look fits into any visit
-  return isObservationName(name) && OBSERVATIONS[name].isLooking ? engineNow(gradedCase) : engine;
+  return isObservationName(name) && OBSERVATIONS[name].isLooking ? engineNow(gradedCase) : engineOf(name);
 }
 
 /** What the engine did at the newest reading of this pass; off before the first. */
 export function engineNow({ case: { readings }, pass }: GradedCase): EngineState {
   const newest = readings.findLast((reading) => reading.value !== null && isTried(reading, pass));
-  return newest ? withLoads(TESTS[newest.test].step.engine ?? 'off', loadsOf(newest)) : 'off';
+  return newest ? engineOf(newest.test, loadsOf(newest)) : 'off';
 }
 
 /** Steps by visit: first what the engine does now, then on in working order. */
 export function visitsOf(steps: readonly StepName[], gradedCase: GradedCase): readonly Visit[] {
   const now = ENGINE_STATES.indexOf(engineNow(gradedCase));
   const order = [...ENGINE_STATES.slice(now), ...ENGINE_STATES.slice(0, now)];
+  const taken = steps.map((step) => ({ step, engine: engineFor(step, gradedCase) }));
   return order
-    .map((engine) => ({ engine, steps: steps.filter((step) => engineFor(step, gradedCase) === engine) }))
+    .map((engine) => ({ engine, steps: taken.filter((one) => one.engine === engine).map(({ step }) => step) }))
     .filter((visit) => visit.steps.length > 0);
 }

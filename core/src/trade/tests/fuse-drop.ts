@@ -1,4 +1,4 @@
-import { FUSE_FORMS, FUSE_SPREAD, fuseOhms } from '../../circuit/fuse-ohms';
+import { FUSE_SPREAD, fuseAmps, fuseOhms } from '../../circuit/fuse-ohms';
 import { wholeDraw } from '../../evidence/fuses';
 import { latest } from '../../evidence/case-context';
 import { isOutside } from '../../evidence/limit-of';
@@ -57,7 +57,7 @@ export const fuseDrop: Test = {
   noted: ({ value, conditions: { fuse = '', fuseRating, fuseType } = {} }) => {
     if (typeof value !== 'number') return null;
     if (fuseRating === undefined) return say('fuse-rating-missing', { value });
-    return say('fuse-current', { value, fuse, amps: Math.abs(value) / fuseOhms(fuseRating, fuseType) });
+    return say('fuse-current', { value, fuse, amps: fuseAmps(value, fuseRating, fuseType) });
   },
   phrases,
 };
@@ -68,6 +68,6 @@ export const fuseDropModel: TestModel = {
     done(Math.max(SILENT_VOLTS, volts(vehicle.drainAmps * fuseOhms(10) * random.factor(0.1), 4)), {
       fuse: 'F7',
       fuseRating: 10,
-      fuseType: FUSE_FORMS[2],
+      fuseType: 'standard',
     }),
 };

@@ -92,7 +92,7 @@ export class Verdicts {
     const lines = (this.judgement().faults[0]?.wouldChange ?? []).map(({ says, code, with: figures }) =>
       capital(this.told()({ because: says, code, with: figures })),
     );
-    return [...new Set(lines)]; // two drops with one limit are one sentence
+    return [...new Set(lines)]; // of a test that was read twice one sentence
   });
   /** What is left to read, visit by visit. */
   protected readonly plan = computed(() => planWords(this.judgement().decision));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { LONGEST_WAIT_S, numberShape } from '@tetrad/core';
+import { LONGEST_WAIT_S, SHORTEST_CHARGE_MINUTES, numberShape } from '@tetrad/core';
 import { Clock } from '../../../device/clock';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../../../kit/button';
@@ -9,9 +9,6 @@ import { Figure, figureOf, fitsFigure } from '../../../kit/forms/figure';
 import type { FigureRule } from '../../../kit/forms/figure';
 
 const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S / 3600, unit: 'h' }), unit: 'h' };
-
-/** A battery that was read flat is not charged sooner than this, min. */
-const SHORTEST_CHARGE_MINUTES = 30;
 
 /** A battery goes on the charger, or has been on it. */
 @Component({

@@ -95,7 +95,8 @@ export class ReadingEntry {
     const { system } = this.job.view()!.case;
     const battery = this.battery();
     const isOneOfSeries = battery !== undefined && system.battery.arrangement === 'series';
-    const { voice, surveyed } = { voice: this.#voice.voice(), surveyed: this.job.surveyed() };
+    const voice = this.#voice.voice();
+    const surveyed = this.job.surveyed();
     return understand(this.#typed().typed, this.step().test, {
       nominalVolts: isOneOfSeries ? unitVolts(system) : system.nominalVolts,
       packVolts: isOneOfSeries ? system.nominalVolts : null,

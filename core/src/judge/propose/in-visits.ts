@@ -1,0 +1,53 @@
+/** The order of the steps that are open: by what they settle, and nobody walks round the vehicle twice. */
+import type { GradedCase } from '../../evidence/case-context';
+import type { Step as StepRow } from '../../evidence/step';
+import type { StepName } from '../../format/names';
+import type { EngineState } from '../../format/words';
+import { stepOf } from '../../trade/tables';
+import { currentFirst } from './current-first';
+import { isOpen } from './is-open';
+import { engineFor } from './visits';
+
+/** An open step with what it is worth. */
+export interface RankedStep {
+  readonly name: StepName;
+  readonly row: StepRow;
+  readonly engine: EngineState;
+  /** Doubts settled per minute. */
+  readonly worth: number;
+  /** Minutes that it saves before the decision that is due otherwise; 0 where none waits for it. */
+  readonly forDecision: number;
+  /** The complaint asks for it, more than anything else does. */
+  readonly isAsked: boolean;
+}
+
+/**
+ * The best step first, then what else is read while the engine does the same, at the same place first: nobody walks round
+ * the vehicle twice.
+ */
+export function inVisits([first, ...rest]: readonly RankedStep[]): readonly RankedStep[] {
+  if (!first) return [];
+  const isSame = ({ engine }: RankedStep): boolean => engine === first.engine;
+  const isHere = (entry: RankedStep): boolean => isSame(entry) && entry.row.place === first.row.place;
+  return [
+    first,
+    ...rest.filter(isHere),
+    ...rest.filter((entry) => isSame(entry) && !isHere(entry)),
+    ...rest.filter((entry) => !isSame(entry)),
+  ];
+}
+
+/** The current stands in the place of the first drop that needs it, and no drop before it. */
+export function withCurrents(ranked: readonly RankedStep[], gradedCase: GradedCase): readonly RankedStep[] {
+  const found: RankedStep[] = [];
+  for (const entry of ranked) {
+    const current = currentFirst(entry.name, gradedCase);
+    const row = current && stepOf(current);
+    const stands = current && row && isOpen(current, row, gradedCase);
+    const step = stands
+      ? { ...entry, name: current, row, engine: engineFor(current, gradedCase), isAsked: false }
+      : entry;
+    if (!found.some(({ name }) => name === step.name)) found.push(step);
+  }
+  return found;
+}
