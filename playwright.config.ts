@@ -10,6 +10,7 @@ export default defineConfig({
   workers: 4, // much of a test is waiting: for a count, a toast, the server
   timeout: 150_000,
   expect: { timeout: 25_000 },
+  retries: 1, // a browser or a busy machine may fail one try; `npm test` names every test that needed its second
   reporter: process.env['TETRAD_E2E_REPORT']
     ? [['dot'], ['json', { outputFile: process.env['TETRAD_E2E_REPORT'] }]]
     : 'list',

@@ -76,9 +76,15 @@ test('an administrator adds somebody, who signs in, chooses a password and a PIN
 test('the code on the bench lets one phone in to its job, and to nothing else', async ({ page, app, browser }) => {
   await page.goto(app.url + JOB);
   await page.locator('.centre .title').waitFor();
-  const paired = page.waitForResponse('**/pairings');
+  const paired = new Promise<{ key: string }>((resolve) => {
+    void page.route('**/pairings', async (route) => {
+      const answer = await route.fetch();
+      resolve((await answer.json()) as { key: string }); // read here: the browser may drop the body of an answer it used
+      await route.fulfill({ response: answer });
+    });
+  });
   await page.keyboard.press('Alt+w');
-  const { key } = (await (await paired).json()) as { key: string };
+  const { key } = await paired;
   await app.stop();
   await app.start('closed');
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
