@@ -12,7 +12,7 @@ test('another takes over by PIN with the mouse or the keys; what is read from th
   await page.getByRole('button', { name: /^Tomas Aldery/ }).click();
   const pad = page.getByRole('group', { name: 'PIN of Tomas Aldery' });
   for (const digit of ['9', '9', '9', '9']) await pad.getByRole('button', { name: digit }).click();
-  await expect(page.getByText('This PIN is not the one of that person.')).toBeVisible();
+  await expect(page.getByText('Wrong PIN. Try again.')).toBeVisible();
   await page.keyboard.type('1470');
   await expect(page.getByRole('button', { name: 'Switch user: Tomas Aldery' })).toBeVisible();
   await page.locator('.route .step', { hasText: 'Resting voltage' }).first().click();
@@ -68,7 +68,7 @@ test('an administrator adds somebody, who signs in, chooses a password and a PIN
   await expect(entry.getByText('A PIN is not enough')).toBeVisible();
   await entry.getByLabel('Password').fill('a guess');
   await entry.getByRole('button', { name: 'Switch user' }).click();
-  await expect(entry.getByText('This is not the password of that person.')).toBeVisible();
+  await expect(entry.getByText('Wrong password.')).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });

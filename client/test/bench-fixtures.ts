@@ -3,11 +3,12 @@ import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Store, provideState, provideStore } from '@ngrx/store';
-import type { JobView, Role, SessionView, TimerView } from '@tetrad/contracts';
+import type { JobView, Role, SessionView, TimerView, VisitView } from '@tetrad/contracts';
 import type { Case, Reading } from '@tetrad/core';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { NEVER, of } from 'rxjs';
+import type { Observable } from 'rxjs';
 import { Clock } from '../src/app/device/clock';
 import { instrumentsFeature } from '../src/app/instruments/instruments.feature';
 import { JobStore } from '../src/app/job/job.store';
@@ -15,6 +16,7 @@ import { JobActions, jobsFeature } from '../src/app/job/jobs.feature';
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
 import { outboxFeature, selectItems } from '../src/app/outbox/outbox.feature';
 import { Arrivals } from '../src/app/screens/bench/arrivals';
+import { LastVisit } from '../src/app/screens/bench/last-visit';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { Api } from '../src/app/state/api';
 import { floorFeature } from '../src/app/state/floor/floor.feature';
@@ -82,14 +84,16 @@ export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView
   demoShops: [],
 });
 
-/** Readings of a shop's answers: nothing is there, and nothing goes wrong. */
-const api = {
+/** What a shop's server answers: nothing is there, and nothing goes wrong. */
+export const api = {
   session: () => of(signedIn()),
   floorPage: () => of({ rows: [], next: null }),
   floorRows: () => of([]),
-  job: () => NEVER,
+  job: (): Observable<JobView> => NEVER,
   vehicles: () => of([]),
-  visits: () => of([]),
+  visits: (): Observable<readonly VisitView[]> => of([]),
+  people: (): Observable<readonly unknown[]> => of([]),
+  changeOver: (): Observable<SessionView> => NEVER,
   instruments: () => of([]),
   send: () => NEVER,
 };
@@ -113,6 +117,7 @@ export const standingBed = (): void => {
       provideState(instrumentsFeature),
       Arrivals,
       JobStore,
+      LastVisit,
       StepAtHand,
     ],
   });

@@ -5,11 +5,12 @@ import { Store } from '@ngrx/store';
 import type { Role } from '@tetrad/contracts';
 import { judge } from '@tetrad/core';
 import { SessionActions } from '../src/app/state/session/session.feature';
-import type { Case } from '@tetrad/core';
+import type { Case, Reading } from '@tetrad/core';
+import { of } from 'rxjs';
 import { SignOffDialog } from '../src/app/screens/bench/job/sign-off-dialog';
 import type { SignOffDraft } from '../src/app/screens/bench/job/sign-off-form';
 
-import { pick, rest, signedIn, standingBed, subject, submit, typeInto } from './bench-fixtures';
+import { api, button, pick, rest, signedIn, standingBed, subject, submit, typeInto } from './bench-fixtures';
 
 beforeEach(standingBed);
 
@@ -50,12 +51,50 @@ describe('the sign-off', () => {
 
   it.each([
     ['apprentice', stop, 'A technician signs off.'],
-    ['technician', subject([rest]), 'To decide otherwise than the judge, a lead signs.'],
+    ['technician', subject([rest]), 'A lead signs a decision that differs from the judge’s.'],
   ] as const)('an %s who may not sign is told who may, and nothing is sent', async (role, given, says) => {
     const { fixture, signed } = await dialog(given, role);
     if (role === 'technician') await pick(fixture, 'Decision taken', 'Nothing found');
     await submit(fixture);
     expect(document.body.textContent).toContain(says);
     expect(signed).toEqual([]);
+  });
+
+  it('who must sign otherwise than the judge is said before anything is filled in', async () => {
+    await dialog(stop, 'technician');
+    expect(document.body.textContent).toContain('To decide otherwise, a lead signs');
+  });
+
+  it('an apprentice’s sign-off is signed in place: the technician’s PIN, and what was filled in stays', async () => {
+    const lead = { id: 'p9', name: 'Edda Quill', role: 'lead', active: true, hasPin: true, email: null };
+    const other = { id: 'p8', name: 'Finn Apprentice', role: 'apprentice', active: true, hasPin: true, email: null };
+    jest.spyOn(api, 'people').mockReturnValue(of([lead, other]));
+    jest.spyOn(api, 'changeOver').mockReturnValue(of(signedIn('Edda Quill', 'lead')));
+    const { fixture, signed } = await dialog(stop, 'apprentice');
+    await typeInto(fixture, 'Comment', 'told the driver');
+    expect(document.body.textContent).not.toContain('Finn Apprentice');
+    button(fixture, 'Edda Quill').click();
+    await fixture.whenStable();
+    for (const digit of ['7', '4', '1', '0'])
+      document.dispatchEvent(new KeyboardEvent('keydown', { key: digit, bubbles: true }));
+    await fixture.whenStable();
+    expect(document.body.textContent).toContain('Signed by Edda Quill');
+    await submit(fixture);
+    expect(signed).toEqual([expect.objectContaining({ action: 'stop', comment: 'told the driver' })]);
+  });
+
+  it('a repair that the readings prove begins as repaired; of a part that is replaced, as fitted', async () => {
+    const weak: Reading = { id: 'c', test: 'conductance', value: 250 };
+    const good: Reading = { id: 'd', test: 'conductance', value: 540, pass: 'after' };
+    const load: Reading = { id: 'l', test: 'load-test', value: 8.2, conditions: { amps: 280, seconds: 15 } };
+    const again = { ...load, id: 'm', value: 10.4, pass: 'after' } as Reading;
+    const { fixture, signed } = await dialog(
+      subject([rest, weak, load, { ...rest, id: 'r2', pass: 'after' }, good, again]),
+    );
+    expect(document.body.textContent).toContain('Repaired: battery.');
+    await submit(fixture);
+    expect(signed).toEqual([
+      expect.objectContaining({ action: 'repaired', part: 'battery', partsFitted: ['battery'] }),
+    ]);
   });
 });

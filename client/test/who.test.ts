@@ -135,7 +135,7 @@ it('while the server looks, further digits are not taken', async () => {
 });
 
 it('a wrong PIN is told, nothing of it is left, and the next try begins anew', async () => {
-  const detail = 'This PIN is not the one of that person.';
+  const detail = 'Wrong PIN. Try again.';
   changeOver.mockReturnValue(throwError(() => new HttpErrorResponse({ status: 403, error: { detail } })));
   await open();
   await press('Bo Hannick', '1', '1', '1', '1');

@@ -1,4 +1,4 @@
-import { decisionWords } from '@tetrad/core';
+import { signedWords } from '@tetrad/core';
 import type { JobView } from './views';
 
 /**
@@ -14,9 +14,9 @@ export function importNote(
   if (!imported) return [];
   const broughtIn = `Imported from a file by ${imported.by}, ${shownTime(imported.at)}.`;
   if (!importedSignOff) return [broughtIn];
-  const { by, at, action, part } = importedSignOff;
+  const { by, at } = importedSignOff;
   return [
     broughtIn,
-    `The file says: signed off by ${by}, ${shownTime(at)}: ${decisionWords({ action, part, fault: null })}. This shop has not signed it off.`,
+    `The file says: signed off by ${by}, ${shownTime(at)}: ${signedWords(importedSignOff)}. This shop has not signed it off.`,
   ];
 }

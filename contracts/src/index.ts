@@ -28,6 +28,7 @@ export type {
   ImportedView,
   InstrumentView,
   JobView,
+  PresentView,
   Problem,
   ShopView,
   SignOffView,

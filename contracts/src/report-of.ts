@@ -1,4 +1,4 @@
-import { BALANCED, decisionWords, judge, reportDocument, schoolById } from '@tetrad/core';
+import { BALANCED, decisionWords, figureFormat, judge, reportDocument, schoolById, signedWords } from '@tetrad/core';
 import type { FigureChoice, Judgement, ReportDocument, ReportSignOff } from '@tetrad/core';
 import type { JobView, SignOffView } from './views';
 
@@ -9,22 +9,17 @@ export function reportOf(job: JobView, judgement?: Judgement, figures?: FigureCh
     case: job.case,
     criteria,
     judgement: judgement ?? job.judgement ?? judge(job.case, criteria),
-    signOff: job.signOff && signOffOf(job.signOff),
+    signOff: job.signOff && signOffOf(job.signOff, figures),
     ...(figures && { figures }),
   });
 }
 
-function signOffOf(signed: SignOffView): ReportSignOff {
-  const { by, at, action, part, reason, conclusion, partsFitted, comment, solved, judged } = signed;
-  const taken = { action, part, fault: null };
+function signOffOf(signed: SignOffView, choice?: FigureChoice): ReportSignOff {
+  const { judged, reason } = signed;
+  const figures = figureFormat(choice);
   return {
-    by,
-    at,
-    words: decisionWords(taken),
-    differs: reason === null ? null : { judged: judged ? decisionWords(judged) : 'nothing yet', reason },
-    conclusion,
-    partsFitted,
-    comment,
-    solved,
+    ...signed,
+    words: signedWords(signed, figures),
+    differs: reason === null ? null : { judged: judged ? decisionWords(judged, figures) : 'nothing yet', reason },
   };
 }

@@ -3,6 +3,7 @@ import type {
   Case,
   CautionName,
   CheckFindings,
+  DecisionTone,
   InstrumentKind,
   Judgement,
   Part,
@@ -13,6 +14,7 @@ import type {
   WaitKind,
 } from '@tetrad/core';
 import type { JobStatus } from './job-changes';
+import type { SessionKind } from './people';
 import type { TakenAction } from './sign-off';
 
 export interface ShopView {
@@ -40,6 +42,12 @@ export interface AcknowledgementView {
   readonly caution: CautionName;
   readonly by: string;
   readonly at: string;
+}
+
+/** Somebody who has the job open on another device just now. */
+export interface PresentView {
+  readonly name: string;
+  readonly kind: SessionKind;
 }
 
 /** How a job was signed off: the decision taken, beside the judge's at that time. */
@@ -75,7 +83,7 @@ export interface VisitView {
   readonly status: JobStatus;
   readonly symptoms: readonly string[];
   readonly decision: Judgement['decision'] | null;
-  readonly partsFitted: readonly string[];
+  readonly signOff: SignOffView | null;
   readonly profile: Profile | null;
   readonly system: System;
 }
@@ -97,7 +105,7 @@ export interface FloorRow {
     readonly complaint: string;
     readonly waitsFor: string;
     readonly verdict: string;
-    readonly tone: 'act' | 'open' | 'good';
+    readonly tone: DecisionTone;
   };
   readonly profile: Profile | null;
   readonly readings: number;

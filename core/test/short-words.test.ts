@@ -7,6 +7,7 @@ import {
   customerWords,
   decisionTone,
   decisionWords,
+  headline,
   judge,
   simulateCase,
 } from '@tetrad/core';
@@ -36,6 +37,40 @@ describe('a decision in a few words', () => {
     [decision('test-next', null, 'starter-worn'), 'Not proven yet: starter worn?', 'open'],
   ] as const)('%j', (given, words, tone) => {
     expect([decisionWords(given), decisionTone(given)]).toEqual([words, tone]);
+  });
+
+  it('after a repair tells what was repaired, what it lost, and what is lost now', () => {
+    const post = (value: number, pass?: 'after') => ({
+      ...read('drop-negative-post', value, { amps: 160 }),
+      ...(pass && { pass }),
+    });
+    const bad = [rest(12.64), crank(9.1), read('starter-draw', 160), read('conductance', 545), post(1.72)];
+    const good = [rest(12.65), crank(10.8), read('starter-draw', 165)].map((one) => ({
+      ...one,
+      pass: 'after' as const,
+    }));
+    const { decision: said } = judge(caseOf([...bad, ...good, post(0.014, 'after')]));
+    expect(decisionWords(said)).toBe('Repaired: negative post. Lost 1.72 V, now 14 mV');
+    expect(headline(said, { ...said, partsFitted: [], solved: null, judged: null }).tone).toBe('good');
+  });
+
+  it('a reading that is no drop is named by its test', () => {
+    const said = {
+      ...decision('repaired', 'alternator', 'alternator-weak'),
+      with: { before: read('charging-voltage', 12.4), after: read('charging-voltage', 14.2) },
+    };
+    expect(decisionWords(said)).toBe('Repaired: alternator. Charging voltage was 12.40 V, now 14.20 V');
+  });
+
+  it.each([
+    [{ action: 'replace', part: 'battery', partsFitted: ['battery 560 A'], solved: true }, 'Replaced: battery', 'good'],
+    [{ action: 'replace', part: 'battery', partsFitted: [], solved: null }, 'Replace the battery', 'act'],
+    [{ action: 'repair', part: 'connections', partsFitted: [], solved: true }, 'Repaired: ground between', 'good'],
+    [{ action: 'none-found', part: null, partsFitted: [], solved: null }, 'Nothing found', 'good'],
+  ] as const)('signed off: %j', (signed, words, tone) => {
+    const judged = decision('repair', 'connections', 'cable-starter-ground');
+    const head = headline(decision('test-next'), { ...signed, judged });
+    expect([head.words.startsWith(words), head.tone]).toEqual([true, tone]);
   });
 
   it('is a real throw for an action that there is not', () => {

@@ -7,7 +7,10 @@ import type { Application } from './application';
 let cookie = '';
 
 /** Reads the events of one stream, as a device does. */
-async function follow(url: string): Promise<{ next(): Promise<{ event: string; data: unknown }>; close(): void }> {
+async function follow(
+  url: string,
+  told: readonly string[] = ['job', 'floor'],
+): Promise<{ next(): Promise<{ event: string; data: unknown }>; close(): void }> {
   const abort = new AbortController();
   const response = await fetch(url, { headers: { cookie }, signal: abort.signal });
   expect(response.headers.get('content-type')).toBe('text/event-stream');
@@ -21,7 +24,8 @@ async function follow(url: string): Promise<{ next(): Promise<{ event: string; d
           const message = text.slice(0, end);
           text = text.slice(end + 2);
           const event = /^event: (.*)$/m.exec(message)?.[1];
-          if (event !== undefined) return { event, data: JSON.parse(/^data: (.*)$/m.exec(message)![1]!) as unknown };
+          if (event !== undefined && told.includes(event))
+            return { event, data: JSON.parse(/^data: (.*)$/m.exec(message)![1]!) as unknown };
           continue;
         }
         const { value, done } = await reader.read();
@@ -119,4 +123,51 @@ test('a lost listening connection is made again, and nothing is missed', async (
   expect(values(seen)).toEqual([12.4]);
   stream.close();
   await app.close();
+});
+
+describe('who else is at a job', () => {
+  let first: Application;
+  let second: Application;
+  let job: string;
+  beforeAll(async () => {
+    const database = await newDatabase();
+    first = await startApplication(database);
+    second = await startApplication(database);
+    cookie = first.cookieFor('/');
+    const body = jobBody();
+    job = body.id;
+    await post(jobsOf(first), body);
+  });
+  afterAll(async () => {
+    await first.close();
+    await second.close();
+  });
+  const live = (app: Application) => follow(`${jobsOf(app)}/${job}/live`, ['people']);
+
+  test('each device is told of the others, through whichever process, and when they leave', async () => {
+    const here = await live(first);
+    expect((await here.next()).data).toEqual([]);
+    const there = await live(second);
+    expect((await there.next()).data).toHaveLength(1);
+    expect((await here.next()).data).toEqual([{ name: expect.any(String), kind: 'device' }]);
+    there.close();
+    expect((await here.next()).data).toEqual([]);
+    here.close();
+  });
+
+  test('of a process that died nobody is told for longer than a minute, and the job’s readings are not sent again', async () => {
+    await first.owner.query(
+      `INSERT INTO presence (shop_id, stream_id, job_id, name, kind, seen_at)
+       VALUES ('one', $1, $2, 'Gone Long', 'device', now() - interval '1 minute')`,
+      [randomUUID(), job],
+    );
+    const all = await follow(`${jobsOf(second)}/${job}/live`, ['people', 'job']);
+    const events = [await all.next(), await all.next()];
+    expect(events.map(({ event }) => event).sort()).toEqual(['job', 'people']);
+    expect(events.find(({ event }) => event === 'people')!.data).toEqual([]);
+    const other = await live(first);
+    expect((await all.next()).event).toBe('people');
+    all.close();
+    other.close();
+  });
 });

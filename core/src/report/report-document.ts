@@ -23,23 +23,22 @@ import type { Settled } from './settled';
 import { SYMPTOMS } from '../trade/symptoms';
 import { PIECES } from '../circuit/paths';
 import { OBSERVATIONS, TESTS } from '../trade/tables';
-import { VERDICT_WORDS, customerWords, decisionTone, decisionWords } from '../words/en/decisions';
+import { VERDICT_WORDS, customerWords, decisionWords, headline } from '../words/en/decisions';
+import type { DecisionTone, SignedDecision } from '../words/en/decisions';
 import { capital, lower, spaced } from '../words/en/names';
 import { methodWords, readingWords } from '../words/en/readings';
 import { englishVoice, retell } from '../words/en/voice';
 import type { Voice } from '../format/message';
 
 /** How the job was signed off, as the report needs it. */
-export interface ReportSignOff {
+export interface ReportSignOff extends SignedDecision {
   readonly by: string;
   readonly at: string;
   readonly words: string;
   /** Set where the decision taken is another than the judge's. */
   readonly differs: { readonly judged: string; readonly reason: string } | null;
   readonly conclusion: string;
-  readonly partsFitted: readonly string[];
   readonly comment: string | null;
-  readonly solved: boolean | null;
 }
 
 export interface ReportInput {
@@ -68,7 +67,10 @@ export interface ReportDocument {
   readonly figures: FigureChoice;
   readonly complaint: string;
   readonly replacedBefore: string;
-  readonly decision: { readonly words: string; readonly tone: 'act' | 'open' | 'good'; readonly because: string };
+  /** How the job stands, in a line. */
+  readonly headline: { readonly words: string; readonly tone: DecisionTone };
+  /** What the readings say: the judge's own decision. */
+  readonly decision: { readonly words: string; readonly because: string };
   /** The finding in plain words: the technician's conclusion where there is one. */
   readonly plain: string;
   /** Where in the path to work; empty where it is no path. */
@@ -107,11 +109,8 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
     figures: figures ?? PLAIN_FIGURES,
     complaint: (subject.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
     replacedBefore: (subject.complaint?.partsAlreadyReplaced ?? []).join(', '),
-    decision: {
-      words: decisionWords(judgement.decision),
-      tone: signOff ? (signOff.solved ? 'good' : 'act') : decisionTone(judgement.decision),
-      because: retell(judgement.decision, voice),
-    },
+    headline: headline(judgement.decision, signOff, voice),
+    decision: { words: decisionWords(judgement.decision, voice), because: retell(judgement.decision, voice) },
     plain: signOff?.conclusion ?? customerWords(judgement.decision),
     place: capital((judgement.decision.place ?? []).map((piece) => PIECES[piece].name).join(', ')),
     ruledOut: ruledOutLines(judgement, graded, voice),

@@ -37,6 +37,8 @@ export type Pattern =
 export interface Fault {
   /** Name for technicians, as it stands inside a sentence. */
   readonly name: string;
+  /** What is put right when it is repaired, as a heading names it: “negative post”. */
+  readonly repairs: string;
   /** The part it belongs to in this vehicle. */
   readonly part: (system: Case['system']) => Part | null;
   /** What was found, for the customer: no figures, nothing that needs a trade to read. */

@@ -4,6 +4,7 @@ import type { Fault } from './fault';
 /** @param more What the negative post shows besides: it carries the alternator's current home as well. */
 export const postConnection = (sign: 'positive' | 'negative', more: Fault['shows'] = {}): Fault => ({
   name: `bad connection at the ${sign} post`,
+  repairs: `${sign} post`,
   part: () => 'connections',
   customer: `The connection at the battery’s ${sign} post is bad. The battery itself is not the cause.`,
   prior: 0.04,

@@ -316,9 +316,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     after: [rest(12.7), crank(10.9), draw(150), plain('conductance', 610), load(10.3, 300), charge(14.3), ripple(0.04)],
     signOff: {
       by: 'Tomas Aldery',
-      action: 'replace',
+      action: 'repaired',
       part: 'battery',
-      reason: 'The battery that failed is out; what the judge sees now is the new one.',
       conclusion:
         'The battery no longer carried the starter. It was replaced, and the same tests are within their limits.',
       partsFitted: ['battery 600 A SAE'],

@@ -1,5 +1,5 @@
 import type { ShopId } from '@tetrad/contracts';
-import type { FloorRow, FloorSort, JobStatus } from '@tetrad/contracts';
+import type { FloorRow, FloorSort, JobStatus, SignOffView } from '@tetrad/contracts';
 import { WAIT_KINDS, isCount } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
 import { seesJob } from '../people/access';
@@ -7,6 +7,7 @@ import type { Scope } from '../people/access';
 import { cursorOf, pageOf, placeOf } from '../platform/database/page';
 import type { Page } from '../platform/database/page';
 import type { Sql } from '../platform/database/pool';
+import { SIGN_OFF_OF_ROW } from '../signing/sign-offs.sql';
 import { VEHICLE, holdsWords } from '../vehicles/vehicles.sql';
 import { TIMER } from '../waiting/timers.sql';
 
@@ -19,6 +20,8 @@ export interface FloorRecord extends Omit<
   readonly changedAt: Date;
   readonly decision: Judgement['decision'] | null;
   readonly waitsFor: FloorRow['waitsFor'];
+  /** The newest, of a job that is closed. */
+  readonly signOff: SignOffView | null;
   readonly profile: Profile | null;
   readonly readings: string;
   readonly cursor: string;
@@ -58,7 +61,9 @@ export async function listJobs(sql: Sql, shop: ShopId, wanted: FloorWanted): Pro
      SELECT j.job_id AS id, ${VEHICLE} AS vehicle, coalesce(j.complaint->'symptoms', '[]') AS symptoms, j.status, j.assignee,
             j.opened_at AS "openedAt", j.changed_at AS "changedAt",
             ${cursorOf(column, 'j.job_id')} AS cursor,
-            g.document->'decision' AS decision, g.document->'next'->0->>'test' AS "waitsFor", g.profile,
+            g.document->'decision' AS decision, g.profile,
+            CASE WHEN j.status = 'open' THEN g.document->'next'->0->>'test' END AS "waitsFor",
+            CASE WHEN j.status = 'closed' THEN (${SIGN_OFF_OF_ROW}) END AS "signOff",
             (SELECT count(*) FROM reading r WHERE r.shop_id = j.shop_id AND r.job_id = j.job_id) AS readings,
             (SELECT ${TIMER} FROM timer t WHERE t.shop_id = j.shop_id AND t.job_id = j.job_id AND t.stopped_at IS NULL AND t.kind <> ALL ($2)
               ORDER BY t.started_at + make_interval(secs => t.seconds) DESC LIMIT 1) AS timer

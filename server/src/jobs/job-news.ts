@@ -10,6 +10,8 @@ import { Primary } from '../platform/database/primary';
 export interface JobNews {
   readonly shop: ShopId;
   readonly job: JobId;
+  /** Somebody came or went; the job itself is as it was. */
+  readonly isPresence?: true;
 }
 /** `null` says that news may have been missed: whoever listens must look for itself. */
 type Listener = (news: JobNews | null) => void;

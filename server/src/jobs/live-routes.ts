@@ -11,6 +11,7 @@ import type { Scope } from '../people/access';
 import { SessionStore } from '../people/session-store';
 import { whoOf } from '../people/who';
 import { findJob } from './jobs.sql';
+import { bePresent } from './presence';
 import type { Pool } from '../platform/database/pool';
 import { inShop } from '../platform/database/working-shop';
 import { shopParam } from '../platform/http/body';
@@ -57,10 +58,12 @@ export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: OpenStreams):
     });
     stream.onClose(
       feed.listen((news) => {
-        if (news === null || (news.shop === shop && news.job === id)) push();
+        if (news === null || (news.shop === shop && news.job === id && !news.isPresence)) push();
       }),
     );
     push();
+    const { name, kind } = whoOf(request);
+    bePresent(pool, feed, stream, { shop, job: id, name, kind }, (others) => streams.send(stream, 'people', others));
   });
 
   router.get('/live', (request, response) => {
@@ -70,7 +73,7 @@ export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: OpenStreams):
     // it tells which rows to ask for anew, and what is answered then is what may be seen
     stream.onClose(
       feed.listen((news) => {
-        if (news === null || news.shop === shop)
+        if (news === null || (news.shop === shop && !news.isPresence))
           streams.send(stream, 'floor', JSON.stringify({ job: news?.job ?? null }));
       }),
     );

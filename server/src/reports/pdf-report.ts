@@ -62,10 +62,10 @@ function head(paper: Paper, job: JobView, shop: string): void {
 }
 
 function customerPage(paper: Paper, report: ReportDocument, notes: readonly string[]): void {
-  const { decision, signOff } = report;
+  const { headline, signOff } = report;
   for (const note of notes) paragraph(paper, note, { ink: INK.soft }, 4);
   if (report.complaint) paragraph(paper, `You told us: ${report.complaint}.`, { ink: INK.soft }, 6);
-  paragraph(paper, signOff?.words ?? decision.words, { font: 'strong', size: 18, ink: TONE_INK[decision.tone] }, 2);
+  paragraph(paper, headline.words, { font: 'strong', size: 18, ink: TONE_INK[headline.tone] }, 2);
   paragraph(paper, report.plain, { size: 12 }, 8);
   if (report.settled) drawSettled(paper, report.settled, report.figures);
   if (report.place) {
@@ -133,8 +133,8 @@ function profiles(paper: Paper, { before, after, figures }: ReportDocument): voi
 }
 
 function technicianPage(paper: Paper, report: ReportDocument): void {
-  const { decision, signOff } = report;
-  paragraph(paper, `The judge: ${decision.words}`, { font: 'strong', size: 13, ink: TONE_INK[decision.tone] }, 1);
+  const { decision, headline, signOff } = report;
+  paragraph(paper, `The judge: ${decision.words}`, { font: 'strong', size: 13, ink: TONE_INK[headline.tone] }, 1);
   paragraph(paper, decision.because);
   if (signOff?.differs)
     paragraph(paper, `Decided otherwise: ${signOff.words}. Reason: ${signOff.differs.reason}`, { font: 'strong' });

@@ -15,6 +15,7 @@ export interface Table {
 export const LEFT_OUT: Readonly<Record<string, string>> = {
   session: 'whoever is signed in signs in anew',
   pairing: 'a code for a phone is good for minutes',
+  presence: 'who has a job open just now',
   attempt: 'wrong passwords are counted where they were tried',
   judgement_newest: 'is the last of the judgements',
 };

@@ -13,6 +13,10 @@ const OF_JOB = `FROM sign_off WHERE shop_id = $1 AND job_id = $2`;
 /** What was brought in from a file is no sign-off of this shop. */
 const OF_THIS_SHOP = 'imported_at IS NULL';
 
+/** The newest sign-off of the job in a row `j`; earlier ones stay stored. */
+export const SIGN_OFF_OF_ROW = `SELECT jsonb_build_object(${FIELDS}) FROM sign_off s
+  WHERE s.shop_id = j.shop_id AND s.job_id = j.job_id AND ${OF_THIS_SHOP} ORDER BY seq DESC LIMIT 1`;
+
 /** The newest sign-off of job $2; earlier ones stay stored. */
 export const SIGN_OFF = `SELECT jsonb_build_object(${FIELDS}) ${OF_JOB} AND ${OF_THIS_SHOP} ORDER BY seq DESC LIMIT 1`;
 

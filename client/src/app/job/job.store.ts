@@ -11,7 +11,7 @@ import { selectHeld, selectItems } from '../outbox/outbox.feature';
 import { queued, withOutbox } from '../outbox/outbox-item';
 import type { Act, OutboxDraft } from '../outbox/outbox-item';
 import { selectShop, selectWho } from '../state/session/session.feature';
-import { JobActions, selectJobLoading, selectJobs } from './jobs.feature';
+import { JobActions, selectJobLoading, selectJobs, selectOthers } from './jobs.feature';
 import { withCommands } from './commands';
 
 export const JobStore = signalStore(
@@ -54,6 +54,8 @@ export const JobStore = signalStore(
       /** True for a quick check: it is on this device only until it becomes a job. */
       isQuick: computed(() => held().some(({ job }) => job === id())),
       loading: store.selectSignal(selectJobLoading),
+      /** Who else has it open on another device. */
+      others: store.selectSignal(selectOthers),
       /** Who works at this device; empty where nobody has said. */
       who: store.selectSignal(selectWho),
     };

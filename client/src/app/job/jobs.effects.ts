@@ -15,16 +15,22 @@ import {
   timer,
   withLatestFrom,
 } from 'rxjs';
-import type { JobView } from '@tetrad/contracts';
+import type { JobView, PresentView } from '@tetrad/contracts';
 import { Kept } from '../device/kept';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { selectItems } from '../outbox/outbox.feature';
 import { Api } from '../state/api';
-import { eventStream } from '../state/event-stream';
+import { eventStreams } from '../state/event-stream';
 import { orKept } from '../state/kept-answer';
 import { mayRetry, problemOf } from '../state/loading';
 import { chosenShop } from '../state/session/session.feature';
 import { JobActions, selectToldJob } from './jobs.feature';
+
+/** What the stream of a job tells. */
+interface JobEvents {
+  readonly job: JobView;
+  readonly people: readonly PresentView[];
+}
 
 const RETRY_MS = 3000;
 const keyOf = (shop: string, id: string): string => `job ${shop} ${id}`;
@@ -83,9 +89,16 @@ export class JobsEffects {
   readonly live = createEffect(() =>
     combineLatest([this.#store.select(selectToldJob).pipe(distinctUntilChanged()), this.#shop]).pipe(
       switchMap(([id, shop]) =>
-        id === null ? EMPTY : eventStream<JobView>(`/api/shops/${shop}/jobs/${id}/live`, 'job'),
+        id === null
+          ? EMPTY
+          : eventStreams<JobEvents>(`/api/shops/${shop}/jobs/${id}/live`, ['job', 'people']).pipe(
+              map((told) =>
+                told.event === 'job'
+                  ? JobActions.loaded({ job: told.data })
+                  : JobActions.peopleTold({ id, others: told.data }),
+              ),
+            ),
       ),
-      map((job) => JobActions.loaded({ job })),
     ),
   );
 }

@@ -1,7 +1,7 @@
 import { createEntityAdapter } from '@ngrx/entity';
 import type { EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import type { JobView, Problem } from '@tetrad/contracts';
+import type { JobView, PresentView, Problem } from '@tetrad/contracts';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { LOADED, LOADING, mayRetry } from '../state/loading';
 import type { Loading } from '../state/loading';
@@ -13,6 +13,8 @@ export const JobActions = createActionGroup({
     Left: emptyProps(),
     Loaded: props<{ job: JobView }>(),
     Failed: props<{ id: string; problem: Problem }>(),
+    /** Who else has the job open. */
+    'People Told': props<{ id: string; others: readonly PresentView[] }>(),
   },
 });
 
@@ -20,6 +22,8 @@ export interface JobsState extends EntityState<JobView> {
   /** The job in view, or null before one is opened. */
   readonly opened: string | null;
   readonly loading: Loading;
+  /** Who else has the job in view open just now. */
+  readonly others: readonly PresentView[];
 }
 
 const adapter = createEntityAdapter<JobView>();
@@ -34,9 +38,10 @@ const received = (state: JobsState, job: JobView): JobsState => ({
 export const jobsFeature = createFeature({
   name: 'jobs',
   reducer: createReducer<JobsState>(
-    adapter.getInitialState<JobsState>({ opened: null, loading: LOADING }),
-    on(JobActions.opened, (state, { id }) => ({ ...state, opened: id, loading: LOADING })),
-    on(JobActions.left, (state) => ({ ...state, opened: null })),
+    adapter.getInitialState<JobsState>({ opened: null, loading: LOADING, others: [] }),
+    on(JobActions.opened, (state, { id }) => ({ ...state, opened: id, loading: LOADING, others: [] })),
+    on(JobActions.left, (state) => ({ ...state, opened: null, others: [] })),
+    on(JobActions.peopleTold, (state, { id, others }) => (id === state.opened ? { ...state, others } : state)),
     on(JobActions.loaded, OutboxActions.stored, (state, { job }) => received(state, job)),
     on(JobActions.failed, (state, { id, problem }) => {
       if (id !== state.opened) return state;
@@ -50,4 +55,10 @@ export const jobsFeature = createFeature({
     selectToldJob: createSelector(selectEntities, selectOpened, (jobs, id) => (id !== null && jobs[id] ? id : null)),
   }),
 });
-export const { selectEntities: selectJobs, selectLoading: selectJobLoading, selectOpened, selectToldJob } = jobsFeature;
+export const {
+  selectEntities: selectJobs,
+  selectLoading: selectJobLoading,
+  selectOpened,
+  selectToldJob,
+  selectOthers,
+} = jobsFeature;

@@ -88,7 +88,7 @@ export class PinPad {
     if (this.typed().length === PIN_DIGITS) this.entered.emit(this.typed());
   }
   protected key(event: KeyboardEvent): void {
-    if (event.target instanceof HTMLInputElement) return;
+    if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
     if (/^\d$/.test(event.key)) this.press(event.key);
     else if (event.key === 'Backspace') this.press(BACK);
   }

@@ -1,4 +1,4 @@
-import { Observable } from 'rxjs';
+import { Observable, map } from 'rxjs';
 
 const AGAIN_MS = 2000;
 /** A page that nobody looks at lets its stream go: browsers hold only six to one address, over all pages. */
@@ -9,7 +9,14 @@ const HIDDEN_MS = 60_000;
  * stream again by itself; a refused one is tried again here, and one let go is joined when the page is
  * looked at again.
  */
-export function eventStream<T>(url: string, event: string): Observable<T> {
+export const eventStream = <T>(url: string, event: string): Observable<T> =>
+  eventStreams<Record<string, T>>(url, [event]).pipe(map(({ data }) => data));
+
+/** The same for several kinds of events of one stream. */
+export function eventStreams<E extends object>(
+  url: string,
+  events: readonly (keyof E & string)[],
+): Observable<{ [K in keyof E & string]: { readonly event: K; readonly data: E[K] } }[keyof E & string]> {
   return new Observable((subscriber) => {
     let source: EventSource | null = null;
     let again: ReturnType<typeof setTimeout> | undefined;
@@ -22,7 +29,10 @@ export function eventStream<T>(url: string, event: string): Observable<T> {
     const open = (): void => {
       const opened = new EventSource(url);
       source = opened;
-      opened.addEventListener(event, (message: MessageEvent<string>) => subscriber.next(JSON.parse(message.data) as T));
+      for (const event of events)
+        opened.addEventListener(event, (message: MessageEvent<string>) =>
+          subscriber.next({ event, data: JSON.parse(message.data) as never }),
+        );
       opened.addEventListener('error', () => {
         if (opened === source && opened.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN_MS);
       });

@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const accessorySeized: Fault = {
   name: 'belt-driven accessory seized',
+  repairs: 'belt-driven accessory',
   part: () => 'mechanical',
   customer: 'Something the belt drives is seized and holds the engine back. The starter is not the cause.',
   prior: 0.02,

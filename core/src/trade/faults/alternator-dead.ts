@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const alternatorDead: Fault = {
   name: 'alternator gives no output',
+  repairs: 'alternator',
   part: () => 'alternator',
   customer: 'The alternator gives no current: the battery is not charged while driving.',
   prior: 0.04,

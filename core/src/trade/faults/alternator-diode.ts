@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const alternatorDiode: Fault = {
   name: 'alternator diode bad',
+  repairs: 'alternator diode',
   part: () => 'alternator',
   customer: 'A diode inside the alternator has failed: it charges poorly and disturbs the electronics.',
   prior: 0.03,

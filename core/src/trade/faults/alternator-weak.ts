@@ -5,6 +5,7 @@ import type { Fault } from '../fault';
 
 export const alternatorWeak: Fault = {
   name: 'alternator weak',
+  repairs: 'alternator',
   part: () => 'alternator',
   customer: 'The alternator gives less than the vehicle needs.',
   prior: 0.03,

@@ -3,6 +3,7 @@ import type { Fault } from '../fault';
 
 export const batteryDeadCell: Fault = {
   name: 'dead battery cell',
+  repairs: 'battery',
   part: () => 'battery',
   customer: 'One cell of the battery has failed. Charging cannot bring it back.',
   prior: 0.03,

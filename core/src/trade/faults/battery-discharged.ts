@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const batteryDischarged: Fault = {
   name: 'battery discharged',
+  repairs: 'battery',
   part: () => 'battery',
   customer: 'The battery is empty. It must be charged before anything can be said about it.',
   prior: 0.05,

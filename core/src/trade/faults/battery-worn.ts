@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const batteryWorn: Fault = {
   name: 'battery worn',
+  repairs: 'battery',
   part: () => 'battery',
   customer: 'The battery no longer holds what it should. Charged, it still cannot carry the starter.',
   prior: 0.08,

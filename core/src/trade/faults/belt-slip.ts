@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const beltSlip: Fault = {
   name: 'belt slipping',
+  repairs: 'belt',
   part: () => 'belt',
   customer: 'The belt slips, so that the alternator does not turn fast enough.',
   prior: 0.03,

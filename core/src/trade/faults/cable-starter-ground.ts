@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const cableStarterGround: Fault = {
   name: 'bad ground between starter and battery',
+  repairs: 'ground between starter and battery',
   part: () => 'connections',
   customer: 'The ground connection of the starter loses too much. Battery and starter are not the cause.',
   prior: 0.03,

@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const cableStarterPositive: Fault = {
   name: 'bad positive cable to the starter',
+  repairs: 'positive cable to the starter',
   part: () => 'connections',
   customer: 'The cable from the battery to the starter loses too much. Battery and starter are not the cause.',
   prior: 0.03,

@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const chargeCableGround: Fault = {
   name: 'bad alternator ground',
+  repairs: 'alternator ground',
   part: () => 'connections',
   customer: 'The alternator’s ground connection loses too much.',
   prior: 0.03,

@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const chargeCablePositive: Fault = {
   name: 'bad charging cable',
+  repairs: 'charging cable',
   part: () => 'connections',
   customer: 'The cable from the alternator to the battery loses too much.',
   prior: 0.03,

@@ -3,6 +3,7 @@ import type { Fault } from '../fault';
 
 export const chargeControl: Fault = {
   name: 'alternator excitation or command missing',
+  repairs: 'alternator excitation or command',
   part: () => 'control',
   customer: 'The alternator is not told to charge: its control wire or lamp circuit is open.',
   prior: 0.03,

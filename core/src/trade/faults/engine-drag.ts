@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const engineDrag: Fault = {
   name: 'engine hard to turn',
+  repairs: 'engine',
   part: () => 'mechanical',
   customer: 'The engine itself is hard to turn. The starter is not the cause.',
   prior: 0.02,

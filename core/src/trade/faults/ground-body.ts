@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const groundBody: Fault = {
   name: 'bad ground between body and battery',
+  repairs: 'ground between body and battery',
   part: () => 'connections',
   customer: 'The body’s ground connection loses too much: lamps and modules get less than the battery gives.',
   prior: 0.02,

@@ -3,6 +3,7 @@ import type { Fault } from '../fault';
 
 export const parasiticDrain: Fault = {
   name: 'drain while parked',
+  repairs: 'drain',
   part: () => 'drain',
   customer: 'Something takes current while the vehicle is parked and empties the battery.',
   prior: 0.04,

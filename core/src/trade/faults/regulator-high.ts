@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const regulatorHigh: Fault = {
   name: 'regulator set too high',
+  repairs: 'regulator',
   part: ({ alternator }) => (alternator?.regulation === 'commanded' ? 'control' : 'alternator'),
   customer: 'The battery is charged with too high a voltage and will be ruined by it.',
   prior: 0.02,

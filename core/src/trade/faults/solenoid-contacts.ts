@@ -4,6 +4,7 @@ import type { Fault } from '../fault';
 
 export const solenoidContacts: Fault = {
   name: 'burnt solenoid contacts',
+  repairs: 'solenoid contacts',
   part: () => 'starter',
   customer: 'The switch contacts inside the starter are burnt.',
   prior: 0.03,

@@ -3,6 +3,7 @@ import type { Fault } from '../fault';
 
 export const starterControl: Fault = {
   name: 'starter control circuit open',
+  repairs: 'starter control circuit',
   part: () => 'control',
   customer: 'The starter is not told to work: a relay, fuse or switch on the way to it is open.',
   prior: 0.03,

@@ -5,6 +5,7 @@ import type { Fault } from '../fault';
 
 export const starterDragging: Fault = {
   name: 'starter dragging',
+  repairs: 'starter',
   part: () => 'starter',
   customer: 'The starter turns hard and takes far more current than it should.',
   prior: 0.03,

@@ -3,6 +3,7 @@ import type { Fault } from '../fault';
 
 export const starterDrive: Fault = {
   name: 'starter drive spins free',
+  repairs: 'starter drive',
   part: () => 'starter',
   customer: 'The starter spins but does not take the engine along.',
   prior: 0.02,

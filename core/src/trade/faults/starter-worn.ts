@@ -5,6 +5,7 @@ import type { Fault } from '../fault';
 
 export const starterWorn: Fault = {
   name: 'starter worn',
+  repairs: 'starter',
   part: () => 'starter',
   customer: 'The starter is worn: it gets what it needs and does not turn the engine as it should.',
   prior: 0.04,

@@ -1,16 +1,27 @@
 /** Short words for headings: a decision, a verdict, and what the customer is told. */
 import type { Decision } from '../../format/judgement-shape';
 import type { Verdict } from '../../format/words';
-import { FAULTS } from '../../trade/tables';
+import type { Part } from '../../format/words';
+import type { Reading } from '../../format/reading-shape';
+import { figureFormat } from '../../quantities/figure-format';
+import type { FigureFormat } from '../../quantities/figure-format';
+import { isPathTest } from '../../circuit/paths';
+import { FAULTS, TESTS } from '../../trade/tables';
 import { PART_WORDS, lower, nameOf } from './names';
+import { readingWords } from './readings';
+
+/** What a heading is made of: a decision, with the figures of its sentence where it has any. */
+export type HeadedDecision = Pick<Decision, 'action' | 'part' | 'fault'> & { readonly with?: unknown };
 
 /**
  * The decision in a few words, for a heading.
  *
+ * @param figures How the reader wants figures written; plain where nothing is said.
  * @throws Error for an action that the format does not have.
  * @example decisionWords({ action: 'replace', part: 'battery', fault: 'battery-worn' }) // 'Replace the battery'
  */
-export function decisionWords({ action, part, fault }: Pick<Decision, 'action' | 'part' | 'fault'>): string {
+export function decisionWords(decision: HeadedDecision, figures: FigureFormat = figureFormat()): string {
+  const { action, part, fault } = decision;
   const name = part ? PART_WORDS[part] : '';
   switch (action) {
     case 'replace':
@@ -18,7 +29,7 @@ export function decisionWords({ action, part, fault }: Pick<Decision, 'action' |
     case 'repair':
       return part === 'drain' ? 'Find the drain' : part === 'mechanical' ? `Free ${name}` : `Repair ${name}`;
     case 'repaired':
-      return `Repaired: ${name}`;
+      return `Repaired: ${fault ? FAULTS[fault].repairs : name}${sinceRepair(decision, figures)}`;
     case 'charge-first':
       return 'Charge first, then repeat';
     case 'none-found':
@@ -32,8 +43,51 @@ export function decisionWords({ action, part, fault }: Pick<Decision, 'action' |
   }
 }
 
+/** What was read before and after a repair: “. Lost 1.72 V, now 14 mV”; empty where that is not known. */
+function sinceRepair({ with: said }: HeadedDecision, figures: FigureFormat): string {
+  const { before, after } = (said ?? {}) as { readonly before?: Reading; readonly after?: Reading };
+  if (!before || !after) return '';
+  const was = isPathTest(before.test) ? 'Lost' : `${TESTS[before.test].name} was`;
+  return `. ${was} ${readingWords(before, figures)}, now ${readingWords(after, figures)}`;
+}
+
+/** What was decided and done when a job was signed off. */
+export interface SignedDecision {
+  readonly action: Decision['action'];
+  readonly part: Part | null;
+  readonly partsFitted: readonly string[];
+  readonly solved: boolean | null;
+  /** The judge's decision at that time. */
+  readonly judged: HeadedDecision | null;
+}
+
+/** A sign-off in a few words: what was done, where it was done. */
+export function signedWords(signed: SignedDecision, figures?: FigureFormat): string {
+  const { action, part, partsFitted, solved, judged } = signed;
+  if (judged?.action === action && judged.part === part && action === 'repaired') return decisionWords(judged, figures);
+  const fault = judged?.part === part ? judged.fault : null;
+  if (action === 'replace' && partsFitted.length > 0 && part) return `Replaced: ${part}`;
+  if (action === 'repair' && solved) return decisionWords({ action: 'repaired', part, fault }, figures);
+  return decisionWords({ action, part, fault }, figures);
+}
+
+/**
+ * The one line that says how a job stands: a repair that the readings prove, else what was signed off, else the decision.
+ */
+export function headline(
+  decision: HeadedDecision,
+  signed: SignedDecision | null,
+  figures?: FigureFormat,
+): { readonly words: string; readonly tone: DecisionTone } {
+  if (!signed || decision.action === 'repaired')
+    return { words: decisionWords(decision, figures), tone: decisionTone(decision) };
+  return { words: signedWords(signed, figures), tone: signed.solved ? 'good' : decisionTone(signed) };
+}
+
+export type DecisionTone = 'act' | 'open' | 'good';
+
 /** How a decision is toned: what must be done, what is open, what is good. */
-export const decisionTone = ({ action }: Pick<Decision, 'action'>): 'act' | 'open' | 'good' =>
+export const decisionTone = ({ action }: Pick<Decision, 'action'>): DecisionTone =>
   action === 'none-found' || action === 'repaired'
     ? 'good'
     : action === 'test-next' || action === 'charge-first'

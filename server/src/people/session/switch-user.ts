@@ -44,7 +44,7 @@ export const switchUser: SessionRoute = (context) => async (request, response) =
 async function takeByPassword(pool: Pool, request: Request, id: string, password: string): Promise<Taken> {
   const { shop } = whoOf(request);
   const found = await findPerson(pool, id);
-  const refusal = new Refusal(problem(403, 'wrong-password', 'This is not the password of that person.'));
+  const refusal = new Refusal(problem(403, 'wrong-password', 'Wrong password. Try again.'));
   const person = await provePassword(pool, request, { shop, name: id, found, password, refusal });
   if (person.mustChange)
     throw new Refusal(problem(403, 'password-first', 'This is a one-time password: sign in with it.'));
@@ -66,7 +66,7 @@ async function takeByPin(pool: Pool, request: Request, id: string, pin: string):
     person: found,
     isRight: () => isSecret(pin, found?.pinHash ?? null),
     counters: [byPin(found?.id ?? id.toLowerCase()), byDevice(request.sessionID), byAddress(request.ip), byShop],
-    refusal: new Refusal(problem(403, 'wrong-pin', 'This PIN is not the one of that person.')),
+    refusal: new Refusal(problem(403, 'wrong-pin', 'Wrong PIN. Try again.')),
   });
   return { person, openedBy };
 }

@@ -24,6 +24,7 @@ export const KEY_TABLE = {
     count: { press: 'Alt+KeyC', shown: 'Alt C', says: 'count down a crank' },
     cannot: { press: 'Alt+KeyX', shown: 'Alt X', says: 'not possible' },
     wheel: { press: 'Alt+KeyW', shown: 'Alt W', says: 'the phone at the wheel' },
+    compare: { press: 'Alt+KeyL', shown: 'Alt L', says: 'the last visit beside this one' },
     signOff: { press: 'Alt+KeyG', shown: 'Alt G', says: 'sign off' },
     report: { press: 'Alt+KeyP', shown: 'Alt P', says: 'the report' },
     down: { press: 'ArrowDown', shown: '↓', says: 'the next step' },

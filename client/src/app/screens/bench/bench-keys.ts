@@ -10,6 +10,7 @@ export interface BenchActs {
   readonly count: () => void;
   readonly cannot: () => void;
   readonly wheel: () => void;
+  readonly compare: () => void;
   readonly signOff: () => void;
   readonly report: () => void;
 }

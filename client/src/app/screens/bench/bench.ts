@@ -32,6 +32,7 @@ import type { QuickVehicle } from './job/quick-strip';
 import { SignOffDialog } from './job/sign-off-dialog';
 import type { SignOffDraft } from './job/sign-off-form';
 import { WheelLink } from './job/wheel-link';
+import { LastVisit } from './last-visit';
 import { RouteList } from './route/route-list';
 import { Verdicts } from './says/verdicts';
 import { StepAtHand } from './step-at-hand';
@@ -56,7 +57,7 @@ import { StepPanel } from './step/step-panel';
     Verdicts,
     WheelLink,
   ],
-  providers: [Arrivals, JobStore, StepAtHand],
+  providers: [Arrivals, JobStore, LastVisit, StepAtHand],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.css',
@@ -78,10 +79,18 @@ export class Bench {
   protected readonly signing = signal(false);
   protected readonly panel = viewChild(StepPanel);
   protected readonly label = viewChild(JobLabel);
+  protected readonly foot = viewChild(Foot);
   protected readonly centre = viewChild<ElementRef<HTMLElement>>('centre');
 
   protected readonly symptoms = computed(() =>
     (this.job.view()?.case.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
+  );
+  /** Who else has the job open just now. */
+  protected readonly also = computed(() =>
+    this.job
+      .others()
+      .map(({ name, kind }) => (kind === 'phone' ? `${name} (phone)` : name))
+      .join(', '),
   );
   /** Minutes of work so far, and about how many are left to a decision. */
   protected readonly minutes = computed(() => {
@@ -125,6 +134,7 @@ export class Bench {
       count: () => this.panel()?.countDown(),
       cannot: () => this.panel()?.askWhyNot(),
       wheel: () => this.linking.set(true),
+      compare: () => this.foot()?.compare(),
       signOff: () => this.signing.set(true),
       report: () => void this.#router.navigate(['/jobs', this.id(), 'report']),
     });

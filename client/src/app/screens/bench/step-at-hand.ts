@@ -27,6 +27,7 @@ export class StepAtHand {
   /** What to do next; null where nothing is left. */
   readonly next = computed((): NextStep | null => {
     const [surveyed, judgement] = [this.#job.surveyed(), this.#job.judgement()];
+    if (this.#job.view()?.status === 'closed') return null; // closed: its decision is shown, nothing is asked for
     return surveyed && judgement ? nextStep(surveyed, judgement, this.#job.pass()) : null;
   });
   /** The step at hand: chosen, else what comes next, else the first note not read. */

@@ -8,7 +8,7 @@ export interface FloorLine {
   readonly complaint: string;
   readonly waitsFor: string;
   readonly verdict: string;
-  readonly tone: 'act' | 'open' | 'good';
+  readonly tone: FloorRow['words']['tone'];
   readonly who: string;
   readonly changedAt: string;
   /** Sorts what is ready before what waits: lower comes first. */

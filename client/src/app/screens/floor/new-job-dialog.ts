@@ -14,7 +14,7 @@ import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { NewJob, VehicleView, VisitView } from '@tetrad/contracts';
-import { SYMPTOMS, SYMPTOM_NAMES, decisionWords, readBatteryLabel } from '@tetrad/core';
+import { SYMPTOMS, SYMPTOM_NAMES, headline, readBatteryLabel } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { EMPTY, catchError, of, switchMap, timer } from 'rxjs';
 import type { Observable } from 'rxjs';
@@ -89,7 +89,13 @@ export class NewJobDialog {
   readonly #vehicles = signal<readonly VehicleView[]>([]);
   protected readonly names = computed(() => this.#vehicles().map(({ name }) => name));
   protected readonly visits = signal<readonly VisitView[]>([]);
-  protected readonly decisionWords = decisionWords;
+  /** The visit before this one, with how it ended. */
+  protected readonly last = computed(() => {
+    const [visit] = this.visits();
+    if (!visit) return null;
+    const words = visit.decision && headline(visit.decision, visit.signOff, this.#figures.format()).words;
+    return { ...visit, words: words ?? 'not judged' };
+  });
   protected readonly hasMoreProblem = computed(() => {
     this.#typed();
     const { vin, vehicle } = this.form.controls;

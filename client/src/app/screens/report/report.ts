@@ -101,7 +101,10 @@ export class Report {
     const { schools, disagreements } = compareSchools(job.case, SCHOOLS);
     const voice = this.#voice.voice();
     return {
-      schools: schools.map(({ criteria, decided }) => ({ name: criteria.name, words: decisionWords(decided) })),
+      schools: schools.map(({ criteria, decided }) => ({
+        name: criteria.name,
+        words: decisionWords({ ...decided, with: decided.because.params }, voice),
+      })),
       disagreements: disagreements.map(({ id, test, by }) => ({
         id,
         name: TESTS[test].name,

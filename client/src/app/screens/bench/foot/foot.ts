@@ -3,14 +3,16 @@ import { JobStore } from '../../../job/job.store';
 import { VoltSteps } from '../../../kit/volt-steps';
 import { ProfileView } from '../../../kit/profile-view';
 import { Segmented } from '../../../kit/segmented';
+import { LastVisit } from '../last-visit';
+import { LastVisitView } from './last-visit-view';
 import { WaysView } from './ways-view';
 
-type View = 'profile' | 'starting' | 'charging' | 'ways';
+type View = 'profile' | 'starting' | 'charging' | 'ways' | 'last';
 
 /** What the readings look like together: the profile, where the volts went, the ways to the battery's health. */
 @Component({
   selector: 'tt-foot',
-  imports: [ProfileView, Segmented, VoltSteps, WaysView],
+  imports: [LastVisitView, ProfileView, Segmented, VoltSteps, WaysView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (views().length > 1) {
@@ -29,6 +31,9 @@ type View = 'profile' | 'starting' | 'charging' | 'ways';
           <tt-profile class="view" [profile]="shape" />
         }
       }
+      @case ('last') {
+        <tt-last-visit class="view" />
+      }
       @case ('ways') {
         <tt-ways class="view" />
       }
@@ -41,6 +46,7 @@ type View = 'profile' | 'starting' | 'charging' | 'ways';
 })
 export class Foot {
   protected readonly job = inject(JobStore);
+  readonly #last = inject(LastVisit);
   readonly #budgets = computed(() => this.job.judgement()?.budget);
   protected readonly views = computed(() => {
     const { starting = [], charging = [] } = this.#budgets() ?? {};
@@ -50,6 +56,7 @@ export class Foot {
       { value: 'starting', label: 'Volts while starting', isThere: starting.length > 0 },
       { value: 'charging', label: 'Volts while charging', isThere: charging.length > 0 },
       { value: 'ways', label: 'Battery, by each way', isThere: ways.length > 0 },
+      { value: 'last', label: 'Last visit', isThere: this.#last.visit() !== null },
     ];
     return all.filter(({ isThere }) => isThere);
   });
@@ -62,6 +69,10 @@ export class Foot {
     const wished = this.wished();
     return this.views().some(({ value }) => value === wished) ? wished : 'profile';
   });
+  /** The last visit beside this one, or back to the profile. */
+  compare(): void {
+    this.wished.set(this.shown() === 'last' ? 'profile' : 'last');
+  }
   protected readonly budget = computed(() => {
     const budgets = this.#budgets();
     return this.shown() === 'charging' ? (budgets?.charging ?? []) : (budgets?.starting ?? []);

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input
 import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { TAKEN_ACTIONS } from '@tetrad/contracts';
-import type { TakenAction } from '@tetrad/contracts';
+import type { PermissionName, TakenAction } from '@tetrad/contracts';
 import { PARTS, decisionWords } from '@tetrad/core';
 import type { Judgement } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
@@ -14,10 +14,10 @@ import { Field } from '../../../kit/field';
 import { FocusFirst } from '../../../kit/focus-first';
 import { focusProblem } from '../../../kit/forms/body-form';
 import { controlValue } from '../../../kit/forms/control-value';
-import { Message } from '../../../kit/message';
 import { Segmented } from '../../../kit/segmented';
 import { Select } from '../../../kit/select';
 import { selectMay, selectWho } from '../../../state/session/session.feature';
+import { TakeOver } from '../../../session/take-over';
 import { differs, needsPart, signOffForm, signOffOf } from './sign-off-form';
 import type { SignOffDraft } from './sign-off-form';
 
@@ -33,7 +33,7 @@ const ACTION_WORDS: Readonly<Record<TakenAction, string>> = {
 /** The technician's conclusion: it may differ from the judge's, with its reason; both are kept. */
 @Component({
   selector: 'tt-sign-off',
-  imports: [Button, Dialog, Field, FocusFirst, InputText, Message, ReactiveFormsModule, Segmented, Select, Textarea],
+  imports: [Button, Dialog, Field, FocusFirst, InputText, ReactiveFormsModule, Segmented, Select, TakeOver, Textarea],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sign-off-dialog.html',
   styleUrl: './sign-off-dialog.css',
@@ -68,18 +68,25 @@ export class SignOffDialog implements OnInit {
   protected readonly who = this.#store.selectSignal(selectWho);
   readonly #maySign = this.#store.selectSignal(selectMay('sign-off'));
   readonly #mayDiffer = this.#store.selectSignal(selectMay('differ'));
-  /** Why whoever works here may not sign this; null where it may be signed. */
-  protected readonly whyNot = computed(() => {
-    if (!this.#maySign()) return 'A technician signs off.';
-    return this.differs() && !this.#mayDiffer() ? 'To decide otherwise than the judge, a lead signs.' : null;
+  /** What whoever works here may not do, and this sign-off needs; null where it may be signed. */
+  protected readonly needed = computed((): PermissionName | null => {
+    if (this.differs() && !this.#mayDiffer()) return 'differ';
+    return this.#maySign() ? null : 'sign-off';
   });
+  protected readonly needs = computed(() =>
+    this.needed() === 'differ' ? 'A lead signs a decision that differs from the judge’s.' : 'A technician signs off.',
+  );
+  /** Who must sign where the decision differs, said before anything is filled in; empty where it may be signed here. */
+  protected readonly toDiffer = computed(() =>
+    this.#mayDiffer() || this.needed() === 'differ' ? '' : 'a lead signs with PIN or password',
+  );
 
   ngOnInit(): void {
     this.form.set(signOffForm(this.#judged()));
   }
 
   protected submit(): void {
-    if (this.whyNot() !== null) return;
+    if (this.needed() !== null) return;
     const draft = signOffOf(this.form(), this.#judged());
     if (draft === null) return focusProblem(this.#host.ownerDocument.body);
     this.signed.emit(draft);

@@ -1,7 +1,7 @@
 import { FormControl, FormGroup } from '@angular/forms';
 import { NewSignOff, TAKEN_ACTIONS } from '@tetrad/contracts';
 import type { TakenAction } from '@tetrad/contracts';
-import { customerWords } from '@tetrad/core';
+import { customerWords, isReplaced } from '@tetrad/core';
 import type { Judgement, Part } from '@tetrad/core';
 import { bodyOf } from '../../../kit/forms/body-form';
 import { problem } from '../../../kit/forms/problem';
@@ -18,10 +18,13 @@ export const signOffForm = (judged: Decision) =>
     part: new FormControl<Part | null>(judged?.part ?? null),
     reason: text(),
     conclusion: text(judged && judged.action !== 'test-next' ? customerWords(judged) : ''),
-    partsFitted: text(),
+    partsFitted: text(partFitted(judged)),
     comment: text(),
     solved: new FormControl<boolean | null>(null),
   });
+/** A repair that the readings prove, of a part that is replaced whole: it was fitted. */
+const partFitted = (judged: Decision): string =>
+  judged?.action === 'repaired' && judged.part !== null && isReplaced(judged.part) ? judged.part : '';
 export type SignOffForm = ReturnType<typeof signOffForm>;
 export type SignOffDraft = Omit<NewSignOff, 'id'>;
 

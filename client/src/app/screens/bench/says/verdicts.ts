@@ -49,7 +49,7 @@ export class Verdicts {
     const voice = this.#voice.voice();
     return (said: Parameters<typeof retell>[0]): string => retell(said, voice);
   });
-  protected readonly words = computed(() => decisionWords(this.judgement().decision));
+  protected readonly words = computed(() => decisionWords(this.judgement().decision, this.#voice.voice()));
   protected readonly tone = computed(() => decisionTone(this.judgement().decision));
   protected readonly parts = computed(() =>
     JUDGED_PARTS.map((part) => {

@@ -17,10 +17,12 @@ import { Sentences } from '../../../device/sentences';
 import type { EnteredReading } from '../../../job/commands';
 import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
+import { GradeMark } from '../../../kit/grade-mark';
 import { TypedAhead } from '../../../kit/keys/typed-ahead';
 import { Segmented } from '../../../kit/segmented';
 import { CountView } from '../../../waiting/count-view';
 import { StepDrawing } from '../circuit/step-drawing';
+import { LastVisit } from '../last-visit';
 import { findingsOf, keyOf, stepNameOf } from '../route/step-key';
 import { StepAtHand } from '../step-at-hand';
 import { Attempts } from './attempts';
@@ -52,6 +54,7 @@ import { StepWords } from './step-words';
     ComplaintEntry,
     CountView,
     EngineQuestion,
+    GradeMark,
     HalvedPathView,
     InstrumentChip,
     LabelEntry,
@@ -79,6 +82,11 @@ export class StepPanel {
   protected readonly waits = inject(StepWaits);
   protected readonly words = inject(StepWords);
   protected readonly voice = inject(Sentences).voice;
+  readonly #last = inject(LastVisit);
+  /** What was read here on the last visit. */
+  protected readonly lastTime = computed(
+    () => this.#last.rows().find(({ key }) => key === keyOf(this.step()))?.then ?? null,
+  );
   readonly chosen = output<StepName>();
   /** Nothing is left to read: the job can be signed off. */
   readonly decided = output();

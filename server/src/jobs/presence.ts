@@ -1,0 +1,49 @@
+/** Who else is at a job: every stream that follows it stands for a device, and tells its own of the others. */
+import { randomUUID } from 'node:crypto';
+import type { Pool } from '../platform/database/pool';
+import { inShop } from '../platform/database/working-shop';
+import type { EventStream } from '../platform/live/event-stream';
+import type { JobNewsFeed } from './job-news';
+import { addPresence, listOthers, removePresence } from './presence.sql';
+import type { Present } from './presence.sql';
+
+/** A device says so often that it is still there, ms. */
+const BEAT_MS = 15_000;
+
+/**
+ * Adds a device to those at a job for as long as its stream is open, and tells it of the others, now and at every change.
+ * Without the database nobody is told of anybody: it never fails the stream.
+ *
+ * @param tell Sends the list to the stream.
+ */
+export function bePresent(
+  pool: Pool,
+  feed: JobNewsFeed,
+  stream: EventStream,
+  device: Omit<Present, 'stream'>,
+  tell: (others: string) => void,
+): void {
+  const present: Present = { ...device, stream: randomUUID() };
+  let told = '';
+  const quietly = (work: () => Promise<void>): void => void inShop(present.shop, work).catch(() => undefined);
+  const look = async (): Promise<void> => {
+    const others = JSON.stringify(await listOthers(pool, present));
+    if (others === told) return;
+    told = others;
+    tell(others);
+  };
+  const stay = async (): Promise<void> => {
+    await addPresence(pool, present);
+    await look();
+  };
+  const beat = setInterval(() => quietly(stay), BEAT_MS);
+  const deafen = feed.listen((news) => {
+    if (news?.isPresence && news.shop === present.shop && news.job === present.job) quietly(look);
+  });
+  stream.onClose(() => {
+    clearInterval(beat);
+    deafen();
+    quietly(() => removePresence(pool, present));
+  });
+  quietly(stay);
+}
