@@ -257,7 +257,7 @@ async function answer(
   const { press, type, click } = hand;
   const answers: Answers = { ...SOUND, ...found };
   if (title === 'Charge') {
-    await click(page.getByRole('button', { name: /It is charged/ }));
+    await click(page.getByRole('button', { name: /Charged: read/ }));
     return click(page.getByRole('button', { name: 'Yes, read it' }));
   }
   if (title === 'Battery label') return name === 'wrong label' ? correctLabel(page, hand) : press('1');

@@ -134,7 +134,7 @@ it('after a charge the entry is empty, and of the battery that was charged', asy
     { ...rest, id: 'two', value: 11.9, battery: 2, at: '2026-03-02T06:01:00Z' } as Reading,
   ];
   const { fixture, host, boxes, at } = await panel('charge', view(subject(both, { system: pack })));
-  [...host.querySelectorAll('button')].find((one) => one.textContent!.includes('It is charged'))!.click();
+  [...host.querySelectorAll('button')].find((one) => one.textContent!.includes('Charged: read'))!.click();
   await fixture.whenStable();
   expect(at()).toBe('resting-voltage');
   expect(fixture.componentInstance['reading'].battery()).toBe(2);
@@ -146,11 +146,58 @@ it('a charge that took minutes is asked about', async () => {
   const { fixture, host, at, said } = await panel('charge', view(subject([flat])));
   const press = (words: string) =>
     [...host.querySelectorAll('button')].find((one) => one.textContent!.includes(words))!.click();
-  press('It is charged');
+  press('Charged: read');
   await fixture.whenStable();
   expect(at()).toBe('charge');
   expect(said()).toContain('It was read flat 2 min ago. A charge takes hours.');
   press('Yes, read it');
   await fixture.whenStable();
   expect(at()).toBe('resting-voltage');
+});
+
+describe('what a figure raises', () => {
+  const flat = { ...rest, value: 12.05, at: '2026-03-02T05:00:00Z' } as Reading;
+  const key = (name: string) =>
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }));
+
+  it('after a charge the surface charge is asked about, and one key answers', async () => {
+    const { fixture, type, send, stored, said } = await panel('resting-voltage', view(subject([flat])));
+    fixture.componentInstance.readAgain();
+    await fixture.whenStable();
+    await type('12.74');
+    await send();
+    expect(said()).toContain('Is the surface charge off');
+    expect(stored()).toEqual([]);
+    key('b');
+    await fixture.whenStable();
+    expect(stored()).toMatchObject([{ value: 12.74, conditions: { surfaceChargeRemoved: false } }]);
+  });
+
+  it('a second Enter leaves it unanswered, and nothing is claimed', async () => {
+    const { send, type, stored, said } = await panel('parasitic-draw', view(subject([rest])));
+    await type('0.18');
+    await send();
+    expect(said()).toContain('How long were the doors latched');
+    await send();
+    expect(stored()).toHaveLength(1);
+    expect(stored()[0]!.conditions).toEqual({});
+  });
+
+  it('a sound figure at rest, and one whose condition was told, are not asked about', async () => {
+    const { send, type, stored } = await panel('resting-voltage', view(subject([])));
+    await type('12.65');
+    await send();
+    expect(stored()).toHaveLength(1);
+  });
+});
+
+it('while the battery is on the charger nothing is cranked, and the charge shows since when', async () => {
+  const timers = [{ id: 't', kind: 'charge', seconds: 14_400, startedAt: '2026-03-02T09:00:00Z' }] as const;
+  const charging = view(subject([rest]), { timers });
+  const { said } = await panel('starter-draw', charging);
+  expect(said()).toContain('The battery is on the charger.');
+  TestBed.resetTestingModule();
+  standingBed();
+  const charge = await panel('charge', charging);
+  expect(charge.said()).toContain('On the charger since');
 });

@@ -64,6 +64,18 @@ describe('every act of the bench can be taken back, and leaves the job as it was
     expect(store.undo()).toBeNull();
   });
 
+  it('after the page was loaded anew too, and only what was done on that job', () => {
+    const store = openJob(view(subject()));
+    const { id } = store.view()!;
+    store.recall(id);
+    store.observe('belt', 'loose');
+    store.recall('00000000-0000-4000-8000-00000000000b');
+    expect(store.undo()).toBeNull();
+    store.recall(id); // as a new page does
+    expect(store.undo()?.says).toBe('Belt: loose');
+    expect(store.view()!.case.observations).toEqual([]);
+  });
+
   it('what was done last is taken back first', () => {
     const store = openJob(view(subject()));
     store.read('resting-voltage', { value: 12.6, conditions: {} });

@@ -46,12 +46,15 @@ describe('a job with its outbox', () => {
         at,
       ),
     ];
-    const once = withOutbox(jobView(), JOB, items)!;
+    expect(withOutbox(jobView(), JOB, items.slice(0, -1))!.timers).toEqual([
+      { id: 'new', kind: 'settle', seconds: 90, startedAt: '2026-03-02T10:00:00.000Z' },
+    ]);
+    const once = withOutbox(jobView(), JOB, items)!; // signed off, nothing is waited for any more
     expect(once).toMatchObject({
       pass: 'after',
       status: 'closed',
       vehicle: { name: 'Test van', plate: 'X-1' },
-      timers: [{ id: 'new', kind: 'settle', seconds: 90, startedAt: '2026-03-02T10:00:00.000Z' }],
+      timers: [],
       acknowledgements: [{ caution: 'acid', by: 'Ilse' }],
       signOff: { by: 'Bo', part: null, reason: null },
       case: { observations: [{ about: 'belt', finding: 'good' }] },

@@ -22,6 +22,7 @@ import {
   survey,
   usualSeconds,
   waitAt,
+  waitsEndedBy,
 } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 
@@ -84,6 +85,33 @@ describe('waits', () => {
       ),
       { seed: SEED },
     );
+  });
+});
+
+describe('a reading ends what was waited for', () => {
+  test.each([
+    ['the charge, by the volts at rest', { test: 'resting-voltage', value: 12.7 }, ['lamps-on', 'settle', 'charge']],
+    [
+      'a battery of a pack leaves the others settling',
+      { test: 'resting-voltage', value: 12.7, battery: 1 },
+      ['charge'],
+    ],
+    ['modules sleep on from fuse to fuse', { test: 'parasitic-draw', value: 0.03 }, ['lamps-on', 'charge']],
+    [
+      'cranking ends rest, charge and sleep',
+      { test: 'cranking-voltage', value: 10.4 },
+      ['lamps-on', 'settle', 'charge', 'sleep', 'run'],
+    ],
+    ['what could not be read ends nothing', { test: 'resting-voltage', value: null }, []],
+  ] as const)('%s', (_what, reading, ended) => {
+    const kinds = waitsEndedBy(reading as Reading);
+    expect(ended.filter((kind) => !kinds.includes(kind))).toEqual([]);
+    if (reading.value === null) expect(kinds).toEqual([]);
+    if ('battery' in reading) expect(kinds).not.toContain('settle');
+    if (reading.test === 'parasitic-draw') expect(kinds).not.toContain('sleep');
+    // the starter cools whatever is read meanwhile
+    expect(kinds).not.toContain('crank');
+    expect(kinds).not.toContain('cool-down');
   });
 });
 

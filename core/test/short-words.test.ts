@@ -118,6 +118,14 @@ describe('what is decided', () => {
     );
   });
 
+  it('before anything is measured tells a guess in steps of 5 %, and a figure of an instrument as it was set', () => {
+    const { decision: said } = judge(caseOf([], { symptoms: ['slow-crank'] }));
+    expect(said.because).not.toMatch(/\d*[1-46-9] %/);
+    for (const value of [0.013, 0.37, 0.52, 0.98])
+      expect(ENGLISH.guess(value)).toMatch(/^(possible|likely), \d*[05] %$/);
+    expect([15, 0.02, 0.1234].map((value) => ENGLISH.asGiven(value))).toEqual(['15', '0.02', '0.123']);
+  });
+
   it('names the batteries of a pack, and what goes with the weak one', () => {
     const proven = (weak: number[], arrangement: 'parallel' | 'series') =>
       DECISIONS.proven(

@@ -18,6 +18,16 @@ beforeEach(async () => {
 });
 
 describe('timers', () => {
+  test('a charge ends with the resting reading after it, the sleep of the modules does not, and a repeat ends nothing more', async () => {
+    for (const kind of ['charge', 'sleep']) await app.ask('POST', `${path}/timers`, { id: randomUUID(), kind });
+    const reading = readingBody('resting-voltage', 12.7);
+    const { body } = await app.ask('POST', `${path}/readings`, reading);
+    expect((body as JobView).timers.map(({ kind }) => kind)).toEqual(['sleep']);
+    await app.ask('POST', `${path}/timers`, { id: randomUUID(), kind: 'charge' });
+    const again = await app.ask('POST', `${path}/readings`, reading);
+    expect((again.body as JobView).timers.map(({ kind }) => kind)).toEqual(['sleep', 'charge']);
+  });
+
   test('a wait that began while the server was away counts from when it began', async () => {
     const { body } = await app.ask('POST', `${path}/timers`, { id: randomUUID(), kind: 'settle', secondsAgo: 100 });
     const [timer] = (body as JobView).timers;

@@ -115,6 +115,9 @@ export const loadsOf = ({ conditions }: { readonly conditions?: ReadingCondition
 export const notPossible = (context: CaseContext, test: TestName): boolean =>
   readingsOf(context, test).some((reading) => reading.value === null);
 
+/** True once anything was measured: what is believed before rests on the complaint and on looking alone. */
+export const isMeasured = ({ readings }: CaseContext): boolean => readings.some(({ value }) => value !== null);
+
 /** True where somebody said that the engine did not turn, or did not run. */
 export const didNotCrank = ({ readings }: CaseContext): boolean =>
   readings.some(({ notPossible: why }) => why === 'did-not-crank');

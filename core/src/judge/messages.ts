@@ -110,7 +110,13 @@ export interface DecisionMessages {
   readonly 'none-found': NothingFoundParams;
   readonly 'none-found-beside': NothingFoundParams;
   readonly 'none-found-but-missing': NothingFoundParams;
-  readonly leads: { readonly fault: FaultName; readonly probability: number; readonly excuse?: ExcuseName };
+  readonly leads: {
+    readonly fault: FaultName;
+    readonly probability: number;
+    readonly excuse?: ExcuseName;
+    /** Nothing was measured yet that counts. */
+    readonly isGuess?: true;
+  };
   readonly 'outside-unexplained': { readonly reading: Reading };
   readonly 'nothing-possible': NoParams;
   readonly 'may-be-frozen': { readonly celsius: number };
@@ -156,6 +162,8 @@ export interface NextMessages {
   readonly 'somebody-may-be-hurt': NoParams;
   readonly 'no-current-to-read-by': NoParams;
   readonly 'void-without-current': NoParams;
+  readonly 'on-the-charger': NoParams;
+  readonly 'off-the-charger-first': NoParams;
   readonly 'engine-does-not-run': NoParams;
   readonly 'nothing-is-charged': NoParams;
   readonly 'resting-comes-first': NoParams;

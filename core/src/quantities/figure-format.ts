@@ -29,6 +29,10 @@ export interface FigureFormat {
   share(value: number): string;
   /** A probability: never quite certain. */
   probability(value: number): string;
+  /** A probability that nothing measured speaks for yet: in steps of 5 %, with what it comes to. */
+  guess(value: number): string;
+  /** A figure with the decimals it was given with, at most three. */
+  asGiven(value: number): string;
 }
 
 /** Decimals of a value of a unit. */
@@ -41,6 +45,10 @@ const TENTHS_UNDER_A = 20;
 /** Probabilities beyond these are told as such. */
 const CERTAIN = 0.99;
 const UNLIKELY = 0.01;
+/** A guess is no finer than this. */
+const GUESS_STEP = 0.05;
+const LIKELY_FROM = 0.5;
+const MAX_DECIMALS = 3;
 
 const POWERS: readonly number[] = [1, 10, 100, 1000];
 /** Nearer to the middle between two figures than this, only the exact way decides. */
@@ -93,6 +101,11 @@ export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat
     perDegree,
     probability: (value) =>
       value > CERTAIN ? `over ${share(CERTAIN)}` : value < UNLIKELY ? `under ${share(UNLIKELY)}` : share(value),
+    guess: (value) => {
+      const rounded = Math.max(GUESS_STEP, Math.round(value / GUESS_STEP) * GUESS_STEP);
+      return `${rounded >= LIKELY_FROM ? 'likely' : 'possible'}, ${share(rounded)}`;
+    },
+    asGiven: (value) => plain(value, Math.min(MAX_DECIMALS, (String(value).split('.')[1] ?? '').length)),
     quantity: (value, unit) => {
       if (unit === 'ohm') return ohms(value);
       if (unit === 'A') return amps(value);

@@ -11,6 +11,7 @@ import type { Finding } from '../evidence/finding';
 import type { DerivedCase } from '../evidence/derived-case';
 import type { CaseContext, GradedCase } from '../evidence/case-context';
 import type { AskBack } from '../evidence/ask-back';
+import type { Question } from '../evidence/question';
 import type { VoidRule } from '../evidence/void/void-rule';
 import type { PhraseTable, Message } from '../format/message';
 import type { ConditionName, ReadingConditions } from '../format/conditions';
@@ -70,6 +71,8 @@ export interface Test {
   readonly isSeveral?: true;
   /** What is asked before a figure of it is saved that can hardly be. */
   readonly askBack?: AskBack;
+  /** What is asked with a figure of it, answered with one key. */
+  readonly question?: Question;
   /** By the code of a void: what settles the instrument before this is read again. */
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
   /** True for a reading that no limit may speak of: it is only noted. */

@@ -1,4 +1,5 @@
 import type { JobId, ShopId, ReadingId } from '@tetrad/contracts';
+import { waitsEndedBy } from '@tetrad/core';
 import type { Observation, Reading } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
 
@@ -12,11 +13,15 @@ export const OBSERVATIONS = `SELECT coalesce(jsonb_agg(o.document ORDER BY o.seq
   FROM observation o LEFT JOIN observation_taken_back t USING (shop_id, job_id, observation_id)
  WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL`;
 
-/** Adds a reading; nothing where its id is taken already. */
+/** Adds a reading, and ends the waits it leaves nothing to wait for; nothing where its id is taken already. */
 export async function addReading(sql: Sql, shop: ShopId, job: JobId, reading: Reading): Promise<void> {
   await sql.query(
-    `INSERT INTO reading (shop_id, job_id, reading_id, test, document) VALUES ($1, $2, $3, $4, $5) ON CONFLICT DO NOTHING`,
-    [shop, job, reading.id, reading.test, reading],
+    `WITH added AS (
+       INSERT INTO reading (shop_id, job_id, reading_id, test, document) VALUES ($1, $2, $3, $4, $5)
+       ON CONFLICT DO NOTHING RETURNING 1)
+     UPDATE timer SET stopped_at = clock_timestamp()
+      WHERE shop_id = $1 AND job_id = $2 AND stopped_at IS NULL AND kind = ANY ($6) AND EXISTS (SELECT FROM added)`,
+    [shop, job, reading.id, reading.test, reading, waitsEndedBy(reading)],
   );
 }
 

@@ -10,6 +10,7 @@ import { addSignOff } from './sign-offs.sql';
 import { bodyAs, shopParam } from '../platform/http/body';
 import { misfit } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
+import { stopTimers } from '../waiting/timers.sql';
 import { withJob } from '../jobs/locked-job';
 
 /** Signing a job off closes it; a decision that differs from the judge's needs its reason. */
@@ -33,6 +34,7 @@ export function signOffRoutes(pool: Pool): Router {
           },
         ]);
       await addSignOff(sql, shop, job.id, body, signer, judged);
+      await stopTimers(sql, shop, job.id);
       await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
       await judgeJob(sql, shop, job);
       return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };

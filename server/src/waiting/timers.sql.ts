@@ -30,6 +30,14 @@ export async function startTimer(sql: Sql, shop: ShopId, job: JobId, body: Start
   );
 }
 
+/** Ends every wait of a job: it is closed. */
+export async function stopTimers(sql: Sql, shop: ShopId, job: JobId): Promise<void> {
+  await sql.query(
+    `UPDATE timer SET stopped_at = clock_timestamp() WHERE shop_id = $1 AND job_id = $2 AND stopped_at IS NULL`,
+    [shop, job],
+  );
+}
+
 /** Stops a timer, or puts away one that has run out. @returns false where the job has no such timer. */
 export async function stopTimer(sql: Sql, shop: ShopId, job: JobId, timer: string): Promise<boolean> {
   const { rowCount } = await sql.query(

@@ -3,13 +3,13 @@ import { inject } from '@angular/core';
 import { patchState, signalStoreFeature, type, withMethods, withState } from '@ngrx/signals';
 import type { Signal } from '@angular/core';
 import type { Acknowledge, JobChanges, JobView, NewSignOff, TimerView } from '@tetrad/contracts';
-import { OBSERVATIONS, TESTS, WAITS, readingWords } from '@tetrad/core';
+import { OBSERVATIONS, TESTS, WAITS, WAIT_KINDS, readingWords, waitsEndedBy } from '@tetrad/core';
 import type { Observation, ObservationName, Pass, Reading, TestName, WaitKind } from '@tetrad/core';
 import { Clock } from '../device/clock';
 import { Sentences } from '../device/sentences';
 import type { Act } from '../outbox/outbox-item';
 import { newId } from '../state/new-id';
-import { MAX_UNDONE } from './undo';
+import { MAX_UNDONE, keepUndo, keptUndo } from './undo';
 import type { Done } from './undo';
 
 /** What is saved of one entry; the command adds id, test, pass and who. */
@@ -46,10 +46,18 @@ export const withCommands = <_>() =>
         if (act.kind === 'reading') patchState(store, ({ own }) => ({ own: new Set([...own, act.body.reading.id]) }));
         store.act(act);
       };
+      const remember = (done: readonly Done[]): void => {
+        patchState(store, { done });
+        const job = store.view();
+        if (job) keepUndo(job.id, done);
+      };
+      /** The waits that an act ends, begun again where it is taken back. */
+      const waitsAgain = (kinds: readonly WaitKind[]): readonly Act[] =>
+        (store.view()?.timers ?? []).filter(({ kind }) => kinds.includes(kind)).map(begunAgain);
       /** Does something, and keeps how it is taken back. */
       const take = (says: string, act: Act, back: readonly Act[], at: string | null = null): void => {
         send(act);
-        patchState(store, ({ done }) => ({ done: [...done, { says, back, at }].slice(-MAX_UNDONE) }));
+        remember([...store.done(), { says, back, at }].slice(-MAX_UNDONE));
       };
       const voiding = (id: string, reason: string): Act => ({ kind: 'void', reading: id, body: { reason } });
       const starting = (body: { kind: WaitKind; seconds?: number }, startedAt: number): Act => ({
@@ -62,7 +70,9 @@ export const withCommands = <_>() =>
         read(test: TestName, entered: EnteredReading, at: string | null = null): string {
           const reading = { ...entered, id: newId(), test, ...named(), ...passed() } as Reading;
           const says = `${TESTS[test].name}: ${readingWords(reading, voice.voice())}`;
-          take(says, { kind: 'reading', body: { reading } }, [voiding(reading.id, 'Undone')], at);
+          const ends = waitsEndedBy(reading);
+          const back = [voiding(reading.id, 'Undone'), ...waitsAgain(ends)];
+          take(says, { kind: 'reading', body: { reading }, ends }, back, at);
           return reading.id;
         },
         voidReading({ id, reason }: { readonly id: string; readonly reason: string }): void {
@@ -102,14 +112,20 @@ export const withCommands = <_>() =>
         },
         signOff(body: Omit<NewSignOff, 'id'>): void {
           const job = store.view();
-          const back: Act[] = job ? [{ kind: 'changes', body: { version: job.version, status: 'open' } }] : [];
+          const back: Act[] = job
+            ? [{ kind: 'changes', body: { version: job.version, status: 'open' } }, ...waitsAgain(WAIT_KINDS)]
+            : [];
           take('Signed off', { kind: 'sign-off', body: { id: newId(), ...body }, by: store.who() }, back);
+        },
+        /** What was done on a job in this tab can be taken back, also after the page was loaded anew. */
+        recall(job: string): void {
+          patchState(store, { done: keptUndo(job), own: new Set<string>() });
         },
         /** Takes back what was done last. @returns it, or null where there is nothing. */
         undo(): Done | null {
           const last = store.done().at(-1) ?? null;
           if (last === null) return null;
-          patchState(store, ({ done }) => ({ done: done.slice(0, -1) }));
+          remember(store.done().slice(0, -1));
           for (const act of last.back) send(renewed(act, store.view()));
           return last;
         },

@@ -7,7 +7,7 @@ import type { Reading } from '../../format/reading-shape';
 import { isDeadAfterCharge } from '../../evidence/charge';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
-import { isCharged } from '../../evidence/case-context';
+import { isCharged, isMeasured } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { flatBatteries, packOf } from './batteries';
 import { EVEN_ODDS } from '../rank/even-odds';
@@ -168,7 +168,15 @@ function testNext(suspect: Ranked | undefined, input: DecisionInput): Decided {
   if (suspect) {
     const { fault, probability } = suspect;
     const [excuse] = provenCase.proofOf(fault).excuses;
-    return asks(fault, message('leads', { fault, probability, ...(excuse && { excuse }) }));
+    return asks(
+      fault,
+      message('leads', {
+        fault,
+        probability,
+        ...(excuse && { excuse }),
+        ...(!isMeasured(provenCase.gradedCase) && { isGuess: true as const }),
+      }),
+    );
   }
   const look = lookFirst(provenCase.gradedCase);
   if (look !== null) return asks(null, message('look-first', { look }));

@@ -20,8 +20,14 @@ export interface Prerequisite {
 /**
  * For each step that is blocked now: what must come first. Steps that are free are not in it. Steps that only
  * look are safe on any battery.
+ *
+ * @param isOnCharger The battery is being charged just now: nothing is cranked, run or loaded until it is read at rest.
  */
-export function blockedSteps(gradedCase: GradedCase, names: readonly StepName[]): ReadonlyMap<StepName, Prerequisite> {
+export function blockedSteps(
+  gradedCase: GradedCase,
+  names: readonly StepName[],
+  { isOnCharger = false }: { readonly isOnCharger?: boolean } = {},
+): ReadonlyMap<StepName, Prerequisite> {
   const stop = whyStop(gradedCase);
   const look = lookFirst(gradedCase);
   // whatever touches the battery
@@ -29,11 +35,18 @@ export function blockedSteps(gradedCase: GradedCase, names: readonly StepName[])
   const blocked = new Map<StepName, Prerequisite>();
   for (const name of names) {
     const isLooking = isObservationName(name) && OBSERVATIONS[name].isLooking;
-    const found = (isLooking ? null : unsafe) ?? prerequisiteOf(name, gradedCase);
+    const found =
+      (isLooking ? null : unsafe) ?? (isOnCharger ? offTheCharger(name) : null) ?? prerequisiteOf(name, gradedCase);
     if (found) blocked.set(name, found);
   }
   return blocked;
 }
+
+/** On the charger the engine stays off, and no figure speaks of the battery. */
+const offTheCharger = (name: StepName): Prerequisite | null =>
+  stepOf(name)?.needsCharge
+    ? { first: 'resting-voltage', because: message('on-the-charger', {}), cost: message('off-the-charger-first', {}) }
+    : null;
 
 const after = (look: ObservationName): Prerequisite => ({
   first: look,

@@ -9,6 +9,11 @@ import { EVEN_ODDS } from '../rank/even-odds';
 
 /** Minutes of a step that is no step of the route, like a charge. */
 const OTHER_MINUTES = 5;
+/**
+ * A fault that nobody suspects yet shows itself after about this share of what must be read; less would be nearer at the
+ * median, and would grow more often as work is done (docs/benchmarks.md, minutes told).
+ */
+const FOUND_AFTER = 0.8;
 
 export interface Left {
   /** What is still to be read until a decision, by visit. */
@@ -27,10 +32,13 @@ export function workLeft(
   gradedCase: GradedCase,
   {
     leading,
+    none,
     uncovered,
     next,
   }: {
     readonly leading: LeadingFault | null;
+    /** Probability that nothing is wrong. */
+    readonly none: number;
     readonly uncovered: readonly StepName[];
     readonly next: readonly Step[];
   },
@@ -38,11 +46,15 @@ export function workLeft(
   const [first] = next;
   const p = leading?.probability ?? 0;
   const proof = leading?.proof.missing ?? [];
+  const other = Math.max(0, 1 - p - none);
   const begun = first ? [first.test] : [];
   const ifLeading = minutesOf([...new Set([...begun, ...proof])], gradedCase);
   const ifNothing = minutesOf([...new Set([...begun, ...uncovered])], gradedCase);
   const steps = [...new Set([...begun, ...(p >= EVEN_ODDS ? proof : [...proof, ...uncovered])])];
-  return { plan: visitsOf(steps, gradedCase), minutes: Math.round(p * ifLeading + (1 - p) * ifNothing) };
+  return {
+    plan: visitsOf(steps, gradedCase),
+    minutes: Math.round(p * ifLeading + (none + FOUND_AFTER * other) * ifNothing),
+  };
 }
 
 /** The steps with what lies between them. */

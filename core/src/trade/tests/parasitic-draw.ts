@@ -53,6 +53,16 @@ export const parasiticDraw: Test = {
   },
   required: [{ by: ['standing'] }],
   asked: () => ({ minutesAsleep: WAIT_MINUTES }),
+  question: {
+    condition: 'minutesAsleep',
+    asks: 'How long were the doors latched and the key away? Modules need 20 to 60 minutes to fall asleep.',
+    answers: [
+      { says: 'Less than 15 minutes', value: 0 },
+      { says: 'Over 20 minutes', value: 20 },
+      { says: 'Over an hour', value: 60 },
+    ],
+    matters: () => true,
+  },
   isUnlimited: ({ conditions }) => conditions?.pulled !== undefined,
   noted: ({ value, conditions }, context) => {
     if (typeof value !== 'number' || conditions?.pulled === undefined) return null;

@@ -81,6 +81,16 @@ export const restingVoltage: Test = {
     cautions: [],
   },
   askBack: hardlyABattery,
+  question: {
+    condition: 'surfaceChargeRemoved',
+    asks: 'Charged since it was read low. Is the surface charge off: lamps on for a minute, off, 2 minutes of rest?',
+    answers: [
+      { says: 'Yes, it is off', value: true },
+      { says: 'No, straight off the charger', value: false },
+    ],
+    matters: (value, gradedCase) =>
+      gradedCase.charge !== null && !isCharged(gradedCase) && value >= neededVolts(gradedCase),
+  },
   required: [{ by: ['none', 'starting', 'charging', 'ripple', 'overcharge'] }],
   keeps: [{ as: 'charge' }],
   asked: () => ({ surfaceChargeRemoved: true }),

@@ -62,8 +62,8 @@ export const DECISIONS = {
     `All tests for this complaint are done, and no part is at fault. One reading is outside its limit and points to no part by itself: ${w.outside.map((reading) => named(reading, voice)).join(', ')}.`,
   'none-found-but-missing': (w: { missing: readonly StepName[] }, voice: Voice) =>
     `Nothing found in what could be tested. Not tested, because it was not possible: ${steps(w.missing, voice)}.`,
-  leads: (w: { fault: FaultName; probability: number; excuse?: ExcuseName }, voice: Voice) =>
-    `${nameOf(w.fault)} is most likely (${voice.probability(w.probability)}).${w.excuse ? ` First ${EXCUSES[w.excuse].first}.` : ''}`,
+  leads: (w: { fault: FaultName; probability: number; excuse?: ExcuseName; isGuess?: true }, voice: Voice) =>
+    `${nameOf(w.fault)} is ${w.isGuess ? voice.guess(w.probability) : `most likely (${voice.probability(w.probability)})`}.${w.excuse ? ` First ${EXCUSES[w.excuse].first}.` : ''}`,
   'outside-unexplained': (w: { reading: Reading }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} is outside its limit and no other reading explains it. Repeat the reading.`,
   'nothing-possible': () => 'No test that can be done now would decide it.',
@@ -140,6 +140,8 @@ export const NEXT = {
   'somebody-may-be-hurt': () => 'Risk of injury. Do not do this test.',
   'no-current-to-read-by': () => 'The engine does not crank, so no current flows for this reading.',
   'void-without-current': () => 'Without current the reading is void.',
+  'on-the-charger': () => 'The battery is on the charger.',
+  'off-the-charger-first': () => 'Charger off, surface charge off, resting voltage; then this.',
   'engine-does-not-run': () => 'The engine does not run.',
   'nothing-is-charged': () => 'Without a running engine there is nothing to measure.',
   'resting-comes-first': () => 'Measure the resting voltage first: every later reading depends on it.',

@@ -38,15 +38,11 @@ export function methodWords({ conditions = {}, battery, instrument, by }: Readin
     const label = row.name.toLowerCase();
     if (row.type === 'flag') return value === true ? label : `not ${label}`;
     if (row.type === 'word' || row.type === 'text' || typeof value !== 'number') return `${label} ${String(value)}`;
-    return row.unit === '°C' ? `${label} ${figures.celsius(value)}` : `${label} ${amount(value, row.unit, figures)}`;
+    return row.unit === '°C'
+      ? `${label} ${figures.celsius(value)}`
+      : `${label} ${figures.asGiven(value)} ${row.unit}`.trim();
   });
   return [...(battery === undefined ? [] : [`battery ${battery}`]), ...held, instrument ?? '', by ? `by ${by}` : '']
     .filter(Boolean)
     .join(', ');
 }
-
-/** A condition as it was entered: no more decimals than it has, at most three. */
-const amount = (value: number, unit: string, figures: FigureFormat): string => {
-  const decimals = Math.min(3, (String(value).split('.')[1] ?? '').length);
-  return `${figures.plain(value, decimals)} ${unit}`.trim();
-};

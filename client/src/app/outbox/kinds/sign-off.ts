@@ -10,7 +10,7 @@ export interface SignOffPayload {
 
 export const signOff: OutboxKind<SignOffPayload> = {
   request: ({ job, body }) => ({ method: 'POST', path: `/${job}/sign-offs`, body }),
-  apply: onJob((job, item) => ({ ...job, status: 'closed', signOff: signed(item, job) })),
+  apply: onJob((job, item) => ({ ...job, status: 'closed', timers: [], signOff: signed(item, job) })),
 };
 
 const signed = ({ body, by, queuedAt }: Queued & SignOffPayload, { judgement }: JobView): SignOffView => ({

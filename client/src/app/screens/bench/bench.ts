@@ -110,6 +110,7 @@ export class Bench {
       untracked(() => {
         this.at.onward();
         this.job.open(id);
+        this.job.recall(id);
       });
     });
     // on a phone the step lies above the route it was chosen from
@@ -119,12 +120,13 @@ export class Bench {
       if (centre && matchMedia('(max-width: 600px)').matches) centre.scrollIntoView({ block: 'start' });
     });
     // what was done is told, and can be taken back from there
-    let before = 0;
+    let before = { job: '', count: 0 };
     effect(() => {
-      const done = this.job.done();
+      const now = { job: this.job.id() ?? '', count: this.job.done().length };
       untracked(() => {
-        if (done.length > before) this.#toasts.say(`${done.at(-1)!.says}${this.#whyVoid()}`, () => this.undo());
-        before = done.length;
+        if (now.job === before.job && now.count > before.count)
+          this.#toasts.say(`${this.job.done().at(-1)!.says}${this.#whyVoid()}`, () => this.undo());
+        before = now;
       });
     });
     benchKeys({
@@ -155,7 +157,7 @@ export class Bench {
   }
   protected undo(): void {
     const undone = this.job.undo();
-    if (undone === null) return;
+    if (undone === null) return this.#toasts.say('Nothing was done on this job in this tab that can be taken back.');
     this.#toasts.say(`Taken back: ${undone.says}`);
     if (undone.at !== null) this.at.chooseKey(undone.at);
   }

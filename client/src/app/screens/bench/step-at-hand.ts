@@ -44,9 +44,13 @@ export class StepAtHand {
   });
   /** True where the step at hand is the one the judge points at. */
   readonly isNext = computed(() => this.step() === this.#asked());
+  /** The battery is charged just now, until it is read at rest. */
+  readonly isOnCharger = computed(() => (this.#job.view()?.timers ?? []).some(({ kind }) => kind === 'charge'));
   readonly blocked = computed(() => {
     const surveyed = this.#job.surveyed();
-    return surveyed ? blockedSteps(surveyed.gradedCase, STEP_NAMES) : new Map<StepName, never>();
+    return surveyed
+      ? blockedSteps(surveyed.gradedCase, STEP_NAMES, { isOnCharger: this.isOnCharger() })
+      : new Map<StepName, never>();
   });
   readonly blockedNow = computed(() => {
     const name = stepNameOf(this.step());

@@ -48,7 +48,7 @@ export class Instruments {
       name: one.name,
       kind: INSTRUMENTS[one.kind].name,
       wrong: Object.entries(one.uncertainty)
-        .map(([unit, by]) => `±${this.#figures.format().plain(by, 3)} ${unit === 'ohm' ? 'Ω' : unit}`)
+        .map(([unit, by]) => `±${this.#figures.format().asGiven(by)} ${unit === 'ohm' ? 'Ω' : unit}`)
         .join(', '),
       check: checkWords(one.check),
       isDue: checksOf(one.kind).length > 0 && !(one.check && isToday(one.check.at)),

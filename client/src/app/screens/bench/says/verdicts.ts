@@ -82,11 +82,15 @@ export class Verdicts {
         ...entry,
         name: nameOf(entry.fault),
         share: Math.round(entry.probability * 100),
-        shown: this.#voice.voice().probability(entry.probability),
+        shown: this.#isMeasured()
+          ? this.#voice.voice().probability(entry.probability)
+          : this.#voice.voice().guess(entry.probability),
         for: this.#evidence(entry, 1),
         against: this.#evidence(entry, -1),
       })),
   );
+  /** Something that counts was measured: a probability before that is a guess. */
+  readonly #isMeasured = computed(() => this.judgement().readings.some(({ grade }) => grade !== 'void'));
   /** What would change the leading fault. */
   protected readonly changes = computed(() => {
     const lines = (this.judgement().faults[0]?.wouldChange ?? []).map(({ says, code, with: figures }) =>

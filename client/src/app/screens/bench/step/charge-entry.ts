@@ -1,11 +1,14 @@
+import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import type { TimerView } from '@tetrad/contracts';
 import { LONGEST_WAIT_S, SHORTEST_CHARGE_MINUTES, numberShape } from '@tetrad/core';
 import { Clock } from '../../../device/clock';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../../../kit/button';
 import { Field } from '../../../kit/field';
 import { Figure, figureOf, fitsFigure } from '../../../kit/forms/figure';
+import { endOf } from '../../../waiting/timer-state';
 import type { FigureRule } from '../../../kit/forms/figure';
 
 const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S / 3600, unit: 'h' }), unit: 'h' };
@@ -13,14 +16,25 @@ const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S /
 /** A battery goes on the charger, or has been on it. */
 @Component({
   selector: 'tt-charge-entry',
-  imports: [Button, Field, Figure, InputText, ReactiveFormsModule],
+  imports: [Button, DatePipe, Field, Figure, InputText, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form [formGroup]="form" (ngSubmit)="begin()">
-      <tt-field label="Look again after, hours"><input pInputText ttFigure formControlName="hours" /></tt-field>
-      <button pButton kind="main" type="submit">On the charger</button>
-      <button pButton (click)="ask()">It is charged: read the resting voltage</button>
-    </form>
+    @if (running(); as timer) {
+      <p class="on">
+        On the charger since <span class="figure">{{ timer.startedAt | date: 'HH:mm' }}</span>, look again at
+        <span class="figure">{{ endOf(timer) | date: 'HH:mm' }}</span>.
+      </p>
+      <div class="acts">
+        <button pButton kind="main" (click)="ask()">Charged: read the resting voltage</button>
+        <button pButton (click)="stopped.emit(timer.id)">Charger off</button>
+      </div>
+    } @else {
+      <form [formGroup]="form" (ngSubmit)="begin()">
+        <tt-field label="Look again after, hours"><input pInputText ttFigure formControlName="hours" /></tt-field>
+        <button pButton kind="main" type="submit">On the charger</button>
+        <button pButton (click)="ask()">Charged: read the resting voltage</button>
+      </form>
+    }
     @if (isAsked()) {
       <div class="asked" role="alert">
         <p>
@@ -33,7 +47,11 @@ const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S /
     }
   `,
   styles: `
-    form {
+    .on {
+      margin-top: 8px;
+    }
+    form,
+    .acts {
       display: flex;
       flex-wrap: wrap;
       align-items: end;
@@ -61,6 +79,10 @@ const HOURS: FigureRule = { shape: numberShape({ above: 0, max: LONGEST_WAIT_S /
 export class ChargeEntry {
   readonly begun = output<{ kind: 'charge'; seconds?: number }>();
   readonly charged = output();
+  readonly stopped = output<string>();
+  /** The charge that runs; null where it is not on the charger. */
+  readonly running = input<TimerView | null>(null);
+  protected readonly endOf = endOf;
   /** When it was last read flat, ms since 1970; null where it was not. */
   readonly readAt = input<number | null>(null);
   readonly #clock = inject(Clock);

@@ -66,7 +66,7 @@ export class InstrumentChip {
     const one = this.instrument();
     if (!one) return 'Instrument';
     const uncertainty = one.uncertainty[this.#unit()];
-    const off = uncertainty === undefined ? '' : ` ±${this.#figures.format().plain(uncertainty, 3)} ${this.unit()}`;
+    const off = uncertainty === undefined ? '' : ` ±${this.#figures.format().asGiven(uncertainty)} ${this.unit()}`;
     return `${one.name}${off} · ${this.check().toLowerCase()}`;
   });
 

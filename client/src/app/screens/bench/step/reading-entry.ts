@@ -6,20 +6,29 @@ import {
   effect,
   inject,
   input,
+  linkedSignal,
   output,
   signal,
   untracked,
   viewChildren,
 } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { CONDITIONS, NOT_POSSIBLE, TESTS, askedBackOf, assessCase, rulerScale, unitVolts } from '@tetrad/core';
-import type { Assessment, ConditionName, Reading, ReadingConditions, ReadingStep, WaitKind } from '@tetrad/core';
+import { CONDITIONS, TESTS, askedBackOf, assessCase, openQuestion, rulerScale, unitVolts } from '@tetrad/core';
+import type {
+  Answer,
+  Assessment,
+  ConditionName,
+  Question,
+  Reading,
+  ReadingConditions,
+  ReadingStep,
+  WaitKind,
+} from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import type { EnteredReading } from '../../../job/commands';
 import { Button } from '../../../kit/button';
-import { Check } from '../../../kit/check';
 import { Field } from '../../../kit/field';
 import { controlValue } from '../../../kit/forms/control-value';
 import { Enter } from '../../../kit/forms/enter';
@@ -27,22 +36,18 @@ import { Figure } from '../../../kit/forms/figure';
 import { GradeMark } from '../../../kit/grade-mark';
 import { focusOnScreen } from '../../../kit/keys/behind-dialogs';
 import { Ruler } from '../../../kit/ruler';
-import { Segmented } from '../../../kit/segmented';
 import { asideOf } from './aside';
+import { EntryConditions } from './entry-conditions';
+import { EntryQuestion } from './entry-question';
 import { KeptEntries } from './kept-entries';
 import { knownConditions } from './known-conditions';
+import { NotPossible } from './not-possible';
+import type { NotPossibleReason } from './not-possible';
 import { blankForm, conditionsOf, fillKnown, readingForm } from './reading-form';
 import type { ReadingForm } from './reading-form';
 import { understand } from './understand';
 import { WorkOut } from './work-out';
 
-const NOT_POSSIBLE_WORDS: Readonly<Record<(typeof NOT_POSSIBLE)[number], string>> = {
-  'did-not-crank': 'It did not crank',
-  'did-not-start': 'It did not start',
-  'no-access': 'No access',
-  'no-equipment': 'No equipment',
-  other: 'Another reason',
-};
 const CELLS_PER_12V = 6;
 /** Before a step is known nothing is typed. */
 const BLANK: ReadingForm = blankForm();
@@ -50,7 +55,20 @@ const BLANK: ReadingForm = blankForm();
 /** The entry of the step at hand: big, keyboard first, graded while it is typed. */
 @Component({
   selector: 'tt-reading-entry',
-  imports: [Button, Check, Enter, Field, Figure, GradeMark, InputText, ReactiveFormsModule, Ruler, Segmented, WorkOut],
+  imports: [
+    Button,
+    Enter,
+    EntryConditions,
+    EntryQuestion,
+    Field,
+    Figure,
+    GradeMark,
+    InputText,
+    NotPossible,
+    ReactiveFormsModule,
+    Ruler,
+    WorkOut,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reading-entry.html',
   styleUrl: './reading-entry.css',
@@ -75,17 +93,9 @@ export class ReadingEntry {
   readonly #begun = signal<ReadingStep | null>(null);
   readonly #typed = controlValue(() => this.form() ?? BLANK);
   protected readonly askedWhy = signal(false);
-  protected readonly notPossible = NOT_POSSIBLE.map((value) => ({ value, label: NOT_POSSIBLE_WORDS[value] }));
   protected readonly boxes = viewChildren<ElementRef<HTMLInputElement>>('box');
 
   protected readonly row = computed(() => TESTS[this.step().test]);
-  protected readonly asks = computed(() =>
-    (Object.keys(this.step().asks) as ConditionName[]).map((name) => {
-      const row = CONDITIONS[name];
-      const options = row.type === 'word' ? row.words.map((value: string) => ({ value, label: value })) : [];
-      return { name, label: row.name, type: row.type, unit: row.type === 'number' ? row.unit : '', options };
-    }),
-  );
   protected readonly unit = computed(() => (this.row().unit === 'ohm' ? 'Ω' : this.row().unit));
   /** Speed is counted in peaks, a clamp gives volts: both can be worked out here. */
   protected readonly canWorkOut = computed(() => this.row().unit === 'rpm' || this.row().leads?.clamp !== undefined);
@@ -108,6 +118,11 @@ export class ReadingEntry {
   });
   /** The doubtful figure that somebody has said is right. */
   readonly #meant = signal<number | null>(null);
+  /** What is asked with the figure that was typed; null while nothing is. */
+  protected readonly asked = linkedSignal<string, Question | null>({
+    source: () => this.#typed().typed.join(' '),
+    computation: (typed, before) => (before?.source === typed ? before.value : null),
+  });
   protected readonly isMeant = computed(() => this.#meant() !== null && this.#value() !== null);
   /** What is saved as it stands. */
   readonly #value = computed(() => {
@@ -218,21 +233,39 @@ export class ReadingEntry {
     // the second Enter says that it is meant
     if (found.state === 'doubtful' && this.#value() === null) return this.#meant.set(found.value);
     const value = this.#value();
-    if (value !== null) this.#save(this.#whole(value));
+    if (value === null) return;
+    const question = this.asked() === null ? this.#questionOf(value) : null; // a second Enter leaves it unanswered
+    if (question) this.asked.set(question);
+    else this.#save(this.#whole(value));
+  }
+  /** What was asked with the figure is answered: it is saved. */
+  protected answer({ value: answered }: Answer): void {
+    const [question, value] = [this.asked(), this.#value()];
+    if (question === null || value === null) return;
+    const whole = this.#whole(value);
+    this.#save({ ...whole, conditions: { ...whole.conditions, [question.condition]: answered } });
+  }
+  #questionOf(value: Exclude<Reading['value'], null>): Question | null {
+    const [form, surveyed] = [this.form(), this.job.surveyed()];
+    if (!form || !surveyed || typeof value !== 'number') return null;
+    const conditions = conditionsOf(form, this.step());
+    return openQuestion(this.row().question, { value, conditions, ...surveyed, battery: this.battery() });
   }
 
   #save({ battery, ...entered }: Omit<EnteredReading, 'battery'> & { battery?: number | undefined }): void {
     const form = this.form();
     form?.controls.typed.reset();
     // the next one has another name
-    for (const { name, type } of this.asks()) if (type === 'text') form?.controls.conditions.get(name)?.reset();
+    for (const name of Object.keys(this.step().asks) as ConditionName[])
+      if (CONDITIONS[name].type === 'text') form?.controls.conditions.get(name)?.reset();
     this.#kept.drop(this.job.id(), this.step());
     this.#meant.set(null);
+    this.asked.set(null);
     this.typing.emit(false);
     this.entered.emit({ ...entered, ...(battery !== undefined && { battery }) });
   }
 
-  protected cannot(why: (typeof NOT_POSSIBLE)[number]): void {
+  protected cannot(why: NotPossibleReason): void {
     const battery = this.battery();
     this.askedWhy.set(false);
     this.entered.emit({ value: null, notPossible: why, conditions: {}, ...(battery !== undefined && { battery }) });

@@ -129,6 +129,8 @@ export class StepPanel {
     const at = this.job.assessments().findLast(({ reading }) => reading.test === 'resting-voltage')?.reading.at;
     return at === undefined ? null : Date.parse(at);
   });
+  /** The charge that runs, or is over and not read yet. */
+  protected readonly charging = computed(() => this.view().timers.find(({ kind }) => kind === 'charge') ?? null);
   protected readonly instrument = computed(() => {
     const step = this.reading.step();
     return step ? this.#readWith.of(TESTS[step.test].unit) : {};
