@@ -21,7 +21,10 @@ const fault = object(
   { fault: word(FAULT_WORDS), probability: number({ min: 0, max: 1 }), evidence: list(evidence) },
   { wouldChange: list(object({ test: step, says: text(1), ...said }, {})) },
 );
-const verdict = object({ verdict: word(VERDICTS), because, missing: list(step), ...said }, { where: list(step) });
+const verdict = object(
+  { verdict: word(VERDICTS), because, missing: list(step), ...said },
+  { again: list(step), where: list(step) },
+);
 const batteryVerdict = object(
   { battery: integer(1, 3), verdict: word(VERDICTS), because, ...said },
   { stateOfCharge: number({ min: 0, max: 1 }), health: number() },

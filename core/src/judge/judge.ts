@@ -108,7 +108,7 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
     next,
     derived: derived.figures.published,
     budget: { starting: startingBudget(derived), charging: chargingBudget(derived) },
-    cautions: cautionsFor(gradedCase, next),
+    cautions: cautionsFor(gradedCase, next, decided),
     comparison: comparePasses(surveyed),
     batteries: batteriesOf(derived, parts.battery, decided),
   };

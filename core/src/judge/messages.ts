@@ -127,15 +127,21 @@ export interface NothingFoundParams {
   readonly outside: readonly Reading[];
 }
 
+/** What stands between a part and its verdict: steps nobody took, and steps to take again. */
+export interface StillOpen {
+  readonly missing: readonly StepName[];
+  readonly again?: readonly StepName[];
+}
+
 export interface VerdictMessages {
   readonly called: { readonly fault: FaultName; readonly evidence?: Message };
   readonly 'charge-first-part': NoParams;
-  readonly suspected: { readonly fault: FaultName; readonly missing: readonly StepName[] };
+  readonly suspected: StillOpen & { readonly fault: FaultName };
   readonly 'outside-across': { readonly reading: Reading; readonly part: JudgedPart };
   readonly 'path-fails': { readonly reading: Reading; readonly amps?: number; readonly bound?: Message };
   readonly 'path-to-narrow': { readonly reading: Reading; readonly amps?: number; readonly bound?: Message };
-  readonly 'not-tested': { readonly missing: readonly StepName[] };
-  readonly 'not-read-yet': { readonly missing: readonly StepName[] };
+  readonly 'not-tested': StillOpen;
+  readonly 'not-read-yet': StillOpen;
   readonly keep: { readonly part: JudgedPart; readonly readings: readonly Reading[] };
   readonly 'battery-replace': OwnBatteryParams;
   readonly 'battery-charge-first': OwnBatteryParams;
@@ -174,6 +180,7 @@ export interface NextMessages {
 
 export interface CautionMessages {
   readonly caution: { readonly caution: CautionName };
+  readonly 'charging-not-read': NoParams;
   readonly 'local-rules': NoParams;
 }
 

@@ -8,6 +8,7 @@ import { isPathTest } from '../../circuit/paths';
 import { FAULTS, TESTS } from '../../trade/tables';
 import { NEEDED_TO_KEEP } from './kept-by';
 import type { Message } from '../../format/message';
+import { isTaken } from '../prove/is-taken';
 import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import { isCharged, readingsOf } from '../../evidence/case-context';
@@ -17,11 +18,11 @@ import type { Failure } from '../derive/failures';
 import { whyStop } from './stop';
 import { isCallable, partOf } from '../rank/part-of';
 import { message } from '../messages';
+import type { StillOpen } from '../messages';
 
-export interface Verdicted {
+export interface Verdicted extends StillOpen {
   readonly verdict: Verdict;
   readonly because: Message;
-  readonly missing: readonly StepName[];
   readonly where?: readonly StepName[];
 }
 
@@ -84,15 +85,17 @@ export function partVerdict(
     );
   const { read, unread, isTouched } = readFor(part, gradedCase);
   if (worst && worst.probability >= threshold('kept')) {
-    const missing = [...new Set([...provenCase.proofOf(worst.fault).missing, ...unread])];
-    return { verdict: 'not-proven', because: message('suspected', { fault: worst.fault, missing }), missing };
+    const steps = stillOpen([...provenCase.proofOf(worst.fault).missing, ...unread], gradedCase);
+    return { verdict: 'not-proven', because: message('suspected', { fault: worst.fault, ...steps }), ...steps };
   }
   const across = failing.find(({ faults }) => faults.some((fault) => partOf(fault, gradedCase) === part));
   if (across) return inDoubt(across.reading, part);
-  if (!isTouched)
-    return { verdict: 'not-tested', because: message('not-tested', { missing: unread }), missing: unread };
-  if (unread.length > 0)
-    return { verdict: 'not-proven', because: message('not-read-yet', { missing: unread }), missing: unread };
+  if (unread.length > 0) {
+    const steps = stillOpen(unread, gradedCase);
+    return isTouched
+      ? { verdict: 'not-proven', because: message('not-read-yet', steps), ...steps }
+      : { verdict: 'not-tested', because: message('not-tested', steps), ...steps };
+  }
   const failed = failing.find(({ reading }) => TESTS[reading.test].tellsOf === part)?.reading;
   if (failed) return inDoubt(failed, part);
   return {
@@ -106,8 +109,16 @@ export function partVerdict(
 const inDoubt = (reading: Reading, part: JudgedPart): Verdicted => ({
   verdict: 'not-proven',
   because: message('outside-across', { reading, part }),
-  missing: [reading.test],
+  missing: [],
+  again: [reading.test],
 });
+
+/** What nobody has read is missing; what was read and settles nothing is read again. */
+function stillOpen(steps: readonly StepName[], gradedCase: GradedCase): StillOpen {
+  const own = [...new Set(steps)];
+  const again = own.filter((step) => isTaken(step, gradedCase));
+  return { missing: own.filter((step) => !again.includes(step)), ...(again.length > 0 && { again }) };
+}
 
 /** A reading straight across a path of which nothing belongs to another part. */
 const losing = (failing: readonly Failure[], gradedCase: GradedCase): Failure | undefined =>
@@ -127,8 +138,8 @@ function losingPath(
   const figures = { reading, ...(amps !== undefined && { amps }), ...(bound && { bound }) };
   if (isDecided)
     return { verdict: 'repair', because: message('path-fails', figures), missing: [], where: [reading.test] };
-  const missing = open.length > 0 ? open : [reading.test];
-  return { verdict: 'not-proven', because: message('path-to-narrow', figures), missing, where: [reading.test] };
+  const steps = stillOpen(open.length > 0 ? open : [reading.test], gradedCase);
+  return { verdict: 'not-proven', because: message('path-to-narrow', figures), ...steps, where: [reading.test] };
 }
 
 /** What is known of what a part needs to be kept. */

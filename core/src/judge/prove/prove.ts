@@ -1,10 +1,11 @@
 /** Seventh stage: which excuses still stand between a fault and its verdict. */
-import type { FaultName, ObservationName, StepName } from '../../format/names';
+import type { FaultName, StepName } from '../../format/names';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { FAULTS, isTestName, stepOf } from '../../trade/tables';
-import { notPossible, readingsOf } from '../../evidence/case-context';
+import { notPossible } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
+import { isTaken } from './is-taken';
 import type { WeighedCase } from '../../evidence/derived-case';
 
 /** What still stands between a fault and its verdict. */
@@ -43,14 +44,11 @@ function findProof(fault: FaultName, evidence: WeighedCase): ProofState {
   };
 }
 
+/** Done, and the excuse is still open: another way comes first. */
 const quickest = (steps: readonly StepName[], gradedCase: GradedCase): StepName =>
   steps.find((step) => isPossible(step, gradedCase) && !isTaken(step, gradedCase)) ??
   steps.find((step) => isPossible(step, gradedCase)) ??
   steps[0]!;
-
-/** Done, and the excuse is still open: another way comes first. */
-const isTaken = (step: StepName, gradedCase: GradedCase): boolean =>
-  isTestName(step) ? readingsOf(gradedCase, step).length > 0 : gradedCase.observed.has(step as ObservationName);
 
 function isPossible(step: StepName, gradedCase: GradedCase): boolean {
   if (!isTestName(step)) return true;

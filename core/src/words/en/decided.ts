@@ -8,7 +8,14 @@ import { EXCUSES, excuseRow } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
 import type { Message, PhrasesFor, Voice } from '../../format/message';
-import type { DecisionMessages, HealthOfWay, NextMessages, PackParams, VerdictMessages } from '../../judge/messages';
+import type {
+  DecisionMessages,
+  HealthOfWay,
+  NextMessages,
+  PackParams,
+  StillOpen,
+  VerdictMessages,
+} from '../../judge/messages';
 import { WAYS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
 
@@ -71,8 +78,11 @@ export const DECISIONS = {
     `At ${voice.celsius(w.celsius)} a battery this empty may be frozen. Warm it up and check the case first.`,
 } satisfies PhrasesFor<DecisionMessages>;
 
-const missing = (names: readonly StepName[], voice: Voice): string =>
-  names.length > 0 ? ` Missing: ${steps(names, voice)}.` : '';
+const stillOpen = ({ missing, again = [] }: StillOpen, voice: Voice): string =>
+  [
+    missing.length > 0 ? ` Missing: ${steps(missing, voice)}.` : '',
+    again.length > 0 ? ` To repeat: ${steps(again, voice)}.` : '',
+  ].join('');
 
 interface PathLoss {
   readonly reading: Reading;
@@ -87,15 +97,14 @@ export const VERDICTS = {
     `${nameOf(w.fault)}${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.`,
   'charge-first-part': () =>
     'Charge first, then repeat: a flat battery cannot be judged, and spoils every later reading.',
-  suspected: (w: { fault: FaultName; missing: readonly StepName[] }, voice: Voice) =>
-    `${nameOf(w.fault)} is possible.${missing(w.missing, voice)}`,
+  suspected: (w: StillOpen & { fault: FaultName }, voice: Voice) =>
+    `${nameOf(w.fault)} is possible.${stillOpen(w, voice)}`,
   'outside-across': (w: { reading: Reading }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} lies outside its limit.`,
   'path-fails': (w: PathLoss, voice: Voice) => `${pathLoss(w, voice)} Repair the bad part of this path.`,
   'path-to-narrow': (w: PathLoss, voice: Voice) => `${pathLoss(w, voice)} Narrow it down before repairing.`,
-  'not-tested': (w: { missing: readonly StepName[] }, voice: Voice) => `Not tested.${missing(w.missing, voice)}`,
-  'not-read-yet': (w: { missing: readonly StepName[] }, voice: Voice) =>
-    `Not fully tested yet.${missing(w.missing, voice)}`,
+  'not-tested': (w: StillOpen, voice: Voice) => `Not tested.${stillOpen(w, voice)}`,
+  'not-read-yet': (w: StillOpen, voice: Voice) => `Not fully tested yet.${stillOpen(w, voice)}`,
   keep: (w: { part: JudgedPart; readings: readonly Reading[] }, voice: Voice) =>
     `No reading points to the ${w.part}: ${w.readings.map((reading) => named(reading, voice)).join(', ')}.`,
   'battery-replace': (w: { battery: number; isWeak: boolean; health?: number }, voice: Voice) =>

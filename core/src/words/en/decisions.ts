@@ -33,7 +33,7 @@ export function decisionWords(decision: HeadedDecision, figures: FigureFormat = 
     case 'charge-first':
       return 'Charge first, then repeat';
     case 'none-found':
-      return 'Nothing found';
+      return nothingWords(decision);
     case 'stop':
       return 'Stop';
     case 'test-next':
@@ -41,6 +41,13 @@ export function decisionWords(decision: HeadedDecision, figures: FigureFormat = 
     default:
       throw new Error(`unknown action ${JSON.stringify(action satisfies never)}`);
   }
+}
+
+/** A reading outside its limit that points to no part is something found: it is not passed over in the heading. */
+function nothingWords({ with: said }: HeadedDecision): string {
+  const { outside = [] } = (said ?? {}) as { readonly outside?: readonly Reading[] };
+  if (outside.length === 0) return 'Nothing found';
+  return `No part at fault, ${outside.length} ${outside.length === 1 ? 'reading' : 'readings'} outside`;
 }
 
 /** What was read before and after a repair: “. Lost 1.72 V, now 14 mV”; empty where that is not known. */

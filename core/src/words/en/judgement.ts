@@ -113,9 +113,16 @@ function lineOf({ finding: { source, says: message }, weight }: Ranked['lines'][
     : { symptom: source.symptom, weight, says, code, with: params };
 }
 
-function partOf({ verdict, because, missing, where }: Verdicted): PartVerdict {
+function partOf({ verdict, because, missing, again, where }: Verdicted): PartVerdict {
   const sent = stored(because);
-  const made = { verdict, because: ENGLISH.say(because), missing, code: sent.code, with: sent.with };
+  const made = {
+    verdict,
+    because: ENGLISH.say(because),
+    missing,
+    code: sent.code,
+    with: sent.with,
+    ...(again && { again }),
+  };
   return where ? { ...made, where } : made;
 }
 

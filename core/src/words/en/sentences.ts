@@ -92,6 +92,8 @@ const named = ({ test, isNamed, isRead }: { test: TestName; isNamed: boolean; is
 
 const CAUTION = {
   caution: (w: { caution: CautionName }) => CAUTIONS[w.caution],
+  'charging-not-read': () =>
+    'The charging side was not tested. Measure the charging voltage before the new battery is fitted, or right after: a wrong one ruins it.',
   'local-rules': () => 'Local rules, the maker’s instructions and licensed practice come first.',
 } satisfies PhrasesFor<CautionMessages>;
 

@@ -54,13 +54,18 @@ export class Verdicts {
   protected readonly parts = computed(() =>
     JUDGED_PARTS.map((part) => {
       const said = this.judgement().parts[part];
-      const { verdict, missing } = said;
+      const { verdict, missing, again = [] } = said;
+      const named = (steps: readonly StepName[]) =>
+        verdict === 'not-proven' ? steps.map((name) => ({ name, words: stepName(name) })) : [];
       return {
         part,
         verdict,
         because: this.told()(said),
         words: VERDICT_WORDS[verdict],
-        missing: verdict === 'not-proven' ? missing.map((name) => ({ name, words: stepName(name) })) : [],
+        open: [
+          { says: 'missing:', steps: named(missing) },
+          { says: 'to repeat:', steps: named(again) },
+        ].filter(({ steps }) => steps.length > 0),
       };
     }),
   );
