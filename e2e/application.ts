@@ -63,12 +63,12 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
   ],
 });
 
-/** Chooses the shop whose floor is empty. */
+/** Chooses the shop whose job list is empty. */
 export async function toEmptyShop(page: Page, app: Application): Promise<void> {
   await page.goto(`${app.url}/floor`);
   await page.getByRole('button', { name: /^Switch user/ }).click();
   await page.getByRole('button', { name: 'Skerry island workshop' }).click();
-  await expect(page.getByText('The floor is empty.')).toBeVisible();
+  await expect(page.getByText('No open jobs.')).toBeVisible();
 }
 
 /** Another person of the demo takes over by PIN, by keyboard. */

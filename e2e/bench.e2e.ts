@@ -238,7 +238,7 @@ test('a whole job by keyboard alone: opened, cautions understood, read, signed o
   await type('Enter');
   await expect(page.getByText('Signed off by Ilse Marrow')).toBeVisible();
   await type('Alt+j');
-  await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Job list' })).toBeVisible();
 });
 
 test('three batteries in parallel: the flat one is charged first and named, each has its line and its verdict', async ({

@@ -170,7 +170,7 @@ test('the battery’s label and the criteria are corrected, and every reading is
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007`);
   await expect(page.getByRole('button', { name: /Cranking voltage 10.90 V Within/ })).toBeVisible();
   await page.getByRole('button', { name: /12 V flooded/ }).click();
-  await pick(page, 'Criteria', /^Careful/);
+  await pick(page, 'Limit set', /^Careful/);
   await page.getByLabel('Battery rating, A').fill('zero');
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toContainText('“zero”');

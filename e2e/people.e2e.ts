@@ -91,7 +91,7 @@ test('the code on the bench lets one phone in to its job, and to nothing else', 
   await phone.goto(`${app.url}${JOB}/wheel#key=${key}`);
   await expect(phone.getByRole('heading', { name: /Parks pickup/ })).toBeVisible();
   expect(phone.url()).not.toContain(key);
-  await expect(phone.getByRole('link', { name: 'Floor', exact: true })).toHaveCount(0);
+  await expect(phone.getByRole('link', { name: 'Jobs', exact: true })).toHaveCount(0);
   expect((await phone.request.get(`${app.url}/api/shops/yard/jobs`)).status()).toBe(403);
   await phone.reload();
   await expect(phone.getByRole('heading', { name: /Parks pickup/ })).toBeVisible();

@@ -27,7 +27,7 @@ const JOBS: readonly Job[] = [
   {
     name: 'flat, with a drain',
     symptom: 'Goes flat standing',
-    found: { ...FLAT, 'Parasitic draw': '.45' },
+    found: { ...FLAT, 'Drain current': '.45' },
     says: 'Find the drain',
   },
   {

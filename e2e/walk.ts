@@ -45,7 +45,7 @@ export const SOUND: Answers = {
   'Drop, alternator B+ to battery +': '110m',
   'Drop, alternator case to battery −': '30m',
   'Diode check, reverse': 'OL',
-  'Parasitic draw': '25m',
+  'Drain current': '25m',
   'Drop across a fuse': '0.4m',
   'Drop, body to battery −': '30m',
 };

@@ -96,7 +96,7 @@ const WALKS: readonly Walk[] = [
   {
     ends: 'a drain',
     symptoms: ['Goes flat standing'],
-    found: { 'Parasitic draw': '620m' },
+    found: { 'Drain current': '620m' },
     says: 'Find the drain',
     fitted: '',
   },

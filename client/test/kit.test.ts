@@ -275,7 +275,7 @@ describe('keys', () => {
   });
 
   it('none means two things on one screen', () => {
-    for (const scope of ['Floor', 'Bench']) {
+    for (const scope of ['Job list', 'Bench']) {
       const here = all.filter((row) => row.scope === scope || row.scope === 'Anywhere').map(({ press }) => press);
       expect(new Set(here).size).toBe(here.length);
     }

@@ -165,7 +165,7 @@ describe('a change that came second', () => {
 
   it('is told with what it changes and the version that is stored', () => {
     expect(conflictOf(refused(409, [version]))).toEqual({
-      fields: ['who has the job', 'the criteria'],
+      fields: ['who has the job', 'the limit set'],
       version: 5,
     });
   });

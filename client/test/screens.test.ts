@@ -178,16 +178,19 @@ describe('the report', () => {
 });
 
 describe('marks', () => {
-  it.each(['within', 'near', 'outside', 'void', 'noted'] as const)(
-    '%s has a shape and a word of its own',
-    async (grade) => {
-      const fixture = TestBed.createComponent(GradeMark);
-      fixture.componentRef.setInput('grade', grade);
-      await fixture.whenStable();
-      expect(text(fixture).trim().toLowerCase()).toBe(grade);
-      expect((fixture.nativeElement as HTMLElement).querySelector('svg')!.children.length).toBeGreaterThan(0);
-    },
-  );
+  it.each([
+    ['within', 'Within'],
+    ['near', 'Borderline'],
+    ['outside', 'Outside'],
+    ['void', 'Void'],
+    ['noted', 'Noted'],
+  ] as const)('%s has a shape and a word of its own', async (grade, word) => {
+    const fixture = TestBed.createComponent(GradeMark);
+    fixture.componentRef.setInput('grade', grade);
+    await fixture.whenStable();
+    expect(text(fixture).trim()).toBe(word);
+    expect((fixture.nativeElement as HTMLElement).querySelector('svg')!.children.length).toBeGreaterThan(0);
+  });
 
   it('the ruler keeps the reading on it, however far out it lies', async () => {
     for (const value of [0.01, 8.2, 19.9]) {

@@ -175,9 +175,24 @@ describe('an engine that nobody told', () => {
     lastOf([rest(12.65), read('starter-draw', amps)], BALANCED, { system });
 
   it('may be any: amps inside all of the rows condemn nothing, and amps beyond them do', () => {
-    expect(draw(420, unknown)).toMatchObject({ grade: 'within', limit: '75 A to 600 A (typical, engine not known)' });
+    expect(draw(420, unknown)).toMatchObject({
+      grade: 'within',
+      limit: '75 A to 600 A (wide: no usual figure for this engine)',
+    });
     expect(draw(900, unknown).grade).toBe('outside');
     expect(draw(420, diesel)).toMatchObject({ grade: 'within', limit: '250 A to 600 A (typical)' });
+  });
+
+  it('of a large diesel the range of light ones condemns nothing', () => {
+    const truck: Case['system'] = {
+      nominalVolts: 24,
+      engine: { fuel: 'diesel', cylinders: 6, displacementLitres: 12.8 },
+      battery: { chemistry: 'flooded', count: 2, arrangement: 'series' },
+    };
+    const light = { ...truck, engine: { ...truck.engine!, displacementLitres: 3.0 } };
+    const twice = (system: Case['system']) =>
+      lastOf([read('resting-voltage', 25.3), read('starter-draw', 480)], BALANCED, { system }).grade;
+    expect([twice(truck), twice(light)]).toEqual(['within', 'outside']);
   });
 
   it('is not judged as a petrol engine of four cylinders: 420 A say nothing of a tight engine', () => {

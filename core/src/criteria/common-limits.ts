@@ -186,5 +186,5 @@ export const EXPECTED_DRAW: readonly TypicalDraw[] = [
   { fuel: 'petrol', upToCylinders: 4, minAmps: 75, maxAmps: 200 },
   { fuel: 'petrol', upToCylinders: 6, minAmps: 120, maxAmps: 250 },
   { fuel: 'petrol', upToCylinders: 16, minAmps: 150, maxAmps: 300 },
-  { fuel: 'diesel', upToCylinders: 16, minAmps: 250, maxAmps: 600 },
+  { fuel: 'diesel', upToCylinders: 16, upToLitres: 4, minAmps: 250, maxAmps: 600 },
 ];

@@ -5,6 +5,8 @@ export interface TypicalDraw {
   readonly fuel: 'petrol' | 'diesel';
   /** The row holds up to this many cylinders. */
   readonly upToCylinders: number;
+  /** The row holds up to this displacement, litres: of larger engines nothing is typical. */
+  readonly upToLitres?: number;
   readonly minAmps: number;
   readonly maxAmps: number;
 }
@@ -15,12 +17,15 @@ export interface DrawRange {
   readonly max: number;
   /** The current that drops are brought to: the middle of the range. */
   readonly reference: number;
-  /** The maker’s figure; the typical row of this engine; or every row that it may be, where nobody told which. */
+  /** The maker’s figure; the typical row of this engine; or every row that it may be, where nobody told which or no row holds. */
   readonly source: 'specified' | 'typical' | 'unknown';
 }
 
 /** A cold engine asks more: about 30 % at −18 °C against 21 °C. */
 const COLD_SHARE_PER_CELSIUS = 0.3 / 39;
+
+/** Of an engine larger than any row only amps beyond this many times its upper end are outside. */
+const LARGER_ENGINE = 2;
 
 /** How much more a cold engine asks of its starter than at 21 °C. @param celsius Engine temperature, °C. */
 export const coldDemand = (celsius: number): number => 1 + COLD_SHARE_PER_CELSIUS * Math.max(0, 21 - celsius);
@@ -44,9 +49,11 @@ export function expectedDraw(system: System, rows: readonly TypicalDraw[], celsi
   const found = rowsOf(system.engine, rows);
   if (found.length === 0) throw new RangeError(`no typical starter draw for ${JSON.stringify(system.engine)}`);
   const factor = (cold * 12) / system.nominalVolts;
+  const litres = system.engine?.displacementLitres ?? 0;
+  const isLarger = found.some(({ upToLitres = Infinity }) => litres > upToLitres);
   const min = Math.min(...found.map(({ minAmps }) => minAmps)) * factor;
-  const max = Math.max(...found.map(({ maxAmps }) => maxAmps)) * factor;
-  return { min, max, reference: (min + max) / 2, source: found.length === 1 ? 'typical' : 'unknown' };
+  const max = Math.max(...found.map(({ maxAmps }) => maxAmps)) * factor * (isLarger ? LARGER_ENGINE : 1);
+  return { min, max, reference: (min + max) / 2, source: found.length === 1 && !isLarger ? 'typical' : 'unknown' };
 }
 
 /** The rows that this engine may be: one where fuel and cylinders tell which. */

@@ -115,7 +115,7 @@ const NOTES = {
   'note-ripple-act': telling(
     'band',
     ({ max = Infinity }, factor) => ({ act: max * factor }),
-    ({ act }, voice) => `The strict school acts above ${voice.smallVolts(act)}.`,
+    ({ act }, voice) => `Strict practice acts above ${voice.smallVolts(act)}.`,
   ),
   'note-ripple-ceiling': plain('The lenient ceiling.'),
   'note-conductance': plain('Measured over rated CCA, same standard; works on a partly charged battery.'),

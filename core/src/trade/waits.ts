@@ -62,7 +62,7 @@ const rows = {
   sleep: {
     name: 'Modules asleep',
     phases: one('Falling asleep', 30 * 60, 'Doors latched, key far away'),
-    then: 'Read the parasitic draw.',
+    then: 'Read the drain current.',
     step: 'parasitic-draw',
     makes: { minutesAsleep: 30 },
   },

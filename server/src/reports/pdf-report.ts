@@ -12,7 +12,7 @@ import type { Paper } from './page';
 
 const PROFILE_PT = 132;
 const TONE_INK = { act: '#b3311a', open: '#8a5a00', good: '#0b6e69' } as const;
-const GRADE_WORDS = { within: 'Within', near: 'Near', outside: 'Outside', void: 'Void', noted: 'Noted' } as const;
+const GRADE_WORDS = { within: 'Within', near: 'Borderline', outside: 'Outside', void: 'Void', noted: 'Noted' } as const;
 
 /** A day and time for paper, in the server's own zone. */
 const shownTime = (iso: string): string =>

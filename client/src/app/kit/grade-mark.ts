@@ -3,7 +3,7 @@ import type { Grade } from '@tetrad/core';
 
 const WORDS: Readonly<Record<Grade, string>> = {
   within: 'Within',
-  near: 'Near',
+  near: 'Borderline',
   outside: 'Outside',
   void: 'Void',
   noted: 'Noted',

@@ -5,7 +5,7 @@ const FIELD_WORDS: Readonly<Record<Exclude<keyof JobChanges, 'version'>, string>
   system: 'the label',
   complaint: 'the complaint',
   conditions: 'the temperature',
-  criteria: 'the criteria',
+  criteria: 'the limit set',
   status: 'open or closed',
   assignee: 'who has the job',
   pass: 'before or after the repair',

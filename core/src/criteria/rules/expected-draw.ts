@@ -7,7 +7,7 @@ export type UsualDraw = Readonly<Record<never, never>>;
 
 const phrases = {
   'usual-draw': (w: { min: number; max: number; source: string }, voice: Voice) =>
-    `${voice.amps(w.min)} to ${voice.amps(w.max)} (${w.source === 'unknown' ? 'typical, engine not known' : w.source})`,
+    `${voice.amps(w.min)} to ${voice.amps(w.max)} (${w.source === 'unknown' ? 'wide: no usual figure for this engine' : w.source})`,
 };
 const say = sayer(phrases);
 

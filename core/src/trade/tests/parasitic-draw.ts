@@ -29,7 +29,7 @@ const say = sayer(phrases);
 
 export const parasiticDraw: Test = {
   ...ampsBetween(-1, 100, 0.03),
-  name: 'Parasitic draw',
+  name: 'Drain current',
   conditions: ['minutesAsleep', 'pulled'],
   direct: ['parasitic-drain'],
   places: [

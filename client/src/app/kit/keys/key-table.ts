@@ -5,12 +5,12 @@
 export const KEY_TABLE = {
   Anywhere: {
     keys: { press: '?', shown: '?', says: 'this sheet' },
-    floor: { press: 'Alt+KeyJ', shown: 'Alt J', says: 'the floor: all jobs' },
+    floor: { press: 'Alt+KeyJ', shown: 'Alt J', says: 'the job list' },
     theme: { press: 'Alt+KeyY', shown: 'Alt Y', says: 'light or dark' },
     settings: { press: 'Alt+KeyK', shown: 'Alt K', says: 'settings' },
     who: { press: 'Alt+KeyU', shown: 'Alt U', says: 'switch user by PIN' },
   },
-  Floor: {
+  'Job list': {
     newJob: { press: 'Alt+KeyN', shown: 'Alt N', says: 'new job' },
     filter: { press: '/', shown: '/', says: 'filter' },
     down: { press: 'ArrowDown', shown: '↓', says: 'the next job' },

@@ -110,7 +110,7 @@ export class Floor {
       focusNeighbour(by);
       return undefined;
     };
-    bindKeys('Floor', {
+    bindKeys('Job list', {
       newJob: () => this.opening.set(true),
       filter: (event) => (isWriting(event) ? false : document.getElementById('filter')?.focus()),
       down: move(1),
