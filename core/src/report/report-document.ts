@@ -25,6 +25,7 @@ import { PIECES } from '../circuit/paths';
 import { OBSERVATIONS, TESTS } from '../trade/tables';
 import { VERDICT_WORDS, customerWords, decisionWords, headline } from '../words/en/decisions';
 import type { DecisionTone, SignedDecision } from '../words/en/decisions';
+import { batteryLabelWords } from '../words/en/battery-label';
 import { capital, lower, spaced } from '../words/en/names';
 import { methodWords, readingWords } from '../words/en/readings';
 import { englishVoice, retell } from '../words/en/voice';
@@ -66,6 +67,8 @@ export interface ReportDocument {
   /** How the reader wants figures written: the profile's are drawn, not told. */
   readonly figures: FigureChoice;
   readonly complaint: string;
+  /** What the battery's label says. */
+  readonly battery: string;
   readonly replacedBefore: string;
   /** How the job stands, in a line. */
   readonly headline: { readonly words: string; readonly tone: DecisionTone };
@@ -84,6 +87,7 @@ export interface ReportDocument {
   readonly comparison: readonly {
     readonly test: string;
     readonly before: string;
+    readonly gradeBefore: Grade | null;
     readonly after: string;
     readonly limit: string;
     readonly grade: Grade | null;
@@ -108,6 +112,7 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
   return {
     figures: figures ?? PLAIN_FIGURES,
     complaint: (subject.complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
+    battery: batteryLabel(subject.system, voice),
     replacedBefore: (subject.complaint?.partsAlreadyReplaced ?? []).join(', '),
     headline: headline(judgement.decision, signOff, voice),
     decision: { words: decisionWords(judgement.decision, voice), because: retell(judgement.decision, voice) },
@@ -151,6 +156,16 @@ export function reportDocument({ case: subject, judgement, criteria, signOff, fi
   };
 }
 
+/** Everything that is known of the battery, in a line. */
+const batteryLabel = (system: Case['system'], voice: Voice): string => {
+  const { capacityAh, installed } = system.battery;
+  return [
+    ...batteryLabelWords(system, voice),
+    ...(capacityAh === undefined ? [] : [`${voice.asGiven(capacityAh)} Ah`]),
+    ...(installed === undefined ? [] : [`fitted ${installed}`]),
+  ].join(', ');
+};
+
 /** The other causes that are ruled out, each once: “A flat battery: resting voltage 12.62 V”. */
 const ruledOutLines = (
   { decision }: Judgement,
@@ -189,6 +204,7 @@ function comparisonOf(
     return {
       test: nameOf(before),
       before: readingWords(before, voice),
+      gradeBefore: graded.get(before.id)?.grade ?? null,
       after: after ? readingWords(after, voice) : 'not repeated',
       limit: bound ? voice.say(bound) : '',
       grade: found?.grade ?? null,

@@ -50,7 +50,14 @@ export function pdfReport(
 function head(paper: Paper, job: JobView, shop: string): void {
   paragraph(paper, job.vehicle.name, { font: 'strong', size: 20 }, 0);
   const { plate, vin, year } = job.vehicle;
-  const facts = [plate, vin && `VIN ${vin}`, year && String(year), shownTime(job.openedAt), job.assignee, shop];
+  const facts = [
+    plate,
+    vin && `VIN ${vin}`,
+    year && String(year),
+    shownTime(job.openedAt),
+    job.assignee && `Technician ${job.assignee}`,
+    shop,
+  ];
   paragraph(paper, facts.filter(Boolean).join('  ·  '), { size: 10, ink: INK.soft }, 6);
   paper
     .moveTo(MARGIN_PT, paper.y)
@@ -64,6 +71,7 @@ function head(paper: Paper, job: JobView, shop: string): void {
 function customerPage(paper: Paper, report: ReportDocument, notes: readonly string[]): void {
   const { headline, signOff } = report;
   for (const note of notes) paragraph(paper, note, { ink: INK.soft }, 4);
+  paragraph(paper, `Battery: ${report.battery}.`, { ink: INK.soft }, 2);
   if (report.complaint) paragraph(paper, `You told us: ${report.complaint}.`, { ink: INK.soft }, 6);
   paragraph(paper, headline.words, { font: 'strong', size: 18, ink: TONE_INK[headline.tone] }, 2);
   paragraph(paper, report.plain, { size: 12 }, 8);
@@ -82,14 +90,14 @@ function customerPage(paper: Paper, report: ReportDocument, notes: readonly stri
     drawTable(
       paper,
       [
-        { head: 'Test', share: 0.34 },
-        { head: 'Before', share: 0.18 },
+        { head: 'Test', share: 0.3 },
+        { head: 'Before', share: 0.22 },
         { head: 'After', share: 0.22 },
         { head: 'Limit', share: 0.26 },
       ],
-      report.comparison.map(({ test, before, after, grade, limit }) => [
+      report.comparison.map(({ test, before, gradeBefore, after, grade, limit }) => [
         { text: test },
-        { text: before, soft: true },
+        { text: before, grade: gradeBefore },
         { text: after, grade, strong: true },
         { text: limit, soft: true },
       ]),

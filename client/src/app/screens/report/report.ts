@@ -31,7 +31,7 @@ import { saveText } from '../../kit/save-file';
 import { JobStore } from '../../job/job.store';
 import { selectUnsent } from '../../outbox/outbox.feature';
 import { Sentences } from '../../device/sentences';
-import { selectShop } from '../../state/session/session.feature';
+import { selectSession, selectShop } from '../../state/session/session.feature';
 
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
 @Component({
@@ -65,6 +65,8 @@ export class Report {
   readonly #http = inject(HttpClient);
   readonly #store = inject(Store);
   readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #session = this.#store.selectSignal(selectSession);
+  protected readonly shopName = computed(() => this.#session()?.shop.name ?? '');
   readonly #unsent = this.#store.selectSignal(selectUnsent);
 
   protected readonly report = computed(() => {

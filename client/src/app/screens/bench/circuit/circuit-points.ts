@@ -26,10 +26,17 @@ export const POINT_AT: Readonly<Record<TestPoint, PointPlace>> = {
   'module-plug': { at: [302, 74], tag: 'left' },
 };
 
-export const CLAMP_AT: Readonly<Record<ClampPlace, Place>> = {
-  'battery-cables': [38, 66],
-  'alternator-output': [284, 92],
-  'tester-lead': [38, 150],
+/** Where a clamp goes round its conductor, and where its tag has room. */
+export interface ClampAt {
+  readonly at: Place;
+  readonly tag: Place;
+  /** Between the two leads there is room for a small one only. */
+  readonly isSmall?: true;
+}
+export const CLAMP_AT: Readonly<Record<ClampPlace, ClampAt>> = {
+  'battery-cables': { at: [38, 66], tag: [70, 72] },
+  'alternator-output': { at: [284, 92], tag: [316, 98] },
+  'tester-lead': { at: [38, 212], tag: [51, 216], isSmall: true },
 };
 
 /** The meter's sockets. */

@@ -23,18 +23,21 @@ import { LastVisit } from '../last-visit';
         <a pButton kind="link" [routerLink]="['/jobs', visit.job, 'report']">Its report</a>
       </p>
       <ul>
+        <li class="head soft" aria-hidden="true">
+          <span></span> <span class="value">then</span> <span></span> <span class="value">now</span> <span></span>
+        </li>
         @for (row of last.rows(); track row.key) {
           <li>
             <span class="name">{{ row.name }}</span>
             @if (row.then; as then) {
-              <span class="figure soft">{{ then.words }}</span> <tt-grade [grade]="then.grade" />
+              <span class="figure soft value">{{ then.words }}</span> <tt-grade [grade]="then.grade" />
             } @else {
-              <span class="soft">not read</span> <span></span>
+              <span class="soft value">not read</span> <span></span>
             }
             @if (row.now; as now) {
-              <span class="figure">{{ now.words }}</span> <tt-grade [grade]="now.grade" />
+              <span class="figure value">{{ now.words }}</span> <tt-grade [grade]="now.grade" />
             } @else {
-              <span class="soft">open</span> <span></span>
+              <span class="soft value">open</span> <span></span>
             }
           </li>
         }
@@ -67,10 +70,14 @@ import { LastVisit } from '../last-visit';
     }
     li {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) auto 1.2em auto 1.2em;
+      grid-template-columns: minmax(0, 1fr) 5.5rem 1.2em 5.5rem 1.2em;
       gap: 8px;
-      align-items: baseline;
+      align-items: center;
       break-inside: avoid;
+    }
+    .value {
+      text-align: right;
+      white-space: nowrap;
     }
     .name {
       overflow: hidden;

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { JobView } from '@tetrad/contracts';
+import { batteryLabelWords } from '@tetrad/core';
 import type { CriteriaSet } from '@tetrad/core';
 import { Figures } from '../../../device/figures';
 import type { LabelChanges } from '../../../job/commands';
-import { ratingWords } from '../../../label/rating';
 import { Button } from '../../../kit/button';
 import { Message } from '../../../kit/message';
 import { JobLabelDialog } from './job-label-dialog';
@@ -52,16 +52,9 @@ export class JobLabel {
 
   protected readonly summary = computed(() => {
     const { system, conditions } = this.job().case;
-    const { rating, chemistry, count = 1, arrangement } = system.battery;
     const celsius = conditions?.batteryCelsius ?? conditions?.ambientCelsius;
-    const pack = count > 1 ? `${count} in ${arrangement === 'series' ? 'series' : 'parallel'}` : null;
-    return [
-      `${system.nominalVolts} V ${chemistry}`,
-      pack,
-      rating ? ratingWords(rating) : 'rating not known',
-      celsius === undefined ? 'temperature not known' : this.#figures.format().celsius(celsius),
-    ]
-      .filter((part) => part !== null)
-      .join(' · ');
+    const figures = this.#figures.format();
+    const known = celsius === undefined ? 'temperature not known' : figures.celsius(celsius);
+    return [...batteryLabelWords(system, figures), known].join(' · ');
   });
 }
