@@ -102,3 +102,17 @@ test('Enter saves the moment the last figure is typed; in an empty entry it goes
   await expect(page.getByText('Saving …')).toBeHidden();
   await expect(page.getByRole('button', { name: /^Ripple \d/ })).toHaveCount(0);
 });
+
+test('something is shown before the application is there, and what is typed meanwhile is in the entry', async ({
+  page,
+  app,
+}) => {
+  await page.route(/main-.*\.js$/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500)); // a slow network
+    await route.continue();
+  });
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000016`, { waitUntil: 'commit' });
+  await expect(page.locator('header.first')).toContainText('Tetrad');
+  await page.keyboard.type('12.61', { delay: 10 });
+  await expect(page.locator('#reading')).toHaveValue('12.61');
+});

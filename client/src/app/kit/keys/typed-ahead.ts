@@ -11,6 +11,8 @@ const FOLLOWS = /^[\w\s.,%°µΩ+−-]$/;
 /** Keys are diverted no longer than this while a screen is fetched, ms. */
 const LONGEST_FETCH_MS = 10_000;
 
+const isModified = ({ altKey, ctrlKey, metaKey, isComposing }: KeyboardEvent): boolean =>
+  altKey || ctrlKey || metaKey || isComposing;
 const isText = (target: EventTarget | null): boolean =>
   target instanceof HTMLTextAreaElement ||
   (target instanceof HTMLInputElement && !/^(checkbox|radio|button|file)$/.test(target.type));
@@ -32,6 +34,7 @@ export class TypedAhead {
     const take = (event: KeyboardEvent): void => this.#take(event);
     // before any control of the page: the focus may still lie on what was pressed last
     this.#document.addEventListener('keydown', take, { capture: true });
+    this.#takeEarly();
     inject(DestroyRef).onDestroy(() => this.#document.removeEventListener('keydown', take, { capture: true }));
   }
 
@@ -58,18 +61,32 @@ export class TypedAhead {
     return keys.slice(0, count);
   }
 
+  /** What was typed before the application was there. */
+  #takeEarly(): void {
+    const { tetradEarlyKeys } = globalThis as { tetradEarlyKeys?: () => readonly KeyboardEvent[] };
+    const early = tetradEarlyKeys?.() ?? [];
+    if (!IS_BENCH.test(this.#document.location.pathname)) return;
+    for (const event of early) if (!isModified(event)) this.#keep(event.key);
+    if (this.keys() !== '') this.divert();
+  }
+
   #take(event: KeyboardEvent): void {
-    if (event.altKey || event.ctrlKey || event.metaKey || event.isComposing) return;
+    if (isModified(event)) return;
     const isDiverted = Date.now() < this.#divertedUntil;
     if (!isDiverted && (isText(event.target) || isDialogOpen() || !this.#isAtBench())) return;
+    if (!this.#keep(event.key)) return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  /** @returns false for a key that no entry waits for. */
+  #keep(key: string): boolean {
     const waiting = this.keys();
-    const { key } = event;
     if (key === 'Backspace' && waiting !== '') this.keys.set(waiting.slice(0, -1));
     else if (key === 'Enter' && waiting !== '') this.keys.set(`${waiting}\n`);
     else if (BEGINS.test(key) || (waiting !== '' && FOLLOWS.test(key))) this.keys.set(waiting + key);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+    else return false;
+    return true;
   }
 
   #isAtBench(): boolean {
