@@ -47,7 +47,9 @@ test('after the repair the same tests are proposed again, and stand beside what 
   expect(taken).toEqual(
     expect.arrayContaining(['Resting voltage', 'Cranking voltage', 'Drop, starter case to battery −']),
   );
-  await expect(page.locator('tt-verdicts .words')).toHaveText('Repaired: the connection');
+  await expect(page.locator('tt-verdicts .words')).toHaveText(
+    'Repaired: ground between starter and battery. Lost 2.80 V, now 60 mV',
+  );
   await page.keyboard.press('Alt+p');
   const table = page.locator('section', { hasText: 'Before and after the repair' }).last();
   await expect(table.getByRole('row', { name: /Drop, starter case to battery − .*90 mV Within/ })).toBeVisible();
@@ -150,6 +152,8 @@ test('a blocked step says what must come first and what it costs; a failing path
     .getByRole('button', { name: /^Load test/ })
     .first()
     .click();
+  await expect(page.getByRole('note').getByText('The battery is on the charger.')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop: Charging' }).click();
   await expect(page.getByRole('note').getByText('The battery is below 75 %: charge it first.')).toBeVisible();
   await expect(page.getByText(/again after charging/)).toBeVisible();
   await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007`);

@@ -271,6 +271,11 @@ async function answer(
   await expect(page.locator('#reading')).toBeFocused();
   await type(value!);
   await press('Enter');
+  // after a charge, and of a drain, a question is answered with its key; else the entry is empty again, or gone
+  const question = page.locator('tt-entry-question');
+  const isEmpty = () => page.evaluate(() => !document.querySelector<HTMLInputElement>('#reading')?.value);
+  await expect.poll(async () => (await question.isVisible()) || (await isEmpty()), { intervals: [50] }).toBe(true);
+  if (await question.isVisible()) await press(title === 'Drain current' ? 'b' : 'a');
 }
 
 async function correctLabel(page: Page, { press, type }: Hand): Promise<void> {

@@ -134,6 +134,7 @@ async function answerStep(page: Page, title: string, answer: string, hand: Hand)
     return hand.choose(page.getByRole('button', { name: 'No equipment' }));
   }
   await hand.save(page);
+  if (title === 'Drain current') await hand.choose(page.getByRole('button', { name: 'Over 20 minutes' }));
 }
 
 /** Signs the job off as the judge says, and reads the report. */

@@ -75,6 +75,7 @@ export { outsidePhysics } from './judge/void/physics';
 export type { Impossible } from './judge/void/physics';
 export { derive } from './judge/derive/derive';
 export { disagreeing } from './judge/derive/health';
+export { fuseCurrents } from './evidence/fuses';
 export { fuseHealth } from './evidence/health';
 export type { HealthWay } from './evidence/health';
 export { findingsOf } from './judge/weigh';

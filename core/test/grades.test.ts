@@ -1,4 +1,4 @@
-import { BALANCED, CAREFUL, ENGLISH, HEAVY_DUTY, QUICK_CHECK, compareSchools, noteOf } from '@tetrad/core';
+import { BALANCED, CAREFUL, ENGLISH, HEAVY_DUTY, QUICK_CHECK, compareSchools, judge, noteOf } from '@tetrad/core';
 import type { Case, CriteriaSet } from '@tetrad/core';
 import { SOUND_SYSTEM, caseOf, charging, crank, lastOf, read, rest, ripple } from './cases';
 
@@ -22,6 +22,14 @@ describe('the four readings against the balanced set', () => {
     [ripple(0.7), 'outside'],
   ] as const)('%j is %s', (reading, grade) => {
     expect(lastOf([reading]).grade).toBe(grade);
+  });
+
+  it('the resting volts are no cranking voltage: the posts kept them, so nothing was cranked', () => {
+    const said = judge(caseOf([rest(12.62), crank(12.58)], { symptoms: ['no-crank-silent'] }));
+    expect(said.readings[1]).toMatchObject({ grade: 'noted', code: 'nothing-cranked' });
+    expect(said.parts.battery.verdict).not.toBe('keep');
+    // amps that turn an engine say that it was
+    expect(lastOf([rest(12.62), read('starter-draw', 120), crank(12.55)]).grade).toBe('within');
   });
 
   it('9.3 V while cranking fails at 21 °C and passes at -7 °C: a cold battery is allowed less', () => {

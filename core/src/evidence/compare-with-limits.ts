@@ -26,7 +26,7 @@ export interface SpecifiedRange {
 export interface LimitedTest {
   /** True where limits are proportional to nominal volts. */
   readonly scales: boolean;
-  readonly isUnlimited?: ((reading: Reading) => boolean) | undefined;
+  readonly isUnlimited?: ((reading: Reading, context: CaseContext) => boolean) | undefined;
   readonly specified?: ((system: Case['system'], reading: Reading) => SpecifiedRange | undefined) | undefined;
 }
 
@@ -142,7 +142,7 @@ function specifiedLimit(reading: Reading, row: LimitedTest, { case: { system } }
  */
 export function compareWithLimits(reading: Reading, row: LimitedTest, context: CaseContext): Comparison | null {
   const { uncertainty } = reading;
-  if (row.isUnlimited?.(reading)) return null;
+  if (row.isUnlimited?.(reading, context)) return null;
   const specified = specifiedLimit(reading, row, context);
   if (specified) return { resolved: specified, grade: gradeAgainst(specified, uncertainty) };
   const limits = limitsOf(context.criteria, reading.test);

@@ -76,7 +76,7 @@ export interface Test {
   /** By the code of a void: what settles the instrument before this is read again. */
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
   /** True for a reading that no limit may speak of: it is only noted. */
-  readonly isUnlimited?: (reading: Reading) => boolean;
+  readonly isUnlimited?: (reading: Reading, context: CaseContext) => boolean;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */
   readonly noted?: (reading: Reading, context: CaseContext) => Message | null;
   /** By the code of such a note: it is worth taking again, under the conditions that the note asks for. */

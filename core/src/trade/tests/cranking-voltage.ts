@@ -2,7 +2,7 @@ import { aboveResting } from '../../evidence/ask-back';
 import type { Reading } from '../../format/reading-shape';
 import { limitOf } from '../../evidence/limit-of';
 import { latest, readingsOf, isNumeric } from '../../evidence/case-context';
-import type { GradedCase } from '../../evidence/case-context';
+import type { CaseContext, GradedCase } from '../../evidence/case-context';
 import { belowCharge } from '../../evidence/void/below-charge';
 import { ofFigure } from '../../evidence/void/void-rule';
 import { causes, fixed, weighed } from '../../evidence/finding';
@@ -29,6 +29,8 @@ const phrases = {
   'not-steady-yet': (w: { seconds: number }, voice: Voice) =>
     `After ${voice.plain(w.seconds, 0)} s the starter is still coming up to speed: crank on and read after 3 to 4 s.`,
   'pulled-down': (w: { lost: number }, voice: Voice) => `cranking pulled the posts down by ${voice.volts(w.lost)}`,
+  'nothing-cranked': (w: { value: number; resting: number }, voice: Voice) =>
+    `${voice.volts(w.value)} is the resting voltage (${voice.volts(w.resting)}): nothing was cranked, so no limit speaks of it.`,
   fades: (w: { first: number; last: number; attempt: number }, voice: Voice) =>
     `${voice.volts(w.first)} at the first start, ${voice.volts(w.last)} at start ${voice.plain(w.attempt, 0)} in a row`,
 };
@@ -63,6 +65,16 @@ function fading(gradedCase: GradedCase): readonly Finding[] {
 const MIN_SAG_VOLTS = 0.3;
 /** Under this share of the usual amps neither. */
 const MIN_DRAW_SHARE = 0.5;
+
+/** The least current that turns any engine pulls a battery down by more than this (12 V), V. */
+const UNLOADED_SAG_VOLTS = 0.1;
+
+/** The posts kept their resting volts: no starter drew anything from them. */
+const isResting = ({ value }: Reading, context: CaseContext): boolean =>
+  typeof value === 'number' &&
+  context.resting !== null &&
+  Math.abs(value - context.resting) < UNLOADED_SAG_VOLTS * context.scale &&
+  (latest(context, 'starter-draw')?.value ?? 0) < context.draw.min * MIN_DRAW_SHARE;
 
 /** A cranking voltage tells of the battery only where the starter asked for something. */
 function isLoaded({ value }: Reading, gradedCase: GradedCase): boolean {
@@ -101,6 +113,11 @@ export const crankingVoltage: Test = {
   keeps: [{ as: 'cranking' }, { as: 'health', choice: 5, mustPass: true, when: isLoaded }],
   asked: () => ({ method: 'min-max', seconds: 10 }),
   specified: ({ specified }) => specified?.crankingVolts,
+  isUnlimited: isResting,
+  noted: ({ value }, context) =>
+    typeof value === 'number' && context.resting !== null
+      ? say('nothing-cranked', { value, resting: context.resting })
+      : null,
   voids: [
     ({ conditions }) => (conditions?.method === 'fast-peak' ? say('inrush-as-cranking', {}) : null),
     ofFigure(({ conditions: { seconds = Infinity } = {} }) =>

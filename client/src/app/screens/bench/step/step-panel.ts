@@ -30,6 +30,7 @@ import { CautionStrip } from './caution-strip';
 import { ChargeEntry } from './charge-entry';
 import { ComplaintEntry } from './complaint-entry';
 import { EngineQuestion } from './engine-question';
+import { FuseList } from './fuse-list';
 import { HalvedPathView } from './halved-path-view';
 import { InstrumentChip } from './instrument-chip';
 import { LabelEntry } from './label-entry';
@@ -54,6 +55,7 @@ import { StepWords } from './step-words';
     ComplaintEntry,
     CountView,
     EngineQuestion,
+    FuseList,
     GradeMark,
     HalvedPathView,
     InstrumentChip,
@@ -96,6 +98,9 @@ export class StepPanel {
 
   protected readonly cautions = viewChild(CautionStrip);
   protected readonly entry = viewChild(ReadingEntry);
+  protected readonly fuses = viewChild(FuseList);
+  /** Fuses are read one after the other, each with its name and rating. */
+  protected readonly isFuseList = computed(() => this.reading.step()?.test === 'fuse-drop');
   protected readonly label = viewChild(LabelEntry);
   protected readonly step = this.at.step;
   protected readonly view = computed(() => this.job.view()!);
@@ -140,7 +145,7 @@ export class StepPanel {
     inject(DestroyRef).onDestroy(this.#ahead.attend());
     effect(() => {
       this.at.picks();
-      untracked(() => this.entry()?.focus());
+      untracked(() => (this.fuses() ?? this.entry())?.focus());
     });
     effect(() => {
       // the step, its entry, and what waits for it: whatever comes last hands over
@@ -224,7 +229,8 @@ export class StepPanel {
       if (key === '2') this.corrects.emit();
     } else if (step.kind === 'reading') {
       const entry = this.entry();
-      if (!entry) this.readAgain();
+      if (this.isFuseList()) this.fuses()?.append(this.#ahead.take(keys.length));
+      else if (!entry) this.readAgain();
       else if (entry.isReady()) this.#fill(entry, keys);
     } else this.#ahead.take(keys.length);
   }
