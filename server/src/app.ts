@@ -22,6 +22,8 @@ import { SingleSignOn } from './people/single-sign-on';
 import type { SingleSignOnConfig } from './people/single-sign-on';
 import { singleSignOnRoutes } from './people/single-sign-on-routes';
 import { only, ownJob, ownShop } from './people/who';
+import { addAuditEntry } from './audit-log/audit-log.sql';
+import { LeftOutRows } from './platform/left-out-rows';
 import { ReadReplica } from './platform/database/read-replica';
 import type { Pool } from './platform/database/pool';
 import { ownHost, ownPages, pace, paceOfSession } from './platform/http/request-guards';
@@ -83,7 +85,14 @@ export function createApp(options: AppOptions): Express {
   app.disable('x-powered-by');
   app.disable('etag'); // answers are never kept
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
-  const figures = metrics(pool, streams, lists instanceof ReadReplica ? lists : null);
+  const leftOut = new LeftOutRows(({ list, id, problem: why }) => {
+    log.warn({ list, id, problem: why }, 'a row cannot be told and is left out of its list');
+    void addAuditEntry(pool, {
+      ...{ what: 'row-left-out', person: null, from: null, about: id },
+      detail: { list, problem: why },
+    }).catch(() => undefined);
+  });
+  const figures = metrics(pool, { streams, leftOut }, lists instanceof ReadReplica ? lists : null);
   app.use(figures.time);
   app.use(requestLog(log));
   app.use(security(), stayOnTls, ownHost(names));
@@ -112,12 +121,12 @@ export function createApp(options: AppOptions): Express {
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
-    floorRoutes(lists),
+    floorRoutes(lists, leftOut),
     vehicleRoutes(lists),
     jobRoutes(pool),
     judgementRoutes(pool),
-    instrumentRoutes(pool),
-    captureRoutes(pool),
+    instrumentRoutes(pool, leftOut),
+    captureRoutes(pool, leftOut),
     peopleRoutes(pool, sessionSecret),
     auditLogRoutes(pool),
     backupRoutes(backupsFolder),

@@ -1,6 +1,6 @@
 /** A check of an instrument tells what the table of the trade knows; one that did not makes no list fail. */
 import { randomUUID } from 'node:crypto';
-import { startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
@@ -34,4 +34,47 @@ it('one that is stored all the same is shown as not good', async () => {
   );
   const { status, body } = await app.ask('GET', '/api/shops/one/instruments');
   expect([status, body[0].check.isGood]).toEqual([200, false]);
+});
+
+describe('a row that cannot be told', () => {
+  const figures = async () => (await fetch(`${app.url}/metrics`)).text();
+
+  it('is left out of its list, with its id in the audit log once, and counted', async () => {
+    const bad = randomUUID();
+    await app.owner.query(
+      "INSERT INTO instrument (shop_id, instrument_id, name, kind, uncertainty) VALUES ('one', $1, 'Bad', 'meter', $2)",
+      [bad, { W: 'much' }],
+    );
+    for (let ask = 0; ask < 2; ask++) {
+      const { status, body } = await app.ask('GET', '/api/shops/one/instruments');
+      expect([status, body.map(({ name }: { name: string }) => name)]).toEqual([200, ['Meter']]);
+    }
+    const told = async () =>
+      (await app.ask('GET', '/api/shops/one/acts')).body.filter(
+        ({ what }: { what: string }) => what === 'row-left-out',
+      );
+    for (let wait = 0; wait < 50 && (await told()).length === 0; wait++)
+      await new Promise((done) => setTimeout(done, 20));
+    expect((await told()).map(({ about }: { about: string }) => about)).toEqual([bad]);
+    expect(await figures()).toMatch(/^tetrad_rows_left_out 1$/m);
+    // mended, it is there again, and no longer counted
+    await app.owner.query("UPDATE instrument SET uncertainty = '{}' WHERE instrument_id = $1", [bad]);
+    expect((await app.ask('GET', '/api/shops/one/instruments')).body).toHaveLength(2);
+    expect(await figures()).toMatch(/^tetrad_rows_left_out 0$/m);
+  });
+
+  it('of a job takes the job list of nobody down', async () => {
+    const good = jobBody();
+    const poisoned = jobBody();
+    for (const body of [good, poisoned]) {
+      await app.ask('POST', '/api/shops/one/jobs', body);
+      await app.ask('POST', `/api/shops/one/jobs/${body.id}/readings`, readingBody('resting-voltage', 12.6));
+    }
+    await app.owner.query(
+      `UPDATE judgement_newest SET document = jsonb_set(document::jsonb, '{decision,action}', '"guess"')::json WHERE job_id = $1`,
+      [poisoned.id],
+    );
+    const { status, body } = await app.ask('GET', '/api/shops/one/jobs');
+    expect([status, body.map(({ id }: { id: string }) => id)]).toEqual([200, [good.id]]);
+  });
 });

@@ -28,7 +28,8 @@ export type AuditAction =
   | 'capture-added'
   | 'capture-exported'
   | 'signed-off'
-  | 'shop-exported';
+  | 'shop-exported'
+  | 'row-left-out';
 
 export interface Act {
   readonly what: AuditAction;

@@ -2,6 +2,7 @@ import { Router, raw } from 'express';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
 import { only } from '../people/who';
 import type { Pool } from '../platform/database/pool';
+import type { LeftOutRows } from '../platform/left-out-rows';
 import { announceCapture } from './routes/announce-capture';
 import { listAlike, listCaptures } from './routes/list-captures';
 import { sendFile } from './routes/send-file';
@@ -17,12 +18,12 @@ export const SHOP_QUOTA_BYTES = 50_000_000_000;
  *
  * @param quotaBytes What one shop may keep.
  */
-export function captureRoutes(pool: Pool, quotaBytes = SHOP_QUOTA_BYTES): Router {
+export function captureRoutes(pool: Pool, leftOut: LeftOutRows, quotaBytes = SHOP_QUOTA_BYTES): Router {
   const router = Router({ mergeParams: true });
   const bytes = raw({ type: 'application/octet-stream', limit: CAPTURE_PIECE_BYTES });
-  router.get('/jobs/:job/captures', listCaptures(pool));
+  router.get('/jobs/:job/captures', listCaptures(leftOut)(pool));
   // those of other vehicles are nothing for a phone beside one job
-  router.get('/jobs/:job/captures-alike', only('device'), listAlike(pool));
+  router.get('/jobs/:job/captures-alike', only('device'), listAlike(leftOut)(pool));
   router.post('/jobs/:job/captures', announceCapture(quotaBytes)(pool));
   router.put('/captures/:capture/pieces/:number', bytes, storePiece(pool));
   router.post('/captures/:capture/found', storeFound(pool));

@@ -5,14 +5,18 @@ import { runIdempotent } from '../platform/http/idempotency';
 import { notFound } from '../platform/http/problem';
 import { whoOf } from '../people/who';
 import type { Pool } from '../platform/database/pool';
-import { addCheck, listInstruments, putInstrument } from './instruments.sql';
+import type { LeftOutRows } from '../platform/left-out-rows';
+import { addCheck, instrumentView, listInstruments, putInstrument } from './instruments.sql';
+import type { InstrumentRow } from './instruments.sql';
 
 /** The shop's instruments, and their daily check. */
-export function instrumentRoutes(pool: Pool): Router {
+export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows): Router {
   const router = Router({ mergeParams: true });
+  const shown = (rows: readonly InstrumentRow[]) =>
+    leftOut.show(rows, { list: 'instruments', idOf: ({ id }) => id, view: instrumentView });
 
   router.get('/instruments', async (request, response) => {
-    response.json(await listInstruments(pool, shopParam(request)));
+    response.json(shown(await listInstruments(pool, shopParam(request))));
   });
 
   router.put('/instruments/:instrument', async (request, response) => {
@@ -20,7 +24,7 @@ export function instrumentRoutes(pool: Pool): Router {
     const id = uuidParam(request, 'instrument');
     const body = bodyAs(InstrumentBody, request);
     await runIdempotent(pool, request, (sql) => putInstrument(sql, shop, id, body));
-    response.json((await listInstruments(pool, shop, id))[0]);
+    response.json(shown(await listInstruments(pool, shop, id))[0]);
   });
 
   router.post('/instruments/:instrument/checks', async (request, response) => {
@@ -30,7 +34,7 @@ export function instrumentRoutes(pool: Pool): Router {
     await runIdempotent(pool, request, async (sql) => {
       if (!(await addCheck(sql, shop, id, check, whoOf(request).name))) throw notFound('instrument', id);
     });
-    response.status(201).json((await listInstruments(pool, shop, id))[0]);
+    response.status(201).json(shown(await listInstruments(pool, shop, id))[0]);
   });
 
   return router;

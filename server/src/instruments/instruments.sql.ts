@@ -1,10 +1,10 @@
 import type { ShopId } from '@tetrad/contracts';
 import type { InstrumentBody, InstrumentView, NewCheck } from '@tetrad/contracts';
-import { isGoodCheck } from '@tetrad/core';
+import { checkShape, isGoodCheck, uncertaintyShape } from '@tetrad/core';
 import type { CheckFindings, InstrumentKind, Uncertainty } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
 
-interface InstrumentRow {
+export interface InstrumentRow {
   readonly id: string;
   readonly name: string;
   readonly kind: InstrumentKind;
@@ -14,16 +14,16 @@ interface InstrumentRow {
   readonly at: Date | null;
 }
 
-const viewOf = ({ id, name, kind, uncertainty, findings, by, at }: InstrumentRow): InstrumentView => ({
-  id,
-  name,
-  kind,
-  uncertainty,
-  check: findings && at ? { at: at.toISOString(), by, findings, isGood: isGoodCheck(findings) } : null,
-});
+/** An instrument as it is told; @throws Error for one that is not as the table of the trade knows it. */
+export function instrumentView({ id, name, kind, uncertainty, findings, by, at }: InstrumentRow): InstrumentView {
+  const [misfit] = checkShape(uncertaintyShape, uncertainty).misfits;
+  if (misfit) throw new Error(`uncertainty${misfit.path.slice(1)} does not fit`);
+  const check = findings && at ? { at: at.toISOString(), by, findings, isGood: isGoodCheck(findings) } : null;
+  return { id, name, kind, uncertainty, check };
+}
 
 /** The instruments a shop uses, by name, each with its newest check; one alone where `id` is given. */
-export async function listInstruments(sql: Sql, shop: ShopId, id?: string): Promise<readonly InstrumentView[]> {
+export async function listInstruments(sql: Sql, shop: ShopId, id?: string): Promise<readonly InstrumentRow[]> {
   const { rows } = await sql.query<InstrumentRow>(
     `SELECT i.instrument_id AS id, i.name, i.kind, i.uncertainty, c.findings, c.checked_by AS by, c.checked_at AS at
        FROM instrument i
@@ -34,7 +34,7 @@ export async function listInstruments(sql: Sql, shop: ShopId, id?: string): Prom
       ORDER BY lower(i.name), i.instrument_id`,
     [shop, id ?? null],
   );
-  return rows.map(viewOf);
+  return rows;
 }
 
 /** Adds an instrument, or changes the one of that id. */

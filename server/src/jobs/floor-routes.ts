@@ -3,12 +3,13 @@ import { FLOOR_PAGE, FloorQuery } from '@tetrad/contracts';
 import { scopeOfRequest } from '../people/access';
 import type { Sql } from '../platform/database/pool';
 import { queryAs, shopParam } from '../platform/http/body';
+import type { LeftOutRows } from '../platform/left-out-rows';
 import { tellNextPage } from '../platform/http/next-page';
 import { listJobs } from './floor.sql';
 import { floorRow } from './floor-view';
 
 /** The floor: the jobs of a shop, page by page. @param lists Where lists are read from. */
-export function floorRoutes(lists: Sql): Router {
+export function floorRoutes(lists: Sql, leftOut: LeftOutRows): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/jobs', async (request, response) => {
@@ -21,7 +22,7 @@ export function floorRoutes(lists: Sql): Router {
       scope: scopeOfRequest(request),
     });
     tellNextPage(request, response, next);
-    response.json(rows.map(floorRow));
+    response.json(leftOut.show(rows, { list: 'jobs', idOf: ({ id }) => id, view: floorRow }));
   });
 
   return router;

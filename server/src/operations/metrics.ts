@@ -17,8 +17,13 @@ export interface Metrics {
   readonly routes: Router;
 }
 
-/** @param streams How many event streams are open. */
-export function metrics(pool: Pool, streams: { readonly size: number }, lists: ReadReplica | null = null): Metrics {
+/** What is counted: event streams that are open, and rows that their lists leave out. */
+export interface Counted {
+  readonly streams: { readonly size: number };
+  readonly leftOut: { readonly size: number };
+}
+
+export function metrics(pool: Pool, { streams, leftOut }: Counted, lists: ReadReplica | null = null): Metrics {
   const registry = new Registry();
   collectDefaultMetrics({ register: registry });
   const answers = new Histogram({
@@ -38,6 +43,7 @@ export function metrics(pool: Pool, streams: { readonly size: number }, lists: R
       },
     });
   gauge('tetrad_streams', 'Event streams that are open', () => streams.size);
+  gauge('tetrad_rows_left_out', 'Rows that cannot be told, left out of their lists', () => leftOut.size);
   gauge('tetrad_database_connections', 'Connections to the database', () => pool.counts().all);
   gauge('tetrad_database_waiting', 'Work that waits for a connection', () => pool.counts().waiting);
   if (lists) {

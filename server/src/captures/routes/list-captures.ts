@@ -1,6 +1,7 @@
 import { PageQuery } from '@tetrad/contracts';
 import { jobOf } from '../../jobs/locked-job';
 import { scopeOfRequest } from '../../people/access';
+import type { LeftOutRows } from '../../platform/left-out-rows';
 import { queryAs, shopParam } from '../../platform/http/body';
 import { tellNextPage } from '../../platform/http/next-page';
 import { alikeView, captureView, capturesAlike, capturesOfJob } from '../captures.sql';
@@ -10,17 +11,23 @@ import type { CaptureRoute } from './capture-route';
 const PAGE = 50;
 
 /** The captures of a job, page by page. */
-export const listCaptures: CaptureRoute = (pool) => async (request, response) => {
-  const { limit = PAGE, after } = queryAs(PageQuery, request);
-  const { id } = await jobOf(pool, request);
-  const { rows, next } = await capturesOfJob(pool, shopParam(request), id, { limit, after });
-  tellNextPage(request, response, next);
-  response.json(rows.map(captureView));
-};
+export const listCaptures =
+  (leftOut: LeftOutRows): CaptureRoute =>
+  (pool) =>
+  async (request, response) => {
+    const { limit = PAGE, after } = queryAs(PageQuery, request);
+    const { id } = await jobOf(pool, request);
+    const { rows, next } = await capturesOfJob(pool, shopParam(request), id, { limit, after });
+    tellNextPage(request, response, next);
+    response.json(leftOut.show(rows, { list: 'captures', idOf: ({ id }) => id, view: captureView }));
+  };
 
 /** Captures of like vehicles, to compare with. */
-export const listAlike: CaptureRoute = (pool) => async (request, response) => {
-  const { id } = await jobOf(pool, request);
-  const rows = await capturesAlike(pool, shopParam(request), id, scopeOfRequest(request));
-  response.json(rows.map(alikeView));
-};
+export const listAlike =
+  (leftOut: LeftOutRows): CaptureRoute =>
+  (pool) =>
+  async (request, response) => {
+    const { id } = await jobOf(pool, request);
+    const rows = await capturesAlike(pool, shopParam(request), id, scopeOfRequest(request));
+    response.json(leftOut.show(rows, { list: 'captures', idOf: ({ id }) => id, view: alikeView }));
+  };
