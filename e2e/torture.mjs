@@ -73,9 +73,9 @@ async function alone(app) {
     `${AMOUNTS.malformed} malformed requests`,
     `0 faults, memory level (within ${LEVEL_MEGABYTES} MB)`,
     () => malformed(app, AMOUNTS.malformed),
-    ({ faults, grewMegabytes }) => [
-      `${faults} faults, memory ${grewMegabytes >= 0 ? '+' : ''}${grewMegabytes.toFixed(0)} MB`,
-      faults === 0 && grewMegabytes < LEVEL_MEGABYTES,
+    ({ faults, understood, routes, grewMegabytes }) => [
+      `${faults} faults over ${routes} routes, ${understood} understood, memory ${grewMegabytes >= 0 ? '+' : ''}${grewMegabytes.toFixed(0)} MB`,
+      faults === 0 && understood > 0 && grewMegabytes < LEVEL_MEGABYTES,
     ],
   );
   await measure(

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { IsIn, IsInt, IsObject, IsOptional, IsString, MaxLength, Min, ValidateNested } from 'class-validator';
+import { IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { PASSES, SCHOOLS, caseParts } from '@tetrad/core';
 import type { Case, Pass, System } from '@tetrad/core';
 import { Fits } from './fits';
@@ -14,6 +14,7 @@ const CRITERIA_IDS = SCHOOLS.map(({ id }) => id);
 export class JobChanges {
   @IsInt({ message: 'the version of the job that was changed, a whole number' })
   @Min(1, { message: 'the version of the job that was changed, a whole number' })
+  @Max(2_147_483_647, { message: 'the version of the job that was changed, a whole number' })
   version!: number;
 
   @IsOptional()

@@ -1,65 +1,61 @@
-/** Requests that nobody would send: none is a fault of the server, and its memory stays level. */
+/** Requests to every route with bodies of every class: none is a fault of the server, and its memory stays level. */
+import { execFile } from 'node:child_process';
 import { randomBytes, randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { buildDescription } from '../../tools/setup/build.mjs';
+import { ROOT } from '../../tools/setup/root.mjs';
+import { SHOP } from './application.mjs';
 import { openJob } from './kills.mjs';
+import { ODD, fromFields, pick } from './made-bodies.mjs';
 
 const TOGETHER = 16;
-const pick = (list) => list[Math.floor(Math.random() * list.length)];
-const ODD = [
-  'nul \u0000',
-  '\ud83d',
-  '',
-  'x'.repeat(9000),
-  null,
-  true,
-  -1,
-  1e308,
-  1e18,
-  [],
-  {},
-  [[[]]],
-  { constructor: 1 },
-  { __proto__: 1 },
-  "'; DROP TABLE job; --",
-  '../../etc/passwd',
-  '2026-02-30',
-  'Infinity',
-  randomBytes(40).toString('latin1'),
-];
-const TESTS = ['resting-voltage', 'load-test', 'specific-gravity', 'diode-forward', 'no-such-test'];
+/** Faults that are told whole. */
+const MAX_TOLD = 10;
+/** What would end the session that asks, and streams that stay open. */
+const LEFT_OUT = /^DELETE \/api\/session|\/end-sessions$|\/live$/;
 
-function request(job) {
-  const path = pick([
-    `/jobs/${job}/readings`,
-    `/jobs/${job}/observations`,
-    `/jobs/${job}/timers`,
-    `/jobs/${job}`,
-    '/jobs',
-    '/cases',
-    `/jobs/${pick(ODD)}`,
-    `/captures/${randomUUID()}/found`,
-    '/people',
-  ]);
-  const body = pick([
-    () => ({
-      reading: {
-        id: randomUUID(),
-        test: pick(TESTS),
-        value: pick(ODD),
-        conditions: { [pick(['amps', 'rpm', 'x'])]: pick(ODD) },
-      },
-    }),
-    () => ({ id: randomUUID(), kind: pick(ODD), seconds: pick(ODD) }),
-    () => ({ version: pick(ODD), system: { nominalVolts: pick(ODD), battery: pick(ODD) } }),
-    () => ({
-      format: 'tetrad-case/1',
-      system: pick(ODD),
-      readings: pick(ODD),
-      [String(pick(ODD)).slice(0, 20)]: pick(ODD),
-    }),
-    () => pick(ODD),
-    () => randomBytes(200).toString('base64'),
-  ])();
+/** What the server takes, as it tells itself. */
+async function describe() {
+  await buildDescription();
+  const { stdout } = await promisify(execFile)(process.execPath, [join(ROOT, 'dist/torture/describe.mjs')], {
+    cwd: ROOT,
+    maxBuffer: 50_000_000,
+  });
+  const description = JSON.parse(stdout);
+  return { ...description, routes: description.routes.filter((route) => !LEFT_OUT.test(route.join(' '))) };
+}
+
+/** Bodies whose fields a route knows, found out as it answers: most are sent to where they belong. */
+class Belonging {
+  #known = new Map();
+
+  /** The name of a class for a route. */
+  of(route, names) {
+    const known = this.#known.get(route);
+    return known && Math.random() < 0.8 ? pick(known) : pick(names);
+  }
+  /** What a route answered to a body of a class. */
+  learn(route, name, status, said) {
+    if (name === null || status >= 500 || status === 404 || status === 405 || said.includes('no such field')) return;
+    if (status === 422 || status < 300) this.#known.set(route, [...new Set([...(this.#known.get(route) ?? []), name])]);
+  }
+}
+
+/** @param known Ids that are there, by the name they have in an address. */
+function request(description, known, belonging) {
+  const [method, pattern] = pick(description.routes);
+  const route = `${method} ${pattern}`;
+  const path = pattern.replace(/:(\w+)/g, (_, name) =>
+    encodeURIComponent(
+      String(Math.random() < 0.85 && known[name] ? known[name] : pick([randomUUID(), pick(ODD)])).toWellFormed(),
+    ),
+  );
+  const name = Math.random() < 0.8 ? belonging.of(route, Object.keys(description.bodies)) : null;
+  const body = name
+    ? fromFields(description.bodies[name], description)
+    : pick([() => pick(ODD), () => randomBytes(200).toString('base64')])();
   const headers = pick([
     {},
     {},
@@ -68,28 +64,36 @@ function request(job) {
     { 'idempotency-key': 'x' },
     { 'content-type': 'text/plain' },
   ]);
-  return [
-    pick(['POST', 'PATCH', 'PUT', 'DELETE']),
-    encodeURI(path.toWellFormed?.() ?? path),
-    JSON.stringify(body) ?? 'null',
-    headers,
-  ];
+  return { route, name, method, path, headers, body: method === 'GET' ? undefined : (JSON.stringify(body) ?? 'null') };
 }
 
 const residentMegabytes = async (pid) =>
   Number(/VmRSS:\s+(\d+)/.exec(await readFile(`/proc/${pid}/status`, 'utf8'))[1]) / 1024;
 
-/** @returns {Promise<{ requests: number, faults: number, grewMegabytes: number }>} */
+/** @returns {Promise<{ requests: number, faults: number, understood: number, routes: number, grewMegabytes: number }>} */
 export async function malformed(app, requests) {
-  const job = await openJob(app);
+  const description = await describe();
+  const known = { shop: SHOP, job: await openJob(app), instrument: randomUUID(), number: 0, seq: 1, caution: 'acid' };
+  const belonging = new Belonging();
   let faults = 0;
+  let understood = 0;
   let left = requests;
   const send = async () => {
     while (left-- > 0) {
-      const answer = await app.ask(...request(job)).catch(() => null);
+      const { route, name, method, path, headers, body } = request(description, known, belonging);
+      const answer = await fetch(app.url + path, {
+        method,
+        body,
+        headers: { 'content-type': 'application/json', cookie: app.cookie, ...headers },
+      }).catch(() => null);
       if (!answer) continue; // the client itself would not send it
-      await answer.arrayBuffer();
-      if (answer.status >= 500) faults++;
+      const said = await answer.text();
+      belonging.learn(route, name, answer.status, said);
+      if (answer.ok) understood++;
+      if (answer.status < 500) continue;
+      faults++;
+      if (faults <= MAX_TOLD)
+        console.error(`${method} ${path} ${body?.slice(0, 400)}: ${answer.status} ${said.slice(0, 300)}`);
     }
   };
   const warm = async (count) => {
@@ -98,8 +102,10 @@ export async function malformed(app, requests) {
     await Promise.all(Array.from({ length: TOGETHER }, send));
     left = all - count;
   };
-  await warm(Math.min(2000, Math.floor(requests / 4)));
+  // every route has been asked some hundred times by then, reports and their threads among them
+  await warm(Math.floor(requests / 2));
   const before = await residentMegabytes(app.serverPid());
   await Promise.all(Array.from({ length: TOGETHER }, send));
-  return { requests, faults, grewMegabytes: (await residentMegabytes(app.serverPid())) - before };
+  const routes = description.routes.length;
+  return { requests, faults, understood, routes, grewMegabytes: (await residentMegabytes(app.serverPid())) - before };
 }

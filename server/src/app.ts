@@ -24,6 +24,7 @@ import { singleSignOnRoutes } from './people/single-sign-on-routes';
 import { only, ownJob, ownShop } from './people/who';
 import { addAuditEntry } from './audit-log/audit-log.sql';
 import { LeftOutRows } from './platform/left-out-rows';
+import { noteWhatIsStored } from './platform/database/what-is-stored';
 import { ReadReplica } from './platform/database/read-replica';
 import type { Pool } from './platform/database/pool';
 import { ownHost, ownPages, pace, paceOfSession } from './platform/http/request-guards';
@@ -93,7 +94,7 @@ export function createApp(options: AppOptions): Express {
     }).catch(() => undefined);
   });
   const figures = metrics(pool, { streams, leftOut }, lists instanceof ReadReplica ? lists : null);
-  app.use(figures.time);
+  app.use(figures.time, noteWhatIsStored);
   app.use(requestLog(log));
   app.use(security(), stayOnTls, ownHost(names));
   // answers are made anew each time, files of the page once

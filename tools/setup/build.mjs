@@ -52,6 +52,15 @@ export const buildServer = () =>
       ),
   });
 
+/** What the server takes, for the requests that are made from it. */
+export const buildDescription = () =>
+  unlessUnchanged({
+    name: 'description of the server',
+    inputs: [...SHARED, 'server/src', 'e2e/torture/describe.ts', 'tools/setup/build.mjs'],
+    output: 'dist/torture/describe.mjs',
+    work: () => bundle({ describe: 'e2e/torture/describe.ts' }, 'dist/torture'),
+  });
+
 export const buildCli = (told) =>
   unlessUnchanged(
     {

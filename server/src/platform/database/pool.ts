@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import { isUnavailable } from './unavailable';
 import { Primary } from './primary';
 import { pipelineQueries } from './pipeline-queries';
+import { noteEnd } from './what-is-stored';
 import { workingShop } from './working-shop';
 
 /** What statements are sent to: a connection in a transaction, or the pool. */
@@ -130,7 +131,8 @@ export async function inParts<First, Done, Last>(pool: Pool, parts: Parts<First,
   try {
     const [, first] = await both(client.query('BEGIN'), parts.first(statements));
     const done = await parts.work(statements, first);
-    const [last, ended] = await both(parts.last(statements, done), client.query('COMMIT'));
+    const end = () => both(parts.last(statements, done), client.query('COMMIT'));
+    const [last, ended] = await noteEnd(end, (error) => !isUnavailable(statements.causeOf(error)));
     if (ended.command !== 'COMMIT') throw new Error(`the transaction ended with ${ended.command}`);
     return last;
   } catch (error) {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Problem } from '@tetrad/contracts';
 import { isUnavailable, isBusy } from '../database/unavailable';
+import { whatIsStored } from '../database/what-is-stored';
 import { Refusal, problem } from './problem';
 
 /** A database that is away or busy is asked again after this, s. */
@@ -41,7 +42,7 @@ export const onError: ErrorRequestHandler = (error: unknown, request, response, 
   request.log?.error({ err: error, incident }, 'unexpected failure');
   sendProblem(
     response,
-    problem(500, 'fault', `Something failed in the server; it is in the log as ${incident}. Nothing was stored.`),
+    problem(500, 'fault', `Something failed in the server; it is in the log as ${incident}. ${whatIsStored()}.`),
   );
 };
 
@@ -49,15 +50,15 @@ function toProblem(error: unknown): Problem | null {
   if (error instanceof Refusal) return error.problem;
   const { type, limit, length, message, status, code = '' } = error as BodyError;
   if (code === DISK_FULL)
-    return problem(503, 'disk-full', 'The disk of the database is full. Nothing was stored; free some space.');
+    return problem(503, 'disk-full', `The disk of the database is full. ${whatIsStored()}; free some space.`);
   if (isUnavailable(error))
-    return problem(503, 'database-away', 'The database does not answer. Nothing was stored; try again in a moment.');
+    return problem(503, 'database-away', `The database does not answer. ${whatIsStored()}; try again in a moment.`);
   if (isBusy(error))
-    return problem(503, 'busy', 'This is being changed by others just now. Nothing was stored; try again in a moment.');
+    return problem(503, 'busy', `This is being changed by others just now. ${whatIsStored()}; try again in a moment.`);
   if (code === UNIQUE_VIOLATION)
-    return problem(409, 'taken', 'Somebody else has stored the same just now. Nothing was stored; look again.');
+    return problem(409, 'taken', `Somebody else has stored the same just now. ${whatIsStored()}; look again.`);
   if (DATA_EXCEPTION.test(code))
-    return problem(422, 'misfit', `The database cannot hold this: ${message}. Nothing was stored.`);
+    return problem(422, 'misfit', `The database cannot hold this: ${message}. ${whatIsStored()}.`);
   if (BROKEN_PACKING.test(code))
     return problem(400, 'broken-packing', `The body cannot be unpacked: ${message}. Nothing was stored.`);
   switch (type) {
