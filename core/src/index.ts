@@ -100,7 +100,7 @@ export * from './quantities/temperature';
 export { engineFromName } from './vehicle/engine-from-name';
 export { CLAMP_SCALES_MV_PER_A, clampAmps, crankingRpm } from './quantities/worked-out';
 export { reportDocument } from './report/report-document';
-export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-document';
+export type { ReportDocument, ReportReading, ReportSignOff } from './report/report-shape';
 export { isReplaced } from './judge/rank/part-of';
 export { ruledOutCauses } from './report/ruled-out';
 export { settlingReading } from './report/settled';

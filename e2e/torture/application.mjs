@@ -33,6 +33,16 @@ export async function withApplication(work) {
   }
 }
 
+/** @returns the cookie of a new session of the demo. */
+export async function signIn(url) {
+  const signedIn = await fetch(`${url}/api/session/demo`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{}',
+  });
+  return signedIn.headers.getSetCookie()[0].split(';')[0];
+}
+
 /**
  * Serves a database that is there.
  *
@@ -65,12 +75,7 @@ export async function open(cluster, { standby = '', now = () => cluster.url(), i
     TETRAD_REQUESTS_A_SECOND: '100000',
   });
   const url = `http://127.0.0.1:${port}`;
-  const signedIn = await fetch(`${url}/api/session/demo`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: '{}',
-  });
-  const cookie = signedIn.headers.getSetCookie()[0].split(';')[0];
+  const cookie = await signIn(url);
   return {
     url,
     cookie,

@@ -6,11 +6,13 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { buildDescription } from '../../tools/setup/build.mjs';
 import { ROOT } from '../../tools/setup/root.mjs';
-import { SHOP } from './application.mjs';
+import { SHOP, signIn } from './application.mjs';
 import { openJob } from './kills.mjs';
 import { ODD, fromFields, pick } from './made-bodies.mjs';
 
 const TOGETHER = 16;
+/** A session is renewed at most so often. */
+const RENEW_MS = 100;
 /** Faults that are told whole. */
 const MAX_TOLD = 10;
 /** What would end the session that asks, and streams that stay open. */
@@ -25,6 +27,20 @@ async function describe() {
   });
   const description = JSON.parse(stdout);
   return { ...description, routes: description.routes.filter((route) => !LEFT_OUT.test(route.join(' '))) };
+}
+
+/** A session of its own: some of what is sent ends it, and a new one takes its place. */
+class OwnSession {
+  #since = 0;
+
+  constructor(url) {
+    this.cookie = signIn(url);
+  }
+  renew(url) {
+    if (performance.now() - this.#since < RENEW_MS) return; // those under way still had the one before
+    this.#since = performance.now();
+    this.cookie = signIn(url);
+  }
 }
 
 /** Bodies whose fields a route knows, found out as it answers: most are sent to where they belong. */
@@ -75,6 +91,7 @@ export async function malformed(app, requests) {
   const description = await describe();
   const known = { shop: SHOP, job: await openJob(app), instrument: randomUUID(), number: 0, seq: 1, caution: 'acid' };
   const belonging = new Belonging();
+  const session = new OwnSession(app.url);
   let faults = 0;
   let understood = 0;
   let left = requests;
@@ -84,11 +101,12 @@ export async function malformed(app, requests) {
       const answer = await fetch(app.url + path, {
         method,
         body,
-        headers: { 'content-type': 'application/json', cookie: app.cookie, ...headers },
+        headers: { 'content-type': 'application/json', cookie: await session.cookie, ...headers },
       }).catch(() => null);
       if (!answer) continue; // the client itself would not send it
       const said = await answer.text();
       belonging.learn(route, name, answer.status, said);
+      if (answer.status === 401) session.renew(app.url);
       if (answer.ok) understood++;
       if (answer.status < 500) continue;
       faults++;

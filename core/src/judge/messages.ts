@@ -6,43 +6,16 @@ import type { FaultName, ObservationName, StepName, TestName } from '../format/n
 import type { JudgedPart, SymptomName } from '../format/words';
 import type { CautionName } from '../evidence/cautions';
 import type { ExcuseName } from '../trade/excuses';
-import type { PathTest, PieceName } from '../circuit/paths';
-
-/** A graded reading beside its limit. */
-export interface GradedParams {
-  readonly test: TestName;
-  readonly value: Reading['value'];
-  readonly bound: Message;
-  readonly amps: number | undefined;
-  readonly note?: Message;
-}
-export interface DropParams {
-  readonly test: TestName;
-  readonly value: number;
-  readonly amps: number | undefined;
-  readonly allowed: number;
-  /** Volts left when the measured parts are taken off, and which parts those are. */
-  readonly left: number | undefined;
-  readonly parts: readonly PathTest[] | undefined;
-}
-export interface HealthOfWay {
-  readonly way: string;
-  readonly health: number;
-}
-/** Of a pack: the weak batteries, and how they are joined. */
-export interface PackParams {
-  readonly weak: readonly number[];
-  readonly batteries: readonly number[];
-  readonly arrangement: 'parallel' | 'series';
-  readonly count: number;
-}
-/** One battery of a pack. */
-export interface OwnBatteryParams {
-  readonly battery: number;
-  readonly charge?: number;
-  readonly health?: number;
-  readonly isWeak: boolean;
-}
+import type { PieceName } from '../circuit/paths';
+import type {
+  GradedParams,
+  DropParams,
+  HealthOfWay,
+  PackParams,
+  OwnBatteryParams,
+  NothingFoundParams,
+  StillOpen,
+} from './message-params';
 
 export interface GradeMessages {
   readonly 'within-limit': GradedParams;
@@ -121,18 +94,6 @@ export interface DecisionMessages {
   readonly 'nothing-possible': NoParams;
   readonly 'may-be-frozen': { readonly celsius: number };
 }
-/** What could not be read, and what lies outside its limit. */
-export interface NothingFoundParams {
-  readonly missing: readonly StepName[];
-  readonly outside: readonly Reading[];
-}
-
-/** What stands between a part and its verdict: steps nobody took, and steps to take again. */
-export interface StillOpen {
-  readonly missing: readonly StepName[];
-  readonly again?: readonly StepName[];
-}
-
 export interface VerdictMessages {
   readonly called: { readonly fault: FaultName; readonly evidence?: Message };
   readonly 'charge-first-part': NoParams;

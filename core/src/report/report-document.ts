@@ -7,100 +7,24 @@ import type { Reading } from '../format/reading-shape';
 import type { Judgement } from '../format/judgement-shape';
 import type { StepName } from '../format/names';
 import { JUDGED_PARTS } from '../format/words';
-import type { Grade } from '../format/words';
-import type { CriteriaSet } from '../criteria/criteria-set';
 import type { Assessment } from '../evidence/assessment';
 import { testsToRepeat } from '../judge/compare/repeat-tests';
 import { survey } from '../judge/grade/survey';
 import type { Survey } from '../judge/grade/survey';
 import { fourNoteProfile } from '../profile/four-note-profile';
-import type { Profile } from '../profile/four-note-profile';
 import { PLAIN_FIGURES } from '../quantities/figure-format';
-import type { FigureChoice } from '../quantities/figure-format';
 import { ruledOutCauses } from './ruled-out';
+import type { ReportDocument, ReportInput } from './report-shape';
 import { settledBy } from './settled';
-import type { Settled } from './settled';
 import { SYMPTOMS } from '../trade/symptoms';
 import { PIECES } from '../circuit/paths';
 import { OBSERVATIONS, TESTS } from '../trade/tables';
 import { VERDICT_WORDS, customerWords, decisionWords, headline } from '../words/en/decisions';
-import type { DecisionTone, SignedDecision } from '../words/en/decisions';
 import { batteryLabelWords } from '../words/en/battery-label';
 import { capital, lower, spaced } from '../words/en/names';
 import { methodWords, readingWords } from '../words/en/readings';
 import { englishVoice, retell } from '../words/en/voice';
 import type { Voice } from '../format/message';
-
-/** How the job was signed off, as the report needs it. */
-export interface ReportSignOff extends SignedDecision {
-  readonly by: string;
-  readonly at: string;
-  readonly words: string;
-  /** Set where the decision taken is another than the judge's. */
-  readonly differs: { readonly judged: string; readonly reason: string } | null;
-  readonly conclusion: string;
-  readonly comment: string | null;
-}
-
-export interface ReportInput {
-  readonly case: Case;
-  readonly judgement: Judgement;
-  readonly criteria: CriteriaSet;
-  readonly signOff: ReportSignOff | null;
-  /** How the reader wants figures written. */
-  readonly figures?: FigureChoice;
-}
-
-export interface ReportReading {
-  readonly id: string;
-  readonly test: string;
-  readonly value: string;
-  readonly grade: Grade;
-  /** The limit, or why it is void. */
-  readonly limit: string;
-  readonly how: string;
-  readonly at: string | null;
-  readonly isAfter: boolean;
-}
-
-export interface ReportDocument {
-  /** How the reader wants figures written: the profile's are drawn, not told. */
-  readonly figures: FigureChoice;
-  readonly complaint: string;
-  /** What the battery's label says. */
-  readonly battery: string;
-  readonly replacedBefore: string;
-  /** How the job stands, in a line. */
-  readonly headline: { readonly words: string; readonly tone: DecisionTone };
-  /** What the readings say: the judge's own decision. */
-  readonly decision: { readonly words: string; readonly because: string };
-  /** The finding in plain words: the technician's conclusion where there is one. */
-  readonly plain: string;
-  /** Where in the path to work; empty where it is no path. */
-  readonly place: string;
-  /** The other causes, each with what excludes it. */
-  readonly ruledOut: readonly string[];
-  /** Deciding reading; null where nothing did. */
-  readonly settled: Settled | null;
-  readonly before: Profile;
-  readonly after: Profile | null;
-  readonly comparison: readonly {
-    readonly test: string;
-    readonly before: string;
-    readonly gradeBefore: Grade | null;
-    readonly after: string;
-    readonly limit: string;
-    readonly grade: Grade | null;
-  }[];
-  readonly signOff: ReportSignOff | null;
-  /** Parts of the system, and single tests, of which nothing is known: never taken as passed. */
-  readonly notTested: readonly string[];
-  readonly parts: readonly { readonly part: string; readonly words: string; readonly because: string }[];
-  readonly observations: readonly { readonly about: string; readonly finding: string }[];
-  readonly readings: readonly ReportReading[];
-  readonly criteria: string;
-  readonly cautions: readonly string[];
-}
 
 /** Puts a report together; nothing in it is computed anew but the grades. */
 export function reportDocument({ case: subject, judgement, criteria, signOff, figures }: ReportInput): ReportDocument {

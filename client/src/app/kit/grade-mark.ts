@@ -42,6 +42,7 @@ const WORDS: Readonly<Record<Grade, string>> = {
       display: inline-flex;
       align-items: center;
       gap: 6px;
+      font-family: var(--sans);
       font-weight: 600;
     }
     svg {

@@ -13,7 +13,7 @@ import type { Ranked } from '../rank/rank-faults';
 import { asOwnBattery } from '../../evidence/own-battery';
 import type { GradedCase } from '../../evidence/case-context';
 import { message } from '../messages';
-import type { PackParams } from '../messages';
+import type { PackParams } from '../message-params';
 
 /** Under this share of its rating a battery is worn. */
 const WORN_HEALTH = 0.7;

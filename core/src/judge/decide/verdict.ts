@@ -18,7 +18,7 @@ import type { Failure } from '../derive/failures';
 import { whyStop } from './stop';
 import { isCallable, partOf } from '../rank/part-of';
 import { message } from '../messages';
-import type { StillOpen } from '../messages';
+import type { StillOpen } from '../message-params';
 
 export interface Verdicted extends StillOpen {
   readonly verdict: Verdict;

@@ -8,14 +8,8 @@ import { EXCUSES, excuseRow } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
 import type { Message, PhrasesFor, Voice } from '../../format/message';
-import type {
-  DecisionMessages,
-  HealthOfWay,
-  NextMessages,
-  PackParams,
-  StillOpen,
-  VerdictMessages,
-} from '../../judge/messages';
+import type { DecisionMessages, NextMessages, VerdictMessages } from '../../judge/messages';
+import type { HealthOfWay, PackParams, StillOpen } from '../../judge/message-params';
 import { WAYS, listed, lower, nameOf } from './names';
 import { readingWords } from './readings';
 
