@@ -46,7 +46,7 @@ export const SOUND: Answers = {
   'Drop, alternator case to battery −': '30m',
   'Diode check, reverse': 'OL',
   'Drain current': '25m',
-  'Drop across a fuse': '0.4m',
+  'Drop across a fuse': '2.9',
   'Drop, body to battery −': '30m',
 };
 
@@ -120,6 +120,13 @@ async function answerStep(page: Page, title: string, answer: string, hand: Hand)
   if (title === 'Battery label') return hand.choose(page.getByRole('button', { name: answer }));
   const finding = page.locator('.centre .findings').getByRole('button', { name: answer, exact: true });
   if ((await finding.count()) > 0) return hand.choose(finding);
+  if (title === 'Drop across a fuse') {
+    const list = page.locator('tt-fuse-list');
+    await list.getByLabel('Fuse', { exact: true }).fill('F12');
+    await list.getByLabel('Rating, A').fill('15');
+    await list.getByLabel('Across it, mV').fill(answer);
+    return hand.choose(list.getByRole('button', { name: 'Save' }));
+  }
   if (title === 'Alternator current') await page.getByLabel('System voltage, V').fill('12.6');
   if (title === 'Load test') await page.getByLabel('Fully charged before').check();
   if (title === 'Ripple waveform' && answer === '1.6') await page.getByLabel('Humps missing of six').fill('1');

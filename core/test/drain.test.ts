@@ -75,3 +75,15 @@ describe('the circuit', () => {
     expect(checkCase(caseOf([read('fuse-drop', 0.002, conditions as never)])).ok).toBe(fits);
   });
 });
+
+describe('a battery that goes flat standing', () => {
+  const asked = (readings: readonly Reading[], symptoms: string[]) =>
+    judge(caseOf(readings, { symptoms })).next[0]?.test;
+
+  it('is followed by the drain as soon as it is proven itself, before the engine runs', () => {
+    const proven = [rest(12.65), read('conductance', 560)];
+    expect(asked(proven, ['goes-flat'])).toBe('parasitic-draw');
+    expect(asked(proven, ['slow-crank'])).not.toBe('parasitic-draw');
+    expect(asked([rest(12.65)], ['goes-flat'])).not.toBe('parasitic-draw');
+  });
+});

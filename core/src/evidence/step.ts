@@ -1,6 +1,6 @@
 import type { FaultName } from '../format/names';
 import type { GradedCase } from './case-context';
-import type { EngineState } from '../format/words';
+import type { EngineState, SymptomName } from '../format/words';
 import type { CautionName } from './cautions';
 
 /** What the judge knows of a step when it chooses what to do next. */
@@ -25,6 +25,8 @@ export interface Step {
   readonly needsTold?: true;
   /** Whether it can tell anything in this case. */
   readonly when?: (gradedCase: GradedCase) => boolean;
+  /** With this complaint it is the next thing once the battery is proven, before the engine runs. */
+  readonly dueFor?: SymptomName;
   /** Cautions that belong to it, in the order they are read. */
   readonly cautions: readonly CautionName[];
 }

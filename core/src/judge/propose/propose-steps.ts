@@ -7,7 +7,7 @@ import { isCrankingPath, isPathTest } from '../../circuit/paths';
 import { TESTS, isTestName, stepOf } from '../../trade/tables';
 import type { Message } from '../../format/message';
 import type { ProofState, ProvenCase } from '../prove/prove';
-import { batteryUnits, isTried, readingsOf } from '../../evidence/case-context';
+import { batteryUnits, isCharged, isTried, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { disagreeing } from '../derive/health';
 import { isFlowUnknown, isStill } from '../../evidence/flow';
@@ -78,6 +78,8 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
   const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
   const saved = new Map(worthwhile.map(({ step, saves }) => [step, saves]));
   const now = engineNow(gradedCase);
+  const { symptoms = [] } = gradedCase.case.complaint ?? {};
+  const isBatteryProven = isCharged(gradedCase) && provenCase.figures.ways.length > 0;
   const ranked: RankedStep[] = [];
   for (const { name, row } of STEP_ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? proofValue(leading.probability) : 0;
@@ -95,10 +97,11 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     // another state of the engine costs its minutes; what is read in the same visit costs none
     const minutes = row.minutes + SETTING_UP_MINUTES + changeMinutes(now, engine);
     const isAsked = forCoverage > 0 && forProof <= forCoverage;
-    ranked.push({ name, row, engine, worth: value / minutes, forDecision: Math.max(0, forDecision), isAsked });
+    const isDue = isBatteryProven && row.dueFor !== undefined && symptoms.includes(row.dueFor);
+    ranked.push({ name, row, engine, worth: value / minutes, forDecision: Math.max(0, forDecision), isDue, isAsked });
   }
   // what only waits for a step waits for that one
-  ranked.sort((a, b) => b.forDecision - a.forDecision || b.worth - a.worth);
+  ranked.sort((a, b) => Number(b.isDue) - Number(a.isDue) || b.forDecision - a.forDecision || b.worth - a.worth);
   const best = withCurrents(ranked, gradedCase).slice(0, MAX_STEPS - label.length);
   const asked = inVisits(best).map(({ name, isAsked }) =>
     stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),

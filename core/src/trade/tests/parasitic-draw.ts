@@ -49,6 +49,7 @@ export const parasiticDraw: Test = {
     engine: 'asleep',
     informs: informs(0.95, 'parasitic-drain'),
     settles: 'Measures the drain with everything off and asleep.',
+    dueFor: 'goes-flat',
     cautions: [],
   },
   required: [{ by: ['standing'] }],
