@@ -115,15 +115,9 @@ function lineOf({ finding: { source, says: message }, weight }: Ranked['lines'][
 
 function partOf({ verdict, because, missing, again, where }: Verdicted): PartVerdict {
   const sent = stored(because);
-  const made = {
-    verdict,
-    because: ENGLISH.say(because),
-    missing,
-    code: sent.code,
-    with: sent.with,
-    ...(again && { again }),
-  };
-  return where ? { ...made, where } : made;
+  const made = { verdict, because: ENGLISH.say(because), missing, code: sent.code, with: sent.with };
+  if (again === undefined && where === undefined) return made;
+  return { ...made, ...(again && { again }), ...(where && { where }) };
 }
 
 function decisionOf({ decided, left }: JudgedCase): Decision {
