@@ -104,6 +104,37 @@ describe('two server processes on one database', () => {
     expect(answer.status).toBe(404);
     expect(answer.body.detail).toContain(missing);
   });
+
+  describe('who else is at a job', () => {
+    const live = (app: Application) => follow(`${jobsOf(app)}/${job}/live`, ['people']);
+
+    test('each device is told of the others, through whichever process, and when they leave', async () => {
+      const here = await live(first);
+      expect((await here.next()).data).toEqual([]);
+      const there = await live(second);
+      expect((await there.next()).data).toHaveLength(1);
+      expect((await here.next()).data).toEqual([{ name: expect.any(String), kind: 'device' }]);
+      there.close();
+      expect((await here.next()).data).toEqual([]);
+      here.close();
+    });
+
+    test('of a process that died nobody is told for longer than a minute, and the job’s readings are not sent again', async () => {
+      await first.owner.query(
+        `INSERT INTO presence (shop_id, stream_id, job_id, name, kind, seen_at)
+         VALUES ('one', $1, $2, 'Gone Long', 'device', now() - interval '1 minute')`,
+        [randomUUID(), job],
+      );
+      const all = await follow(`${jobsOf(second)}/${job}/live`, ['people', 'job']);
+      const events = [await all.next(), await all.next()];
+      expect(events.map(({ event }) => event).sort()).toEqual(['job', 'people']);
+      expect(events.find(({ event }) => event === 'people')!.data).toEqual([]);
+      const other = await live(first);
+      expect((await all.next()).event).toBe('people');
+      all.close();
+      other.close();
+    });
+  });
 });
 
 test('a lost listening connection is made again, and nothing is missed', async () => {
@@ -123,51 +154,4 @@ test('a lost listening connection is made again, and nothing is missed', async (
   expect(values(seen)).toEqual([12.4]);
   stream.close();
   await app.close();
-});
-
-describe('who else is at a job', () => {
-  let first: Application;
-  let second: Application;
-  let job: string;
-  beforeAll(async () => {
-    const database = await newDatabase();
-    first = await startApplication(database);
-    second = await startApplication(database);
-    cookie = first.cookieFor('/');
-    const body = jobBody();
-    job = body.id;
-    await post(jobsOf(first), body);
-  });
-  afterAll(async () => {
-    await first.close();
-    await second.close();
-  });
-  const live = (app: Application) => follow(`${jobsOf(app)}/${job}/live`, ['people']);
-
-  test('each device is told of the others, through whichever process, and when they leave', async () => {
-    const here = await live(first);
-    expect((await here.next()).data).toEqual([]);
-    const there = await live(second);
-    expect((await there.next()).data).toHaveLength(1);
-    expect((await here.next()).data).toEqual([{ name: expect.any(String), kind: 'device' }]);
-    there.close();
-    expect((await here.next()).data).toEqual([]);
-    here.close();
-  });
-
-  test('of a process that died nobody is told for longer than a minute, and the job’s readings are not sent again', async () => {
-    await first.owner.query(
-      `INSERT INTO presence (shop_id, stream_id, job_id, name, kind, seen_at)
-       VALUES ('one', $1, $2, 'Gone Long', 'device', now() - interval '1 minute')`,
-      [randomUUID(), job],
-    );
-    const all = await follow(`${jobsOf(second)}/${job}/live`, ['people', 'job']);
-    const events = [await all.next(), await all.next()];
-    expect(events.map(({ event }) => event).sort()).toEqual(['job', 'people']);
-    expect(events.find(({ event }) => event === 'people')!.data).toEqual([]);
-    const other = await live(first);
-    expect((await all.next()).event).toBe('people');
-    all.close();
-    other.close();
-  });
 });
