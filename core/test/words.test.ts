@@ -78,7 +78,10 @@ describe('figures', () => {
       '50 %',
       '8.9 mΩ',
     ]);
-    expect(smallVolts(-0.0001)).toBe('0 mV');
+    expect(smallVolts(-0.00001)).toBe('0 mV');
+    expect(smallVolts(-0.0001)).toBe('-0.1 mV');
+    expect(smallVolts(0.0004)).toBe('0.4 mV');
+    expect(smallVolts(0.0124)).toBe('12 mV');
   });
 });
 

@@ -39,6 +39,8 @@ export interface FigureFormat {
 const DECIMALS: Readonly<Record<string, number>> = { V: 2, A: 0, rpm: 0, '%': 0, SG: 3, min: 0, s: 0, h: 1 };
 /** Under this, drops and ripple are told in millivolts, V. */
 const SMALL_VOLTS = 0.5;
+/** Under this tenths are told where there are any, mV. */
+const TENTHS_UNDER_MV = 5;
 /** Under these, amps are told in milliamps, and with one decimal. */
 const MILLIAMPS_UNDER_A = 1;
 const TENTHS_UNDER_A = 20;
@@ -77,7 +79,11 @@ export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat
   const volts = (value: number): string => `${plain(value, 2)} V`;
   const smallVolts = (value: number): string => {
     if (Math.abs(value) >= SMALL_VOLTS) return volts(value);
-    return choice.smallVolts === 'mV' ? `${plain(value * 1000, 0)} mV` : `${plain(value, 3)} V`;
+    if (choice.smallVolts === 'V') return `${plain(value, 3)} V`;
+    const millivolts = value * 1000;
+    // across a fuse tenths count
+    const hasTenths = Math.abs(millivolts) < TENTHS_UNDER_MV && Math.round(millivolts * 10) % 10 !== 0;
+    return `${plain(millivolts, hasTenths ? 1 : 0)} mV`;
   };
   const ohms = (value: number): string => `${plain(value * 1000, 1)} mΩ`;
   const celsius = (value: number): string =>
