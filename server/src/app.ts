@@ -88,10 +88,14 @@ export function createApp(options: AppOptions): Express {
   app.set('trust proxy', 'loopback'); // TLS may end before us, on this machine
   const leftOut = new LeftOutRows(({ list, id, problem: why }) => {
     log.warn({ list, id, problem: why }, 'a row cannot be told and is left out of its list');
-    void addAuditEntry(pool, {
-      ...{ what: 'row-left-out', person: null, from: null, about: id },
+    const entry = {
+      what: 'row-left-out',
+      person: null,
+      from: null,
+      about: id,
       detail: { list, problem: why },
-    }).catch(() => undefined);
+    } as const;
+    void addAuditEntry(pool, entry).catch(() => undefined);
   });
   const figures = metrics(pool, { streams, leftOut }, lists instanceof ReadReplica ? lists : null);
   app.use(figures.time, noteWhatIsStored);

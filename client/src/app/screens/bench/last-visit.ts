@@ -3,7 +3,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { VisitView } from '@tetrad/contracts';
 import { BALANCED, headline, readingWords, schoolById, survey } from '@tetrad/core';
-import type { Assessment, Grade } from '@tetrad/core';
+import type { Assessment, Grade, RouteStep } from '@tetrad/core';
 import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
 import { Api } from '../../state/api';
@@ -66,17 +66,22 @@ export class LastVisit {
     const { words, tone } = headline(visit.decision, visit.signOff, this.#voice());
     return { words, tone, fitted: visit.signOff?.partsFitted.join(', ') ?? '' };
   });
+  /** What was read at a step on that visit: the newest that counts. */
+  at(step: RouteStep): Compared | null {
+    return this.#newest(this.#then(), step);
+  }
   /** Every step that was read then or now, in the order of the route: the newest reading that counts. */
   readonly rows = computed((): readonly ComparedRow[] =>
     BENCH_STEPS.flatMap((step) => {
-      const newest = (assessments: readonly Assessment[]): Compared | null => {
-        const found = assessments.findLast(
-          ({ reading, grade }) => belongs(reading, step) && grade !== 'void' && reading.value !== null,
-        );
-        return found ? { words: readingWords(found.reading, this.#voice()), grade: found.grade } : null;
-      };
-      const [then, now] = [newest(this.#then()), newest(this.#job.assessments())];
+      const [then, now] = [this.at(step), this.#newest(this.#job.assessments(), step)];
       return then || now ? [{ key: keyOf(step), name: nameOfStep(step), then, now }] : [];
     }),
   );
+
+  #newest(assessments: readonly Assessment[], step: RouteStep): Compared | null {
+    const found = assessments.findLast(
+      ({ reading, grade }) => belongs(reading, step) && grade !== 'void' && reading.value !== null,
+    );
+    return found ? { words: readingWords(found.reading, this.#voice()), grade: found.grade } : null;
+  }
 }

@@ -1,5 +1,5 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, inject, output, viewChild, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, viewChildren } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { CONDITIONS, fuseCurrents, numberShape, parseEntry } from '@tetrad/core';
 import type { FuseForm, StepName } from '@tetrad/core';
@@ -133,7 +133,6 @@ export class FuseList {
   readonly chosen = output<StepName>();
   protected readonly FORMS = FORMS;
   protected readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
-  protected readonly first = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly form = new FormGroup({
     fuse: text(),
     rating: new FormControl('', { nonNullable: true, validators: [fitsFigure(RATING)] }),
@@ -157,7 +156,7 @@ export class FuseList {
   });
 
   focus(): void {
-    this.first()?.nativeElement.focus();
+    this.fields()[0]?.nativeElement.focus();
   }
   /** Keys that were pressed elsewhere belong to the name of the next fuse. */
   append(keys: string): void {

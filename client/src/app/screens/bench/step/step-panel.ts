@@ -86,9 +86,7 @@ export class StepPanel {
   protected readonly voice = inject(Sentences).voice;
   readonly #last = inject(LastVisit);
   /** What was read here on the last visit. */
-  protected readonly lastTime = computed(
-    () => this.#last.rows().find(({ key }) => key === keyOf(this.step()))?.then ?? null,
-  );
+  protected readonly lastTime = computed(() => this.#last.at(this.step()));
   readonly chosen = output<StepName>();
   /** Nothing is left to read: the job can be signed off. */
   readonly decided = output();
