@@ -1,4 +1,4 @@
-import { figureFormat, likelySlip, parseEntry } from '@tetrad/core';
+import { figureFormat, likelySlip, parseEntry, readingWords } from '@tetrad/core';
 import fc from 'fast-check';
 
 describe('what a technician types', () => {
@@ -40,15 +40,33 @@ describe('what a technician types', () => {
     fc.assert(
       fc.property(fc.integer({ min: -200_000, max: 200_000 }), (thousandths) => {
         const shown = (thousandths / 1000).toFixed(3);
-        const expected = { ok: true, value: Number(shown) };
+        const expected = { ok: true, value: Number(shown), resolution: 0.001 };
         expect(parseEntry(shown, 'V')).toEqual(expected);
         expect(parseEntry(shown.replace('.', ','), 'V')).toEqual(expected);
         expect(parseEntry(`${thousandths}m`, 'V')).toEqual({
           ok: true,
           value: Number((thousandths * 0.001).toPrecision(12)),
+          resolution: 0.001,
         });
       }),
     );
+  });
+
+  it.each([
+    ['12.6', 'V', 'resting-voltage', '12.6 V'],
+    ['12.60', 'V', 'resting-voltage', '12.60 V'],
+    ['12.605', 'V', 'resting-voltage', '12.605 V'],
+    ['185', 'A', 'starter-draw', '185 A'],
+    ['185.0', 'A', 'starter-draw', '185.0 A'],
+    ['45 mA', 'A', 'parasitic-draw', '45 mA'],
+    ['0.23', 'V', 'drop-positive-post', '230 mV'],
+    ['230.4 mV', 'V', 'drop-positive-post', '230.4 mV'],
+    ['0.62', 'V', 'drop-positive-post', '0.62 V'],
+    ['4.25 mΩ', 'ohm', 'internal-resistance', '4.25 mΩ'],
+  ] as const)('%s of a meter stays as many digits as the meter showed', (typed, unit, test, shown) => {
+    const entry = parseEntry(typed, unit);
+    if (!entry.ok) throw new Error(typed);
+    expect(readingWords({ test, ...entry }, figureFormat())).toBe(shown);
   });
 
   it('never throws and never gives a number that is not finite', () => {

@@ -65,6 +65,8 @@ const readingFields = object(
     at: time(),
     notPossible: word(NOT_POSSIBLE),
     uncertainty: number({ min: 0 }),
+    /** The step of the last digit that the instrument showed, in the test's unit. */
+    resolution: number({ min: 1e-9, max: 1000 }),
     instrument: text(0, 400),
     by: text(0, 200),
     void: text(1, 1000),

@@ -31,6 +31,14 @@ export interface FigureFormat {
   probability(value: number): string;
   /** A probability that nothing measured speaks for yet: in steps of 5 %, with what it comes to. */
   guess(value: number): string;
+  /**
+   * A value with the digits its instrument showed.
+   *
+   * @param unit As in `quantity`.
+   * @param resolution The step of the last digit shown, in that unit.
+   * @param isSmall Told in millivolts where it is small, like a drop.
+   */
+  shown(value: number, unit: string, resolution: number, isSmall?: boolean): string;
   /** A figure with the decimals it was given with, at most three. */
   asGiven(value: number): string;
 }
@@ -69,6 +77,9 @@ function fixed(value: number, decimals: number): string {
   return `${sign}${(whole - rest) / power}.${String(rest).padStart(decimals, '0')}`;
 }
 
+/** Decimals that show a step of this size. */
+const decimalsOf = (step: number): number => Math.min(MAX_DECIMALS, Math.max(0, Math.round(-Math.log10(step))));
+
 /** @param choice What the person at this device wants; {@link PLAIN_FIGURES} for files. */
 export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat {
   const plain = (value: number, decimals: number): string => {
@@ -96,6 +107,23 @@ export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat
     if (value !== 0 && size < MILLIAMPS_UNDER_A) return `${plain(value * 1000, 0)} mA`;
     return `${plain(value, size < TENTHS_UNDER_A ? 1 : 0)} A`;
   };
+  const quantity = (value: number, unit: string): string => {
+    if (unit === 'ohm') return ohms(value);
+    if (unit === 'A') return amps(value);
+    if (unit === '°C') return celsius(value);
+    if (unit === 'SG') return plain(value, 3);
+    return `${plain(value, DECIMALS[unit] ?? 2)} ${unit}`.trim();
+  };
+  const inThousandths = (value: number, unit: string, step: number): string =>
+    `${plain(value * 1000, decimalsOf(step * 1000))} ${unit}`;
+  const shown = (value: number, unit: string, resolution: number, isSmall = false): string => {
+    const size = Math.abs(value);
+    if (unit === 'V' && isSmall && size < SMALL_VOLTS && choice.smallVolts === 'mV')
+      return inThousandths(value, 'mV', resolution);
+    if (unit === 'A' && value !== 0 && size < MILLIAMPS_UNDER_A) return inThousandths(value, 'mA', resolution);
+    if (unit === 'ohm') return inThousandths(value, 'mΩ', resolution);
+    return unit === 'V' || unit === 'A' ? `${plain(value, decimalsOf(resolution))} ${unit}` : quantity(value, unit);
+  };
   return {
     plain,
     volts,
@@ -112,12 +140,7 @@ export function figureFormat(choice: FigureChoice = PLAIN_FIGURES): FigureFormat
       return `${rounded >= LIKELY_FROM ? 'likely' : 'possible'}, ${share(rounded)}`;
     },
     asGiven: (value) => plain(value, Math.min(MAX_DECIMALS, (String(value).split('.')[1] ?? '').length)),
-    quantity: (value, unit) => {
-      if (unit === 'ohm') return ohms(value);
-      if (unit === 'A') return amps(value);
-      if (unit === '°C') return celsius(value);
-      if (unit === 'SG') return plain(value, 3);
-      return `${plain(value, DECIMALS[unit] ?? 2)} ${unit}`.trim();
-    },
+    quantity,
+    shown,
   };
 }

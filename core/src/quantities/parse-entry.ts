@@ -9,7 +9,10 @@ export type EntryFault =
   | { readonly code: 'not-a-number'; readonly found: string }
   | { readonly code: 'wrong-unit'; readonly found: string; readonly wanted: EntryUnit };
 
-export type Entry = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly fault: EntryFault };
+export type Entry =
+  /** `resolution` is the step of the last digit that was typed, in the unit asked for: 0.1 of "12.6". */
+  | { readonly ok: true; readonly value: number; readonly resolution: number }
+  | { readonly ok: false; readonly fault: EntryFault };
 
 const SCALE: Readonly<Record<string, number>> = { '': 1, m: 1e-3, k: 1e3, u: 1e-6, µ: 1e-6, μ: 1e-6 };
 
@@ -49,13 +52,15 @@ export function parseEntry(typed: string, unit: EntryUnit): Entry {
   if (text === '') return { ok: false, fault: { code: 'empty' } };
   const match = NUMBER.exec(text);
   if (!match) return { ok: false, fault: { code: 'not-a-number', found: typed } };
-  const value = Number(match[1]!.replace(',', '.'));
+  const figure = match[1]!.replace(',', '.');
+  const value = Number(figure);
+  const resolution = stepOf(figure);
   const suffix = match[2]!.trim();
   if (!Number.isFinite(value)) return { ok: false, fault: { code: 'not-a-number', found: typed } };
   const wrong: Entry = { ok: false, fault: { code: 'wrong-unit', found: suffix, wanted: unit } };
-  if (suffix === '') return { ok: true, value };
-  if (unit === '°C' && /^°?f$/i.test(suffix)) return { ok: true, value: toCelsius(value) };
-  if (unitOf(suffix) === unit) return { ok: true, value };
+  if (suffix === '') return { ok: true, value, resolution };
+  if (unit === '°C' && /^°?f$/i.test(suffix)) return { ok: true, value: toCelsius(value), resolution };
+  if (unitOf(suffix) === unit) return { ok: true, value, resolution };
   const scale = SCALE[suffix[0]!];
   if (scale === undefined || PLAIN.has(unit)) {
     return /^[\p{L}°%Ω]+$/u.test(suffix) && unitOf(suffix.slice(scale === undefined ? 0 : 1))
@@ -66,9 +71,12 @@ export function parseEntry(typed: string, unit: EntryUnit): Entry {
         };
   }
   const rest = suffix.slice(1).trim();
-  if (rest === '' || unitOf(rest) === unit) return { ok: true, value: scaled(value, scale) };
+  if (rest === '' || unitOf(rest) === unit)
+    return { ok: true, value: scaled(value, scale), resolution: scaled(resolution, scale) };
   return unitOf(rest) ? wrong : { ok: false, fault: { code: 'not-a-number', found: typed } };
 }
 
+/** The step of the last digit of a figure: 0.01 of "12.60". */
+const stepOf = (figure: string): number => Number(`1e-${(figure.split('.')[1] ?? '').length}`);
 /** Keeps decimal entries decimal: 610 × 0.001 is 0.61, not 0.6100000000000001. */
 const scaled = (value: number, scale: number): number => Number((value * scale).toPrecision(12));

@@ -7,7 +7,7 @@ const TOLD = /[cf]\s*$/i;
 /** A temperature as it is typed; a bare number is in the unit the person chose. @returns °C. */
 export function celsiusOf(typed: string, { temperature }: FigureChoice): Entry {
   const entry = parseEntry(typed, '°C');
-  return entry.ok && temperature === 'F' && !TOLD.test(typed) ? { ok: true, value: toCelsius(entry.value) } : entry;
+  return entry.ok && temperature === 'F' && !TOLD.test(typed) ? { ...entry, value: toCelsius(entry.value) } : entry;
 }
 
 /** A stored temperature as the person would type it. */

@@ -20,13 +20,18 @@ export const notPossibleWords = (reason = 'other'): string => NOT_POSSIBLE[reaso
 export const valueWords = (test: Reading['test'], value: number, figures: FigureFormat): string =>
   TESTS[test].isSmallVolts ? figures.smallVolts(value) : figures.quantity(value, TESTS[test].unit);
 
-/** A reading's value for people. */
+/** A reading's value for people, with the digits that its instrument showed where they are known. */
 export function readingWords(
-  { test, value, notPossible }: Pick<Reading, 'test' | 'value' | 'notPossible'>,
+  { test, value, notPossible, resolution }: Pick<Reading, 'test' | 'value' | 'notPossible' | 'resolution'>,
   figures: FigureFormat,
 ): string {
   if (value === null) return `not possible (${notPossibleWords(notPossible)})`;
-  if (typeof value === 'number') return valueWords(test, value, figures);
+  if (typeof value === 'number') {
+    const { unit, isSmallVolts } = TESTS[test];
+    return resolution === undefined
+      ? valueWords(test, value, figures)
+      : figures.shown(value, unit, resolution, isSmallVolts);
+  }
   return typeof value === 'string' ? value : value.map((cell) => figures.plain(cell, 3)).join(' · ');
 }
 

@@ -300,12 +300,15 @@ export class ReadingEntry {
     const form = this.form();
     const battery = this.battery();
     const { instrument, uncertainty } = this.instrument();
+    const found = this.understood();
+    const resolution = 'resolution' in found ? found.resolution : undefined;
     return {
       value,
       conditions: form ? conditionsOf(form, this.step()) : {},
       ...(battery !== undefined && { battery }),
       ...(instrument !== undefined && { instrument }),
       ...(uncertainty !== undefined && typeof value === 'number' && { uncertainty }),
+      ...(resolution !== undefined && { resolution }),
     };
   }
 }

@@ -10,10 +10,10 @@ export type Understood =
   | { readonly state: 'unclear'; readonly problem: string }
   | { readonly state: 'impossible'; readonly problem: string; readonly meant: number | null; readonly index: number }
   /** It can be, and hardly is: asked before it is saved. */
-  | { readonly state: 'doubtful'; readonly value: number; readonly problem: string }
+  | { readonly state: 'doubtful'; readonly value: number; readonly resolution: number; readonly problem: string }
   /** Of a pack: no battery by itself has it, the pack as connected has. */
-  | { readonly state: 'of-pack'; readonly value: number; readonly problem: string }
-  | { readonly state: 'value'; readonly value: Exclude<Reading['value'], null> };
+  | { readonly state: 'of-pack'; readonly value: number; readonly resolution: number; readonly problem: string }
+  | { readonly state: 'value'; readonly value: Exclude<Reading['value'], null>; readonly resolution?: number };
 
 /** What a figure is held against. */
 export interface Beside {
@@ -35,16 +35,19 @@ export function understand(typed: readonly string[], test: TestName, beside: Bes
   const { kind, unit } = TESTS[test];
   if (kind === 'number-or-OL' && /^\s*o\.?l\.?\s*$/i.test(typed[0] ?? '')) return { state: 'value', value: 'OL' };
   const values: number[] = [];
+  let resolution = 1;
   for (const [index, text] of typed.entries()) {
     const entry = parseEntry(text, unit as EntryUnit);
     if (!entry.ok && entry.fault.code === 'empty') continue;
     if (!entry.ok) return { state: 'unclear', problem: entryProblem(entry.fault) };
+    ({ resolution } = entry);
     const value = kind === 'list' ? gravity(entry.value) : entry.value;
     const wrong = outsidePhysics({ test, value: kind === 'list' ? [value] : value }, nominalVolts);
     if (wrong && packVolts !== null && kind !== 'list' && !outsidePhysics({ test, value }, packVolts))
       return {
         state: 'of-pack',
         value,
+        resolution,
         problem: `${value} ${wrong.unit} is more than one battery has (${nominalVolts} V). Of the pack as connected?`,
       };
     if (wrong)
@@ -61,7 +64,7 @@ export function understand(typed: readonly string[], test: TestName, beside: Bes
   if (kind === 'list') return { state: 'value', value: values };
   const [value] = values as [number];
   const problem = beside.asks(value);
-  return problem === '' ? { state: 'value', value } : { state: 'doubtful', value, problem };
+  return problem === '' ? { state: 'value', value, resolution } : { state: 'doubtful', value, resolution, problem };
 }
 
 /** Hydrometers are read as 1265 or 1.265. */

@@ -14,6 +14,9 @@ import { Figures } from '../../../device/figures';
 
 const CYLINDERS = SYSTEM_FIGURES.cylinders;
 
+/** A figure that was worked out is no finer than its meter. */
+const SHOWN_DIGITS = 4;
+
 /** Works a reading out of what the instrument shows: rpm from compression peaks, amps from a clamp's volts. */
 @Component({
   selector: 'tt-work-out',
@@ -83,6 +86,6 @@ export class WorkOut {
 
   protected take(): void {
     const result = this.result();
-    if (result !== null) this.taken.emit(result);
+    if (result !== null) this.taken.emit(Number(result.toPrecision(SHOWN_DIGITS)));
   }
 }
