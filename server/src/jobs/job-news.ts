@@ -18,6 +18,9 @@ type Listener = (news: JobNews | null) => void;
 
 const CHANNEL = 'tetrad_job';
 const RETRY_MS = 500;
+/** How often the connection is asked whether it still lives, and how long it has to answer, ms. */
+const ASK_MS = 5000;
+const ANSWER_MS = 3000;
 
 export class JobNewsFeed {
   readonly #primary: Primary;
@@ -26,6 +29,7 @@ export class JobNewsFeed {
   #client: pg.Client | null = null;
   #closed = false;
   #retry: NodeJS.Timeout | undefined;
+  #asking: NodeJS.Timeout | undefined;
 
   /** @param where An address, or the hosts of which one takes writes. */
   constructor(where: string | Primary, log: Logger) {
@@ -40,6 +44,8 @@ export class JobNewsFeed {
       connectionString: this.#primary.address,
       application_name: 'tetrad news',
       keepAlive: true,
+      connectionTimeoutMillis: ANSWER_MS,
+      query_timeout: ANSWER_MS,
     });
     this.#client = client;
     client.on('notification', ({ payload }) => {
@@ -51,6 +57,7 @@ export class JobNewsFeed {
       await client.connect();
       await client.query(`LISTEN ${CHANNEL}`);
       this.#tell(null);
+      this.#watch(client);
     } catch (error) {
       this.#lost(client, error);
     }
@@ -65,9 +72,21 @@ export class JobNewsFeed {
   async close(): Promise<void> {
     this.#closed = true;
     clearTimeout(this.#retry);
+    clearTimeout(this.#asking);
     const client = this.#client;
     this.#client = null;
     await client?.end().catch(() => undefined);
+  }
+
+  /** A host that hangs closes no connection: it is asked. */
+  #watch(client: pg.Client): void {
+    this.#asking = setTimeout(() => {
+      if (client !== this.#client) return;
+      client.query('SELECT 1').then(
+        () => this.#watch(client),
+        (error: unknown) => this.#lost(client, error),
+      );
+    }, ASK_MS);
   }
 
   #tell(news: JobNews | null): void {

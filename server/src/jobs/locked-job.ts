@@ -9,7 +9,8 @@ import type { JobRow } from './jobs.sql';
 import { inParts } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
 import { jobParam, shopParam } from '../platform/http/body';
-import { isRepeat } from '../platform/http/idempotency';
+import { noteEnd } from '../platform/database/what-is-stored';
+import { confirmRepeat, isRepeat } from '../platform/http/idempotency';
 import { Refusal, notFound, problem } from '../platform/http/problem';
 import { KeyedMutex, QueueFull } from '../platform/keyed-mutex';
 
@@ -91,8 +92,15 @@ export function onLockedJob<Sent, Stored>(
         },
       }),
     )
-    .catch((error: unknown) => {
-      if (error === REPEATED) return null;
+    .catch(async (error: unknown) => {
+      if (error === REPEATED) {
+        // the transaction it was found in is undone; the write itself is there
+        await noteEnd(
+          () => confirmRepeat(pool),
+          () => false,
+        );
+        return null;
+      }
       if (error instanceof QueueFull) throw busy(error.waiting);
       throw error;
     });

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import { isUnavailable } from './unavailable';
 import { Primary } from './primary';
 import { pipelineQueries } from './pipeline-queries';
+import { assertConfirmed, hearUnconfirmed } from './unconfirmed';
 import { noteEnd } from './what-is-stored';
 import { workingShop } from './working-shop';
 
@@ -26,6 +27,8 @@ const IDLE_IN_TRANSACTION_MS = 5000;
 /** A database that is away is answered with 503 soon instead of queueing, ms. */
 const CONNECT_MS = 3000;
 const UNUSED_MS = 30_000;
+/** A host that says nothing for so long is taken for lost, ms: longer than any statement may take. */
+const SILENT_MS = STATEMENT_MS + 2000;
 const CONNECTIONS = 10;
 
 /** Connections that each work for one shop at a time: the one that the work at hand is for. */
@@ -45,6 +48,7 @@ export class Pool implements Sql {
       idleTimeoutMillis: UNUSED_MS,
       ...(!isPatient && {
         statement_timeout: STATEMENT_MS,
+        query_timeout: SILENT_MS,
         lock_timeout: LOCK_MS,
         idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION_MS,
       }),
@@ -55,6 +59,7 @@ export class Pool implements Sql {
     // The pool hears only of idle connections; one that is cut while it is lent out would end the process unheard.
     this.#pool.on('connect', (client) => {
       client.on('error', lost);
+      hearUnconfirmed(client);
       pipelineQueries(client);
     });
     this.#pool.on('error', () => undefined); // the connection's own listener has said it
@@ -95,7 +100,9 @@ export class Pool implements Sql {
     const client = await this.connect();
     let broken = false;
     try {
-      return await client.query<Row>(text, values);
+      const found = await client.query<Row>(text, values);
+      assertConfirmed(client);
+      return found;
     } catch (error) {
       broken = await this.isBroken(error);
       throw error;
@@ -131,7 +138,11 @@ export async function inParts<First, Done, Last>(pool: Pool, parts: Parts<First,
   try {
     const [, first] = await both(client.query('BEGIN'), parts.first(statements));
     const done = await parts.work(statements, first);
-    const end = () => both(parts.last(statements, done), client.query('COMMIT'));
+    const end = async () => {
+      const ended = await both(parts.last(statements, done), client.query('COMMIT'));
+      assertConfirmed(client);
+      return ended;
+    };
     const [last, ended] = await noteEnd(end, (error) => !isUnavailable(statements.causeOf(error)));
     if (ended.command !== 'COMMIT') throw new Error(`the transaction ended with ${ended.command}`);
     return last;

@@ -16,7 +16,7 @@ export function isUnavailable(error: unknown): boolean {
   const { code, message } = told(error);
   return (
     UNAVAILABLE.test(code) ||
-    /connection terminated|timeout exceeded when trying to connect|not queryable/i.test(message)
+    /connection terminated|timeout exceeded when trying to connect|not queryable|query read timeout/i.test(message)
   );
 }
 

@@ -13,6 +13,13 @@ export const IDEMPOTENCY_KEY = 'Idempotency-Key';
 const EARLIER_NAME = 'Write-Id';
 const FORM = /^[\w.:-]{8,120}$/;
 
+/**
+ * Writes a record that says nothing into PostgreSQL's log. A repeat is answered when that is committed: where a standby
+ * confirms commits it then has the write itself too, whose own wait may have been cut short.
+ */
+export const confirmRepeat = (sql: Sql): Promise<unknown> =>
+  sql.query("SELECT pg_logical_emit_message(true, 'tetrad', $1)", ['repeat']);
+
 /** The draft writes the key as a quoted string; without quotes it is taken as well. */
 const unquoted = (text: string): string => /^"(.*)"$/.exec(text)?.[1] ?? text;
 
@@ -65,6 +72,9 @@ export async function isRepeat(sql: Sql, request: Request): Promise<boolean> {
     'SELECT digest FROM write WHERE shop_id = $1 AND write_id = $2',
     [workingShop(), key],
   );
-  if (rows[0]?.digest.equals(digest)) return true;
+  if (rows[0]?.digest.equals(digest)) {
+    await confirmRepeat(sql);
+    return true;
+  }
   throw new Refusal(problem(409, 'id-taken', `The write ${key} was sent before with other content.`));
 }
