@@ -6,6 +6,7 @@ import { fail, step } from '../tools/setup/steps.mjs';
 import { withApplication } from './torture/application.mjs';
 import { clients } from './torture/clients.mjs';
 import { diskFull } from './torture/disk-full.mjs';
+import { inOwnNetwork } from './torture/own-network.mjs';
 import { failOver } from './torture/fail-over.mjs';
 import { floor, searches } from './torture/floor.mjs';
 import { largestBodies } from './torture/largest-bodies.mjs';
@@ -35,6 +36,8 @@ const AMOUNTS = isShort
   : { server: 100, database: 100, connections: 100, malformed: 20_000, streams: 1000, changes: 10, writes: 20 };
 const HOW = { connections: 'cutConnections', server: 'killServer', database: 'killDatabase' };
 const FAIL_OVERS = isShort ? 1 : 5;
+const ELECTIONS = isShort ? 3 : 20;
+const ELECTED_MS = 30_000;
 const JOBS = isShort ? 300 : 5000;
 const SEARCHED = isShort ? 1000 : 10_000;
 const SEARCH_MS = 100;
@@ -151,6 +154,25 @@ async function main() {
       const [said, met] = killed(FAIL_OVER_MS)(figures);
       return [`${said}; ${fromStandby} of 10 lists came from the standby`, met && fromStandby > 0];
     },
+  );
+  await measure(
+    `${ELECTIONS} × the primary’s host killed, paused or cut off; the hosts elect the next`,
+    `0 lost, 0 twice, no two primaries, writes again within ${ELECTED_MS / 1000} s`,
+    () => inOwnNetwork('elections.mjs', ['etcd', 'patroni'], ELECTIONS),
+    ({ skipped, direct, ...figures }) => {
+      if (skipped !== undefined) return [skipped, true];
+      const [said, met] = killed(ELECTED_MS)(figures);
+      return [`${said}; with ${direct} acknowledged to writers on the hosts themselves`, met];
+    },
+  );
+  await measure(
+    'A cluster of hosts brought back to a moment by pgBackRest',
+    'all from before it, nothing from after it, and it takes writes',
+    () => inOwnNetwork('restore-to-a-minute.mjs', ['etcd', 'patroni', 'pgbackrest']),
+    ({ skipped, missing, left, written, of }) => [
+      skipped ?? `of ${of} before and ${of} after: ${missing} missing, ${left} left; ${written} of ${of} written since`,
+      skipped !== undefined || (missing === 0 && left === 0 && written === of),
+    ],
   );
   await measure(
     'Disk full in mid-write, and free again',

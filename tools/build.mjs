@@ -1,5 +1,5 @@
 /** `npm run build`: all that runs, without starting it. */
-import { buildCli, buildClient, buildServer } from './setup/build.mjs';
+import { buildBillOfMaterials, buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { fail, step } from './setup/steps.mjs';
 
 const changed = (ran) => (ran ? 'done' : 'unchanged');
@@ -8,5 +8,6 @@ async function main() {
   await step('server', buildServer, changed);
   await step('command line', buildCli, changed);
   await step('client', buildClient, changed);
+  await step('bill of materials', buildBillOfMaterials, changed);
 }
 main().catch(fail);

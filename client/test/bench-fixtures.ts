@@ -76,7 +76,7 @@ export const button = (fixture: ComponentFixture<unknown>, words: string): HTMLB
 export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView => ({
   kind: 'device',
   person: { id: 'p1', name, role },
-  shop: { id: 'one', name: 'Shop one' },
+  shop: { id: 'one', name: 'Shop one', forgetsAtSignOut: false },
   job: null,
   endsAt: '2026-03-02T18:00:00Z',
   hasSingleSignOn: false,

@@ -3,7 +3,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { Store, provideState, provideStore } from '@ngrx/store';
-import type { PersonView, Role, SessionView } from '@tetrad/contracts';
+import type { OpenSessionView, PersonView, Role, SessionView } from '@tetrad/contracts';
 import { of, throwError } from 'rxjs';
 import { Toasts } from '../src/app/kit/toasts';
 import { People } from '../src/app/screens/people/people';
@@ -18,6 +18,7 @@ const person = (name: string, role: Role, more: Partial<PersonView> = {}): Perso
   active: true,
   hasPin: true,
   email: null,
+  oneTimeUntil: null,
   ...more,
 });
 let people: PersonView[];
@@ -27,6 +28,9 @@ const api = {
   changePerson: jest.fn(),
   newPassword: jest.fn(),
   endSessions: jest.fn(),
+  openSessions: jest.fn(),
+  endSession: jest.fn(),
+  changeShop: jest.fn(),
 };
 const say = jest.fn();
 let fixture: ComponentFixture<People>;
@@ -106,16 +110,72 @@ it('a refusal is told in the server’s words, and the list is read anew', async
   expect(api.people.mock.calls.length).toBe(before + 1);
 });
 
-it('how many sessions were ended is said in words', async () => {
+const session = (id: string, more: Partial<OpenSessionView> = {}): OpenSessionView => ({
+  id,
+  kind: 'device',
+  begunAt: '2026-03-02T07:00:00.000Z',
+  endsAt: '2026-03-02T19:00:00.000Z',
+  address: '10.0.0.7',
+  job: null,
+  isThis: false,
+  ...more,
+});
+/** Dialogs stand beside the page. */
+const dialog = (): HTMLElement => document.querySelector<HTMLElement>('[role=dialog]')!;
+
+it('the sessions of a person are ended one by one, this one apart, or all at once', async () => {
+  let sessions = [session('this', { isThis: true }), session('phone', { kind: 'phone' }), session('tablet')];
+  api.openSessions.mockImplementation(() => of(sessions));
+  api.endSession.mockImplementation((_shop: string, _person: string, id: string) => {
+    sessions = sessions.filter((one) => one.id !== id);
+    return of(undefined);
+  });
   await open(signedIn('Ada', 'administrator'));
-  for (const [ended, words] of [
-    [1, 'One session ended'],
-    [3, '3 sessions ended'],
-  ] as const) {
-    api.endSessions.mockReturnValue(of({ ended }));
-    await press('End sessions', rowOf('Bo'));
-    expect(say).toHaveBeenLastCalledWith(words);
-  }
+  await press('Sessions', rowOf('Bo'));
+  const rows = () => [...dialog().querySelectorAll('li')];
+  expect(rows().map((row) => row.querySelector('button') !== null)).toEqual([false, true, true]);
+  expect(rows()[1]!.textContent).toContain('Phone beside a job');
+  expect(rows()[1]!.textContent).toContain('10.0.0.7');
+  await press('End', rows()[1]);
+  expect(api.endSession).toHaveBeenCalledWith('one', 'id of Bo', 'phone');
+  expect(rows()).toHaveLength(2);
+  api.endSessions.mockReturnValue(of({ ended: 2 }));
+  await press('End all 2', dialog());
+  expect(say).toHaveBeenLastCalledWith('2 sessions ended');
+});
+
+it('a one-time password says until when it opens, and that it is over', async () => {
+  people = [
+    person('Ada', 'administrator'),
+    person('New', 'technician', { oneTimeUntil: '2999-01-01T10:00:00.000Z' }),
+    person('Late', 'technician', { oneTimeUntil: '2020-01-01T10:00:00.000Z' }),
+  ];
+  await open(signedIn('Ada', 'administrator'));
+  expect(rowOf('New').textContent).toContain('One-time password until 1 Jan');
+  expect(rowOf('Late').textContent).toContain('One-time password has expired');
+  expect(rowOf('Ada').textContent).not.toContain('One-time password until');
+});
+
+it('an administrator chooses that devices forget the jobs at sign-out', async () => {
+  api.changeShop.mockReturnValue(of({ forgetsAtSignOut: true }));
+  await open(signedIn('Ada', 'administrator'));
+  page().querySelector<HTMLInputElement>('tt-check input')!.click();
+  await fixture.whenStable();
+  expect(api.changeShop).toHaveBeenCalledWith('one', { forgetsAtSignOut: true });
+});
+
+it('a password that was typed is shown by one key, and hidden again', async () => {
+  await open(signedIn('Ilse', 'technician'));
+  const field = page().querySelector('tt-password')!;
+  const type = () => field.querySelector('input')!.type;
+  const key = field.querySelector('button')!;
+  expect([type(), key.getAttribute('aria-pressed')]).toEqual(['password', 'false']);
+  key.click();
+  await fixture.whenStable();
+  expect([type(), key.getAttribute('aria-pressed')]).toEqual(['text', 'true']);
+  key.click();
+  await fixture.whenStable();
+  expect(type()).toBe('password');
 });
 
 describe('e-mail addresses', () => {

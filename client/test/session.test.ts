@@ -41,6 +41,7 @@ beforeEach(() => {
   demos = [];
   const api = {
     session: () => answer(),
+    signOut: () => of(undefined),
     demo: (shop: string | null) => {
       demos.push(shop);
       return shop === 'gone' ? failed(422) : of(signedIn('Demo', 'technician'));
@@ -58,6 +59,7 @@ beforeEach(() => {
         useValue: {
           get: (key: string) => Promise.resolve(kept.get(key)),
           put: (key: string, value: unknown) => Promise.resolve(kept.set(key, value)),
+          clear: () => Promise.resolve(kept.clear()),
         },
       },
     ],
@@ -104,4 +106,26 @@ it('the demo lets one in by itself, into the shop chosen last, and where that is
   expect(demos).toEqual(['gone', null]);
   expect(store.selectSignal(selectWho)()).toBe('Demo');
   expect(went).toEqual([]);
+});
+
+describe('signing out', () => {
+  const signOut = async (forgetsAtSignOut: boolean) => {
+    const session = signedIn('Ilse', 'technician');
+    answer = () => of({ ...session, shop: { ...session.shop, forgetsAtSignOut } });
+    const store = await load();
+    kept.set('job one', {});
+    sessionStorage.setItem('tetrad.undo one', '[]');
+    store.dispatch(SessionActions.signOut());
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(went).toHaveLength(1);
+    return { jobs: kept.has('job one'), typed: sessionStorage.getItem('tetrad.undo one') !== null };
+  };
+
+  it('leaves the jobs on the device for work without the server', async () => {
+    expect(await signOut(false)).toEqual({ jobs: true, typed: true });
+  });
+
+  it('removes them where the shop chose so', async () => {
+    expect(await signOut(true)).toEqual({ jobs: false, typed: false });
+  });
 });

@@ -13,8 +13,26 @@ export type { JobStatus } from './job-changes';
 export { JobRecord, knownCriteria, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
-export { ChangeOver, DemoSignIn, NewPerson, OwnSecrets, PairPhone, PersonChanges, SHOP_ID, SignIn } from './people';
-export type { ActView, BackupsView, OpenedPerson, PersonView, SessionKind, SessionView } from './people';
+export {
+  ChangeOver,
+  DemoSignIn,
+  NewPerson,
+  OwnSecrets,
+  PairPhone,
+  PersonChanges,
+  SHOP_ID,
+  ShopChanges,
+  SignIn,
+} from './people';
+export type {
+  ActView,
+  BackupsView,
+  OpenSessionView,
+  OpenedPerson,
+  PersonView,
+  SessionKind,
+  SessionView,
+} from './people';
 export { PageQuery } from './page-query';
 export { reportOf } from './report-of';
 export * from './light';

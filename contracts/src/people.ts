@@ -125,6 +125,29 @@ export interface PersonView {
   readonly hasPin: boolean;
   /** For single sign-on. */
   readonly email: string | null;
+  /** Until when the one-time password opens that nobody has used yet; null where there is none. */
+  readonly oneTimeUntil: string | null;
+}
+
+/** A session that goes on: a device, a phone, or somebody who has a one-time password. */
+export interface OpenSessionView {
+  readonly id: string;
+  readonly kind: SessionKind;
+  readonly begunAt: string;
+  readonly endsAt: string;
+  /** The network address it was begun from. */
+  readonly address: string | null;
+  /** Of a phone: the job it may see. */
+  readonly job: string | null;
+  /** Whether it is the one that asks. */
+  readonly isThis: boolean;
+}
+
+/** What a shop chooses for all its devices. */
+export class ShopChanges {
+  /** Whether jobs that are kept on a device for work without the server are removed when somebody signs out of it. */
+  @IsBoolean({ message: 'true or false' })
+  forgetsAtSignOut!: boolean;
 }
 
 /** An account with the password that it is opened with the first time; it is shown once and kept nowhere. */
@@ -139,7 +162,7 @@ export type SessionKind = 'device' | 'phone' | 'first';
 export interface SessionView {
   readonly kind: SessionKind;
   readonly person: { readonly id: string; readonly name: string; readonly role: Role };
-  readonly shop: { readonly id: string; readonly name: string };
+  readonly shop: { readonly id: string; readonly name: string; readonly forgetsAtSignOut: boolean };
   /** Of a phone: the job it may see. */
   readonly job: string | null;
   readonly endsAt: string;

@@ -16,6 +16,8 @@ import { metrics } from './operations/metrics';
 import type { DemoDoor } from './people/demo';
 import { pairingRoutes } from './people/pairing-routes';
 import { peopleRoutes } from './people/people-routes';
+import { sessionListRoutes } from './people/session-list-routes';
+import { shopRoutes } from './shops/shop-routes';
 import { sessionRoutes } from './people/session-routes';
 import { sessions } from './people/sessions';
 import { SingleSignOn } from './people/single-sign-on';
@@ -133,6 +135,8 @@ export function createApp(options: AppOptions): Express {
     instrumentRoutes(pool, leftOut),
     captureRoutes(pool, leftOut),
     peopleRoutes(pool, sessionSecret),
+    sessionListRoutes(pool),
+    shopRoutes(pool),
     auditLogRoutes(pool),
     backupRoutes(backupsFolder),
   );

@@ -92,6 +92,25 @@ describe('signing in', () => {
     expect(await app.signIn('one', 'New one', added.body.oneTimePassword)).toBe('');
   });
 
+  it('with a one-time password is over after three days, and a new one opens again', async () => {
+    const name = `Late ${randomUUID().slice(0, 8)}`;
+    const id = randomUUID();
+    const { body: added } = await app.ask('POST', `${SHOP}/people`, { id, name, role: 'technician' });
+    const hours = (Date.parse(added.oneTimeUntil) - Date.now()) / 3_600_000;
+    expect(hours).toBeGreaterThan(71);
+    expect(hours).toBeLessThan(73);
+    await app.owner.query("UPDATE person SET password_until = now() - interval '1 second' WHERE person_id = $1", [id]);
+    expect(await app.signIn('one', name, added.oneTimePassword)).toBe('');
+    const { body: again } = await app.ask('POST', `${SHOP}/people/${id}/one-time-password`, {});
+    const cookie = await app.signIn('one', name, again.oneTimePassword);
+    const own = { password: again.oneTimePassword, newPassword: PASSWORD };
+    const { body: session } = await app.ask('PUT', '/api/session/secrets', own, cookie);
+    expect(session.kind).toBe('device');
+    // one's own password has no end
+    const { body: people } = await app.ask('GET', `${SHOP}/people`);
+    expect(people.find((person: { id: string }) => person.id === id).oneTimeUntil).toBeNull();
+  });
+
   it('keeps neither password, PIN nor session id as they are', async () => {
     const { rows } = await app.owner.query("SELECT password_hash FROM person WHERE name = 'Ada'");
     expect(rows[0].password_hash).toMatch(/^\$argon2id\$/);
@@ -110,6 +129,48 @@ describe('signing in', () => {
     expect((await app.ask('GET', '/api/session', undefined, third)).status).toBe(401);
     expect(await app.signIn('one', name)).toBe('');
   });
+});
+
+describe('the sessions of a person', () => {
+  it('are listed with where and since when, and ended one by one', async () => {
+    const { id, name, cookie } = await member('technician');
+    const elsewhere = await app.signIn('one', name);
+    const path = `${SHOP}/people/${id}/sessions`;
+    const { body: open } = await app.ask('GET', path, undefined, cookie);
+    expect(open).toHaveLength(2);
+    expect(open.map(({ isThis }: { isThis: boolean }) => isThis).sort()).toEqual([false, true]);
+    for (const { kind, begunAt, endsAt, address } of open) {
+      expect([kind, address]).toEqual(['device', '127.0.0.1']);
+      expect(Date.parse(endsAt) - Date.parse(begunAt)).toBeGreaterThan(11 * 3_600_000);
+    }
+    const other = open.find(({ isThis }: { isThis: boolean }) => !isThis);
+    expect((await app.ask('DELETE', `${path}/${other.id}`, undefined, cookie)).status).toBe(204);
+    expect((await app.ask('GET', '/api/session', undefined, elsewhere)).status).toBe(401);
+    expect((await app.ask('GET', '/api/session', undefined, cookie)).status).toBe(200);
+    expect((await app.ask('DELETE', `${path}/${other.id}`, undefined, cookie)).status).toBe(404);
+  });
+
+  it('are told to themselves and to those who manage people, and to nobody else', async () => {
+    const { id, cookie } = await member('lead');
+    const other = await member('lead');
+    const path = `${SHOP}/people/${id}/sessions`;
+    expect((await app.ask('GET', path, undefined, other.cookie)).status).toBe(403);
+    const { body: open } = await app.ask('GET', path); // as the administrator
+    expect((await app.ask('DELETE', `${path}/${open[0].id}`, undefined, other.cookie)).status).toBe(403);
+    expect((await app.ask('DELETE', `${path}/${open[0].id}`)).status).toBe(204);
+    expect((await app.ask('GET', '/api/session', undefined, cookie)).status).toBe(401);
+  });
+});
+
+it('what holds for all devices of the shop is chosen by an administrator, and told with the session', async () => {
+  const { cookie } = await member('lead');
+  const choice = { forgetsAtSignOut: true };
+  expect((await app.ask('PUT', `${SHOP}/settings`, choice, cookie)).status).toBe(403);
+  expect((await app.ask('PUT', `${SHOP}/settings`, choice)).body).toMatchObject(choice);
+  expect((await app.ask('GET', '/api/session', undefined, cookie)).body.shop).toMatchObject(choice);
+  const wrong = await app.ask('PUT', `${SHOP}/settings`, { forgetsAtSignOut: 'yes' });
+  expect([wrong.status, wrong.body.errors[0].field]).toEqual([422, 'forgetsAtSignOut']);
+  await app.ask('PUT', `${SHOP}/settings`, { forgetsAtSignOut: false });
 });
 
 describe('a shared bench', () => {

@@ -1,4 +1,5 @@
 /** Builds what runs: the client with Angular's builder, server and command line with esbuild. */
+import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { run } from './run.mjs';
 import { ROOT } from './root.mjs';
@@ -93,4 +94,32 @@ export const buildClient = () =>
         cwd: ROOT,
         env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
       }),
+  });
+
+/** How npm marks a package that no dependency of the application needs. */
+const ONLY_BUILDS = 'cdx:npm:package:development';
+
+/** What runs with the application, as CycloneDX: each package with its version, licence and digest. */
+export const buildBillOfMaterials = () =>
+  unlessUnchanged({
+    name: 'bill of materials',
+    inputs: ['package.json', 'package-lock.json', 'tools/setup/build.mjs'],
+    output: 'dist/bom.json',
+    async work() {
+      const words = ['--package-lock-only', '--sbom-format=cyclonedx', '--sbom-type=application'];
+      const printed = await run('npm', ['sbom', ...words], { cwd: ROOT });
+      const { components, dependencies, ...bill } = JSON.parse(printed.slice(printed.indexOf('{')));
+      // npm’s own --omit=dev leaves out what a tool needs as well as the application
+      const runs = components.filter(({ properties }) => !properties.some(({ name }) => name === ONLY_BUILDS));
+      const known = new Set([bill.metadata.component, ...runs].map((component) => component['bom-ref']));
+      const among = (refs = []) => refs.filter((ref) => known.has(ref));
+      const needs = dependencies.filter(({ ref }) => known.has(ref));
+      const whole = {
+        ...bill,
+        components: runs,
+        dependencies: needs.map(({ ref, dependsOn }) => ({ ref, dependsOn: among(dependsOn) })),
+      };
+      await mkdir(join(ROOT, 'dist'), { recursive: true });
+      await writeFile(join(ROOT, 'dist/bom.json'), JSON.stringify(whole, null, 2));
+    },
   });

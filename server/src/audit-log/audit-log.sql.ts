@@ -11,6 +11,8 @@ export type AuditAction =
   | 'phone-paired'
   | 'secrets-changed'
   | 'sessions-ended'
+  | 'session-ended'
+  | 'shop-changed'
   | 'person-added'
   | 'person-changed'
   | 'password-reset'

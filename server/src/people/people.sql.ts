@@ -1,5 +1,6 @@
-import type { PersonView, Role } from '@tetrad/contracts';
+import type { OpenSessionView, PersonView, Role } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
+import { isoTime } from '../platform/database/iso-time';
 import { workingShop } from '../platform/database/working-shop';
 import { endPairings } from './pairings.sql';
 import type { Identity } from './single-sign-on';
@@ -10,16 +11,26 @@ export interface PersonRow extends PersonView {
   readonly mustChange: boolean;
 }
 
-const PERSON = `person_id AS id, name, role, active, email, pin_hash IS NOT NULL AS "hasPin", password_hash AS "passwordHash",
-  pin_hash AS "pinHash", must_change AS "mustChange"`;
+/** A one-time password opens for so long, h: somebody who was added before a weekend can still begin after it. */
+export const ONE_TIME_HOURS = 72;
 
-export const personView = ({ id, name, role, active, hasPin, email }: PersonRow): PersonView => ({
+/** A one-time password that has ended is none. */
+const PERSON = `person_id AS id, name, role, active, email, pin_hash IS NOT NULL AS "hasPin",
+  CASE WHEN password_until < now() THEN NULL ELSE password_hash END AS "passwordHash",
+  pin_hash AS "pinHash", must_change AS "mustChange",
+  CASE WHEN must_change THEN ${isoTime('password_until')} END AS "oneTimeUntil"`;
+/** Until when the password opens that is stored now. */
+const until = (mustChange: string): string =>
+  `CASE WHEN ${mustChange} THEN now() + interval '${ONE_TIME_HOURS} hours' END`;
+
+export const personView = ({ id, name, role, active, hasPin, email, oneTimeUntil }: PersonRow): PersonView => ({
   id,
   name,
   role,
   active,
   hasPin,
   email,
+  oneTimeUntil,
 });
 
 /** The people of the working shop, by name; those who have left last. */
@@ -76,8 +87,8 @@ export interface NewAccount {
 export async function addPerson(sql: Sql, account: NewAccount): Promise<boolean> {
   const { id, name, role, passwordHash, pinHash = null, mustChange } = account;
   const { rowCount } = await sql.query(
-    `INSERT INTO person (shop_id, person_id, name, role, password_hash, pin_hash, must_change)
-     VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT DO NOTHING`,
+    `INSERT INTO person (shop_id, person_id, name, role, password_hash, pin_hash, must_change, password_until)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, ${until('$7')}) ON CONFLICT DO NOTHING`,
     [workingShop(), id, name.trim(), role, passwordHash, pinHash, mustChange],
   );
   return rowCount === 1;
@@ -98,6 +109,8 @@ export async function changePerson(sql: Sql, id: string, changes: AccountChanges
     `UPDATE person SET role = coalesce($3, role), active = coalesce($4, active),
             password_hash = coalesce($5, password_hash), pin_hash = coalesce($6, pin_hash),
             must_change = coalesce($7, must_change),
+            password_until = CASE WHEN $5::text IS NULL THEN password_until
+                                  ELSE ${until('coalesce($7, must_change)')} END,
             email = CASE WHEN $8::text IS NULL THEN email ELSE nullif(lower($8), '') END,
             subject = CASE WHEN $8::text IS NULL OR lower($8) = email THEN subject END
       WHERE shop_id = $1 AND person_id = $2`,
@@ -146,4 +159,24 @@ export async function endSessions(sql: Sql, person: string): Promise<number> {
     person,
   ]);
   return rowCount ?? 0;
+}
+
+/** The sessions of a person that go on, the newest first. @param own The hash of the id of the one that asks. */
+export async function openSessions(sql: Sql, person: string, own: Buffer): Promise<readonly OpenSessionView[]> {
+  const { rows } = await sql.query<OpenSessionView>(
+    `SELECT session_id AS id, data #>> '{signedIn,kind}' AS kind, ${isoTime('begun_at')} AS "begunAt",
+            ${isoTime('expires_at')} AS "endsAt", address, data #>> '{signedIn,job}' AS job, id_hash = $3 AS "isThis"
+       FROM session WHERE shop_id = $1 AND person_id = $2 AND expires_at > now() ORDER BY begun_at DESC LIMIT 100`,
+    [workingShop(), person, own],
+  );
+  return rows;
+}
+
+/** Ends one session. @returns false where the person has none of that id. */
+export async function endSession(sql: Sql, person: string, session: string): Promise<boolean> {
+  const { rowCount } = await sql.query(
+    'DELETE FROM session WHERE shop_id = $1 AND person_id = $2 AND session_id = $3',
+    [workingShop(), person, session],
+  );
+  return rowCount === 1;
 }

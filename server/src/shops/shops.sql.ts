@@ -1,4 +1,4 @@
-import type { ShopView } from '@tetrad/contracts';
+import type { ShopChanges, ShopView } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 
 export async function listShops(sql: Sql): Promise<readonly ShopView[]> {
@@ -6,9 +6,21 @@ export async function listShops(sql: Sql): Promise<readonly ShopView[]> {
   return rows;
 }
 
-export async function findShop(sql: Sql, id: string): Promise<ShopView | null> {
-  const { rows } = await sql.query<ShopView>('SELECT shop_id AS id, name FROM shop WHERE shop_id = $1', [id]);
+/** A shop, and what it chose for its devices. */
+export interface ShopRow extends ShopView {
+  readonly forgetsAtSignOut: boolean;
+}
+
+export async function findShop(sql: Sql, id: string): Promise<ShopRow | null> {
+  const { rows } = await sql.query<ShopRow>(
+    'SELECT shop_id AS id, name, forgets_at_sign_out AS "forgetsAtSignOut" FROM shop WHERE shop_id = $1',
+    [id],
+  );
   return rows[0] ?? null;
+}
+
+export async function changeShop(sql: Sql, id: string, { forgetsAtSignOut }: ShopChanges): Promise<void> {
+  await sql.query('UPDATE shop SET forgets_at_sign_out = $2 WHERE shop_id = $1', [id, forgetsAtSignOut]);
 }
 
 export async function addShop(sql: Sql, { id, name }: ShopView): Promise<void> {

@@ -28,6 +28,15 @@ export class Kept {
     }
   }
 
+  /** Removes all of it. */
+  async clear(): Promise<void> {
+    try {
+      await (await this.#open()).clear(STORE);
+    } catch {
+      // nothing could be kept here either
+    }
+  }
+
   #open(): Promise<IDBPDatabase> {
     this.#database ??= openDB('tetrad-kept', 1, {
       upgrade: (database) => void database.createObjectStore(STORE),

@@ -9,6 +9,7 @@ import { Field } from '../kit/field';
 import { bodyOf, focusProblem } from '../kit/forms/body-form';
 import { problem } from '../kit/forms/problem';
 import { Message } from '../kit/message';
+import { Password } from '../kit/password';
 import { Api } from '../state/api';
 import { problemOf } from '../state/loading';
 import { SessionActions } from '../state/session/session.feature';
@@ -18,21 +19,20 @@ const text = (): FormControl<string> => new FormControl('', { nonNullable: true 
 /** One's own password and PIN. */
 @Component({
   selector: 'tt-own-secrets-form',
-  imports: [Button, Field, InputText, Message, ReactiveFormsModule],
+  imports: [Button, Field, InputText, Message, Password, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="submit()">
       @if (!isFirst()) {
-        <tt-field label="Current password">
-          <input pInputText type="password" formControlName="password" autocomplete="current-password" />
-        </tt-field>
+        <tt-password label="Current password" [control]="form.controls.password" autocomplete="current-password" />
       }
-      <tt-field [label]="isFirst() ? 'New password' : 'New password, if it is to change'" hint="12 characters or more">
-        <input pInputText type="password" formControlName="newPassword" autocomplete="new-password" />
-      </tt-field>
-      <tt-field label="Repeat password">
-        <input pInputText type="password" formControlName="again" autocomplete="new-password" />
-      </tt-field>
+      <tt-password
+        [label]="isFirst() ? 'New password' : 'New password, if it is to change'"
+        hint="12 characters or more"
+        [control]="form.controls.newPassword"
+        autocomplete="new-password"
+      />
+      <tt-password label="Repeat password" [control]="form.controls.again" autocomplete="new-password" />
       <tt-field [label]="'PIN, ' + DIGITS + ' digits'" hint="To take over a shared bench with gloves on">
         <input pInputText inputmode="numeric" [maxlength]="DIGITS" formControlName="pin" autocomplete="off" />
       </tt-field>

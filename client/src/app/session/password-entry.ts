@@ -1,20 +1,17 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { InputText } from 'primeng/inputtext';
 import { Button } from '../kit/button';
-import { Field } from '../kit/field';
 import { FocusFirst } from '../kit/focus-first';
+import { Password } from '../kit/password';
 
 /** Somebody's password, where their PIN is not enough or they have none. */
 @Component({
   selector: 'tt-password-entry',
-  imports: [Button, Field, FocusFirst, InputText, ReactiveFormsModule],
+  imports: [Button, FocusFirst, Password, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form ttFocusFirst [formGroup]="form" (ngSubmit)="submit()">
-      <tt-field label="Password" [hint]="hint()">
-        <input pInputText type="password" formControlName="password" autocomplete="off" />
-      </tt-field>
+      <tt-password label="Password" [hint]="hint()" [control]="form.controls.password" />
       <button pButton kind="main" type="submit" [disabled]="busy()">Switch user</button>
     </form>
   `,
@@ -25,10 +22,6 @@ import { FocusFirst } from '../kit/focus-first';
     form {
       display: grid;
       gap: 16px;
-    }
-    input {
-      width: 100%;
-      min-height: 44px;
     }
   `,
 })

@@ -13,11 +13,13 @@ import type {
   JobView,
   NewCheck,
   NewPerson,
+  OpenSessionView,
   OpenedPerson,
   OwnSecrets,
   PersonChanges,
   PersonView,
   SessionView,
+  ShopChanges,
   SignIn,
   VehicleView,
   VisitView,
@@ -84,6 +86,15 @@ export class Api {
   }
   endSessions(shop: string, id: string): Observable<{ readonly ended: number }> {
     return this.#http.post<{ ended: number }>(`/api/shops/${shop}/people/${id}/end-sessions`, {});
+  }
+  openSessions(shop: string, id: string): Observable<readonly OpenSessionView[]> {
+    return this.#http.get<readonly OpenSessionView[]>(`/api/shops/${shop}/people/${id}/sessions`);
+  }
+  endSession(shop: string, id: string, session: string): Observable<void> {
+    return this.#http.delete<void>(`/api/shops/${shop}/people/${id}/sessions/${session}`);
+  }
+  changeShop(shop: string, body: ShopChanges): Observable<ShopChanges> {
+    return this.#http.put<ShopChanges>(`/api/shops/${shop}/settings`, body);
   }
   backups(shop: string): Observable<BackupsView> {
     return this.#http.get<BackupsView>(`/api/shops/${shop}/backups`);

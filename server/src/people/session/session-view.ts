@@ -20,7 +20,7 @@ export async function sessionView(
   return {
     kind,
     person: { id: person, name, role },
-    shop: known ?? { id: shop, name: shop },
+    shop: known ?? { id: shop, name: shop, forgetsAtSignOut: false },
     job,
     endsAt: request.session.endsAt ?? '',
     hasSingleSignOn: shop === singleSignOnShop,

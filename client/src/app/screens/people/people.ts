@@ -1,3 +1,4 @@
+import { DatePipe } from '@angular/common';
 import type { HttpErrorResponse } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
@@ -10,6 +11,7 @@ import { TableModule } from 'primeng/table';
 import { EMPTY } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Button } from '../../kit/button';
+import { Check } from '../../kit/check';
 import { CsvFiles } from '../../kit/csv-files';
 import { Field } from '../../kit/field';
 import { Fold } from '../../kit/fold';
@@ -22,12 +24,27 @@ import { OwnSecretsForm } from '../../session/own-secrets-form';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { newId } from '../../state/new-id';
-import { selectMay, selectSession, selectShop } from '../../state/session/session.feature';
+import { SessionActions, selectMay, selectSession, selectShop } from '../../state/session/session.feature';
+import { SessionsDialog } from './sessions-dialog';
 
 /** One's own password and PIN, and for an administrator the people of the shop. */
 @Component({
   selector: 'tt-people',
-  imports: [Button, Coming, Field, Fold, InputText, Message, OwnSecretsForm, ReactiveFormsModule, Select, TableModule],
+  imports: [
+    Button,
+    Check,
+    Coming,
+    DatePipe,
+    Field,
+    Fold,
+    InputText,
+    Message,
+    OwnSecretsForm,
+    ReactiveFormsModule,
+    Select,
+    SessionsDialog,
+    TableModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people.html',
   styleUrl: './people.css',
@@ -58,6 +75,9 @@ export class People {
   protected readonly problem = signal<string | null>(null);
   /** Shown once, and kept nowhere. */
   protected readonly opened = signal<OpenedPerson | null>(null);
+  /** Whose sessions are looked at. */
+  protected readonly shown = signal<{ readonly id: string; readonly name: string } | null>(null);
+  protected readonly isPast = (time: string): boolean => Date.parse(time) < Date.now();
   protected readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true }),
     role: new FormControl<Role>('technician', { nonNullable: true }),
@@ -93,9 +113,16 @@ export class People {
     this.#do((shop) => this.#api.newPassword(shop, id), this.#show);
   }
   protected endSessions(id: string): void {
+    this.shown.set(null);
     this.#do(
       (shop) => this.#api.endSessions(shop, id),
       ({ ended }) => this.#toasts.say(ended === 1 ? 'One session ended' : `${ended} sessions ended`),
+    );
+  }
+  protected forgetAtSignOut(forgetsAtSignOut: boolean): void {
+    this.#do(
+      (shop) => this.#api.changeShop(shop, { forgetsAtSignOut }),
+      () => this.#store.dispatch(SessionActions.load()),
     );
   }
   protected said(says: string): void {

@@ -10,6 +10,7 @@ import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
 import { bodyOf, focusProblem } from '../../kit/forms/body-form';
 import { Message } from '../../kit/message';
+import { Password } from '../../kit/password';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { SessionActions, selectSession, selectSingleSignOn } from '../../state/session/session.feature';
@@ -27,7 +28,7 @@ const text = (value = ''): FormControl<string> => new FormControl(value, { nonNu
 /** Signing in: once a shift with the password; from then on others switch in by PIN. */
 @Component({
   selector: 'tt-sign-in',
-  imports: [Button, Field, FocusFirst, InputText, Message, OwnSecretsForm, ReactiveFormsModule],
+  imports: [Button, Field, FocusFirst, InputText, Message, OwnSecretsForm, Password, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sign-in.html',
   styleUrl: './sign-in.css',

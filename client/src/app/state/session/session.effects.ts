@@ -2,8 +2,9 @@ import type { HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store } from '@ngrx/store';
 import type { Action } from '@ngrx/store';
-import { EMPTY, catchError, map, of, switchMap, tap, timer } from 'rxjs';
+import { EMPTY, catchError, map, of, switchMap, tap, timer, withLatestFrom } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type { Problem, SessionView } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
@@ -11,7 +12,7 @@ import { OutboxActions } from '../../outbox/outbox.actions';
 import { Api } from '../api';
 import { orKept } from '../kept-answer';
 import { problemOf } from '../loading';
-import { SessionActions } from './session.feature';
+import { SessionActions, selectSession } from './session.feature';
 
 const KEY = 'session';
 const DEMO_SHOP_KEY = 'tetrad.shop';
@@ -27,6 +28,7 @@ export class SessionEffects {
   readonly #api = inject(Api);
   readonly #kept = inject(Kept);
   readonly #router = inject(Router);
+  readonly #store = inject(Store);
 
   readonly load = createEffect(() =>
     this.#actions.pipe(
@@ -85,8 +87,10 @@ export class SessionEffects {
   readonly signOut = createEffect(() =>
     this.#actions.pipe(
       ofType(SessionActions.signOut),
-      switchMap(() =>
+      withLatestFrom(this.#store.select(selectSession)),
+      switchMap(([, session]) =>
         this.#api.signOut().pipe(
+          switchMap(() => (session?.shop.forgetsAtSignOut ? this.#forget() : of(undefined))),
           map(() => SessionActions.absent({ isDemo: false })),
           catchError((failure: HttpErrorResponse) => of(SessionActions.failed({ problem: problemOf(failure) }))),
         ),
@@ -107,6 +111,12 @@ export class SessionEffects {
     if (key === undefined) return this.#api.session();
     history.replaceState(history.state, '', location.pathname + location.search);
     return this.#api.pair(key).pipe(catchError(() => this.#api.session()));
+  }
+
+  /** The jobs that are kept here, and what was typed on them; what was not sent yet stays, and is sent after signing in. */
+  async #forget(): Promise<void> {
+    sessionStorage.clear();
+    await this.#kept.clear();
   }
 
   #demo(shop: string | null): Observable<Action> {
