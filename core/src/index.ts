@@ -94,6 +94,7 @@ export { interpolate } from './quantities/interpolate';
 export { likelySlip } from './quantities/likely-slip';
 export type { Slip } from './quantities/likely-slip';
 export { minutesOfWork } from './quantities/minutes-of-work';
+export { brokenJson } from './format/broken-json';
 export { parseEntry } from './quantities/parse-entry';
 export type { Entry, EntryFault, EntryUnit } from './quantities/parse-entry';
 export * from './quantities/temperature';

@@ -1,4 +1,5 @@
 /** Cases as documents: the shapes of the format with the trade's own words, and reading and writing by them. */
+import { brokenJson } from '../format/broken-json';
 import { caseShapes } from '../format/case-shape';
 import type { Case } from '../format/case-shape';
 import { checkShape, show } from '../format/shape';
@@ -45,11 +46,10 @@ export function readCase(json: string): CaseResult {
   let document: unknown;
   try {
     document = JSON.parse(json);
-  } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
+  } catch {
     return {
       ok: false,
-      misfits: [{ path: '$', found: `${show(json)} (${reason})`, wanted: { code: 'json', with: {} } }],
+      misfits: [{ path: '$', found: `${show(json)} (${brokenJson(json)})`, wanted: { code: 'json', with: {} } }],
     };
   }
   return checkCase(document);

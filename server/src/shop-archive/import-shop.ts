@@ -24,7 +24,7 @@ import type { Table } from './tables';
  * @throws ArchiveError that names the file, what was found and what is allowed; nothing is stored then.
  */
 export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | null): Promise<Moved> {
-  const manifest = readManifest(await text(await archive.open(MANIFEST)));
+  const manifest = readManifest(await textOf(archive, MANIFEST));
   const shop = as ?? shopId(manifest.shop);
   if (!SHOP_ID.test(shop))
     throw new ArchiveError(`the shop’s id is ${shop}; allowed are 1 to 40 of a to z, 0 to 9 and -`);
@@ -37,6 +37,7 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
       const strange = Object.keys(manifest.tables).filter((name) => !tables.some((table) => table.name === name));
       if (strange.length > 0)
         throw new ArchiveError(`this version knows no table ${strange.join(', ')}: bring it up to date first`);
+      everyTableIsProven(manifest);
       let rows = 0;
       for (const table of tables)
         if (table.name in manifest.tables) rows += await fill(sql, shop, table, archive, manifest);
@@ -47,6 +48,25 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
       return { shop, rows, captures };
     }),
   );
+}
+
+async function textOf(archive: ArchiveIn, name: string): Promise<string> {
+  try {
+    return await text(await archive.open(name));
+  } catch (error) {
+    if (error instanceof ArchiveError) throw error;
+    throw new ArchiveError(`${name} cannot be read: ${error instanceof Error ? error.message : String(error)}`);
+  }
+}
+
+/** The rows of a table are read only from a file whose sum is told, and no such file is passed over. */
+function everyTableIsProven({ tables, files }: Manifest): void {
+  for (const name of Object.keys(tables))
+    if (!(tableFile(name) in files)) throw new ArchiveError(`${MANIFEST}: files lacks ${tableFile(name)}`);
+  const told = new Set(Object.keys(tables).map(tableFile));
+  for (const name of Object.keys(files))
+    if (name.startsWith('tables/') && !told.has(name))
+      throw new ArchiveError(`${MANIFEST}: tables lacks the rows of ${name}`);
 }
 
 async function fill(sql: Sql, shop: ShopId, table: Table, archive: ArchiveIn, manifest: Manifest): Promise<number> {

@@ -1,5 +1,6 @@
 /** What an archive of a shop says of itself: `tetrad-shop/1`, described in docs/shop-format.md. */
 import type { ShopId } from '@tetrad/contracts';
+import { brokenJson } from '@tetrad/core';
 import { ArchiveError } from './archive-error';
 
 export const SHOP_FORMAT = 'tetrad-shop/1';
@@ -33,7 +34,7 @@ export function readManifest(text: string): Manifest {
   try {
     found = JSON.parse(text);
   } catch {
-    throw new ArchiveError(`${MANIFEST} is no JSON`);
+    throw new ArchiveError(`${MANIFEST} is no JSON: ${brokenJson(text)}`);
   }
   const wrong = (field: string, value: unknown, allowed: string): ArchiveError =>
     new ArchiveError(`${MANIFEST}: ${field} is ${JSON.stringify(value) ?? 'missing'}; allowed is ${allowed}`);

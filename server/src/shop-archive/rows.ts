@@ -1,5 +1,6 @@
 /** The rows of a table as lines of JSON, and back. */
 import type { ShopId } from '@tetrad/contracts';
+import { brokenJson } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
 import { JudgementsIn, JudgementsOut } from './judgement-rows';
 import type { WholeRow } from './judgement-rows';
@@ -93,7 +94,7 @@ export class RowsIn {
     try {
       row = JSON.parse(line);
     } catch {
-      throw this.#wrong('it is no JSON');
+      throw this.#wrong(`it is no JSON: ${brokenJson(line)}`);
     }
     if (typeof row !== 'object' || row === null || Array.isArray(row)) throw this.#wrong('it is no object');
     for (const name of Object.keys(row))

@@ -1,4 +1,5 @@
 /** Reads `tetrad-capture/1`, our own format, with its samples beside it. */
+import { brokenJson } from '../../format/broken-json';
 import { show } from '../../format/shape';
 import { CAPTURE_FORMAT, SAMPLE_ENCODING } from '../../format/capture-format';
 import type { Recording } from '../recording';
@@ -23,12 +24,8 @@ export class JsonReader implements CaptureReader {
     let document: unknown;
     try {
       document = JSON.parse(text);
-    } catch (error) {
-      throw fault(
-        '$',
-        `no JSON document (${error instanceof Error ? error.message : String(error)})`,
-        'a JSON capture',
-      );
+    } catch {
+      throw fault('$', `no JSON document: ${brokenJson(text)}`, 'a JSON capture');
     }
     if (!isObject(document) || document['format'] !== CAPTURE_FORMAT)
       throw fault('$.format', show(isObject(document) ? document['format'] : document), `"${CAPTURE_FORMAT}"`);

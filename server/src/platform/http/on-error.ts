@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Problem } from '@tetrad/contracts';
+import { brokenJson } from '@tetrad/core';
 import { isUnavailable, isBusy } from '../database/unavailable';
 import { whatIsStored } from '../database/what-is-stored';
 import { Refusal, problem } from './problem';
@@ -21,6 +22,8 @@ interface BodyError extends Error {
   readonly type?: string;
   /** SQLSTATE. */
   readonly code?: string;
+  /** Of a body that is no JSON: its text. */
+  readonly body?: string;
   readonly limit?: number;
   readonly length?: number;
 }
@@ -48,7 +51,7 @@ export const onError: ErrorRequestHandler = (error: unknown, request, response, 
 
 function toProblem(error: unknown): Problem | null {
   if (error instanceof Refusal) return error.problem;
-  const { type, limit, length, message, status, code = '' } = error as BodyError;
+  const { type, limit, length, message, status, body, code = '' } = error as BodyError;
   if (code === DISK_FULL)
     return problem(503, 'disk-full', `The disk of the database is full. ${whatIsStored()}; free some space.`);
   if (isUnavailable(error))
@@ -65,7 +68,7 @@ function toProblem(error: unknown): Problem | null {
     case 'entity.too.large':
       return problem(413, 'too-large', `The body has ${length ?? 'more'} bytes; at most ${limit} are allowed.`);
     case 'entity.parse.failed':
-      return problem(400, 'broken-json', `The body is no JSON: ${message}.`);
+      return problem(400, 'broken-json', `The body is no JSON: ${brokenJson(body ?? '')}. Nothing was stored.`);
     case 'charset.unsupported':
     case 'encoding.unsupported':
       return problem(415, 'not-json', `${message}; allowed is JSON in UTF-8.`);
