@@ -24,6 +24,7 @@ const FAIL_OVER_MS = 15_000;
 const TOLD_MS = 2000;
 const HELD_MS = 100;
 const LEVEL_MEGABYTES = 100;
+const HEALTH_MS = 500;
 const RATIO = 2.5;
 const FLOOR_MS = 60;
 const FLOOR_KB = 60;
@@ -74,12 +75,15 @@ async function alone(app) {
     );
   await measure(
     `${AMOUNTS.malformed} malformed requests`,
-    `0 faults, memory level (within ${LEVEL_MEGABYTES} MB)`,
+    `0 faults, memory level (within ${LEVEL_MEGABYTES} MB), nobody held up over ${HEALTH_MS} ms`,
     () => malformed(app, AMOUNTS.malformed),
-    ({ faults, understood, routes, grewMegabytes }) => [
-      `${faults} faults over ${routes} routes, ${understood} understood, memory ${grewMegabytes >= 0 ? '+' : ''}${grewMegabytes.toFixed(0)} MB`,
+    ({ faults, understood, routes, grewMegabytes, health }) => [
+      `${faults} faults over ${routes} routes, ${understood} understood, memory ${grewMegabytes >= 0 ? '+' : ''}${grewMegabytes.toFixed(0)} MB; whether it lives was answered meanwhile in ${health.medianMs.toFixed(0)} ms (median), ${health.p99Ms.toFixed(0)} ms (99 of 100), ${health.longestMs.toFixed(0)} ms (the longest of ${health.asked})`,
       // so few requests do not warm everything up: memory is for the long run to say
-      faults === 0 && understood > 0 && (isShort || grewMegabytes < LEVEL_MEGABYTES),
+      faults === 0 &&
+        understood > 0 &&
+        (isShort || grewMegabytes < LEVEL_MEGABYTES) &&
+        inTime(health.longestMs < HEALTH_MS),
     ],
   );
   await measure(

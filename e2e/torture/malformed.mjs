@@ -86,6 +86,19 @@ function request(description, known, belonging) {
 const residentMegabytes = async (pid) =>
   Number(/VmRSS:\s+(\d+)/.exec(await readFile(`/proc/${pid}/status`, 'utf8'))[1]) / 1024;
 
+/** Asks from a process of its own, which nothing here holds up. @returns {() => Promise<object>} what ends it and gives its figures */
+function watchHealth(url) {
+  const asking = execFile(process.execPath, [join(import.meta.dirname, 'health-clock.mjs'), url]);
+  let said = '';
+  asking.stdout.on('data', (data) => (said += data));
+  const ended = new Promise((resolve) => asking.once('close', resolve));
+  return async () => {
+    asking.stdin.end();
+    await ended;
+    return JSON.parse(said);
+  };
+}
+
 /** @returns {Promise<{ requests: number, faults: number, understood: number, routes: number, grewMegabytes: number }>} */
 export async function malformed(app, requests) {
   const description = await describe();
@@ -123,7 +136,8 @@ export async function malformed(app, requests) {
   // every route has been asked some hundred times by then, reports and their threads among them
   await warm(Math.floor(requests / 2));
   const before = await residentMegabytes(app.serverPid());
+  const health = watchHealth(app.url);
   await Promise.all(Array.from({ length: TOGETHER }, send));
-  const routes = description.routes.length;
-  return { requests, faults, understood, routes, grewMegabytes: (await residentMegabytes(app.serverPid())) - before };
+  const grewMegabytes = (await residentMegabytes(app.serverPid())) - before;
+  return { requests, faults, understood, routes: description.routes.length, grewMegabytes, health: await health() };
 }

@@ -260,6 +260,61 @@ describe('a bare clone', () => {
   );
 
   it(
+    'is refused by data of a newer version, which stay as they are',
+    async () => {
+      const migrations = join(FOLDER, 'server/src/platform/database/migrations');
+      const newest = readdirSync(migrations).sort().at(-1)!;
+      renameSync(join(migrations, newest), join(FOLDER, newest));
+      const { status, err } = command(['start', '--', '--port', String(port)]);
+      renameSync(join(FOLDER, newest), join(migrations, newest));
+      expect(status).toBe(1);
+      expect(err).toContain(`the data were written by a newer version of Tetrad (${newest})`);
+      expect(await leftOver()).toEqual([]);
+    },
+    MINUTE_MS,
+  );
+
+  // both need root: to mount a small disk, and to become somebody else
+  const asRoot = process.getuid?.() === 0 ? it : it.skip;
+
+  asRoot(
+    'tells a full disk, and leaves nothing running',
+    async () => {
+      renameSync(join(FOLDER, '.data'), join(FOLDER, 'data before'));
+      mkdirSync(join(FOLDER, '.data'));
+      const small = `mount -t tmpfs -o size=30m,mode=755 tmpfs .data && npm start -- --port ${port}`;
+      const { status, stderr } = spawnSync('unshare', ['--mount', 'sh', '-c', small], {
+        cwd: FOLDER,
+        env: shell,
+        encoding: 'utf8',
+      });
+      rmSync(join(FOLDER, '.data'), { recursive: true });
+      renameSync(join(FOLDER, 'data before'), join(FOLDER, '.data'));
+      expect(status).toBe(1);
+      expect(stderr).toMatch(/the disk is nearly full: \d+ MB are free in .*\.data, at least \d+ MB are needed/);
+      expect(await leftOver()).toEqual([]);
+    },
+    MINUTE_MS,
+  );
+
+  asRoot(
+    'starts for somebody who is not root, with a database of their own',
+    async () => {
+      rmSync(join(FOLDER, '.data'), { recursive: true });
+      spawnSync('chown', ['-R', 'nobody', FOLDER]);
+      const somebody = ['setpriv', '--reuid=nobody', '--clear-groups', '--', 'env', `HOME=${FOLDER}`];
+      const own = new Running(somebody[0]!, [...somebody.slice(1), 'npm', 'start', '--', '--port', String(port)]);
+      const [, address] = await own.until(/Tetrad is at {2}(\S+)\//, 2 * MINUTE_MS);
+      expect((await fetch(`${address}/api/ready`)).status).toBe(200);
+      await own.interrupt();
+      expect(await leftOver()).toEqual([]);
+      spawnSync('chown', ['-R', 'root', FOLDER]);
+      rmSync(join(FOLDER, '.data'), { recursive: true });
+    },
+    3 * MINUTE_MS,
+  );
+
+  it(
     'sets up what `tetrad judge` needs, and prints the judgement alone',
     () => {
       for (const made of ['dist', '.stamps']) rmSync(join(FOLDER, made), { recursive: true });

@@ -1,13 +1,18 @@
 import { Router } from 'express';
 import { InstrumentBody, NewCheck } from '@tetrad/contracts';
+import type { InstrumentView, ShopId } from '@tetrad/contracts';
 import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { notFound } from '../platform/http/problem';
 import { whoOf } from '../people/who';
-import type { Pool } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
 import type { LeftOutRows } from '../platform/left-out-rows';
 import { addCheck, instrumentView, listInstruments, putInstrument } from './instruments.sql';
 import type { InstrumentRow } from './instruments.sql';
+
+/** What was written is told as it will be told from now on: a row that cannot be is undone with its transaction. */
+const readBack = async (sql: Sql, shop: ShopId, id: string): Promise<InstrumentView> =>
+  instrumentView((await listInstruments(sql, shop, id))[0]!);
 
 /** The shop's instruments, and their daily check. */
 export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows): Router {
@@ -23,7 +28,10 @@ export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows): Router {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
     const body = bodyAs(InstrumentBody, request);
-    await runIdempotent(pool, request, (sql) => putInstrument(sql, shop, id, body));
+    await runIdempotent(pool, request, async (sql) => {
+      await putInstrument(sql, shop, id, body);
+      await readBack(sql, shop, id);
+    });
     response.json(shown(await listInstruments(pool, shop, id))[0]);
   });
 
@@ -33,6 +41,7 @@ export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows): Router {
     const check = bodyAs(NewCheck, request);
     await runIdempotent(pool, request, async (sql) => {
       if (!(await addCheck(sql, shop, id, check, whoOf(request).name))) throw notFound('instrument', id);
+      await readBack(sql, shop, id);
     });
     response.status(201).json(shown(await listInstruments(pool, shop, id))[0]);
   });

@@ -21,6 +21,13 @@ export async function migrate(pool: Pool, folder: string): Promise<readonly stri
   await pool.query(
     'CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())',
   );
+  // before anything is changed
+  const { rows } = await pool.query<{ name: string }>('SELECT name FROM migration ORDER BY name');
+  const unknown = rows.find(({ name }) => !files.includes(name));
+  if (unknown)
+    throw new Error(
+      `the data were written by a newer version of Tetrad (${unknown.name}): use that version, or restore the backup made before it`,
+    );
   const ran: string[] = [];
   for (const name of files) {
     const statements = await readFile(join(folder, name), 'utf8');
@@ -37,9 +44,5 @@ export async function migrate(pool: Pool, folder: string): Promise<readonly stri
     });
     if (isNew) ran.push(name);
   }
-  const { rows } = await pool.query<{ name: string }>('SELECT name FROM migration ORDER BY name');
-  const unknown = rows.find(({ name }) => !files.includes(name));
-  if (unknown)
-    throw new Error(`the database was written by a newer version: it has ${unknown.name}, which is not in ${folder}`);
   return ran;
 }
