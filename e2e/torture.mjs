@@ -13,6 +13,7 @@ import { largestBodies } from './torture/largest-bodies.mjs';
 import { kills } from './torture/kills.mjs';
 import { malformed } from './torture/malformed.mjs';
 import { streams } from './torture/streams.mjs';
+import { workshop } from './torture/workshop.mjs';
 import { writes } from './torture/writes.mjs';
 
 const { values: words } = parseArgs({
@@ -52,6 +53,29 @@ const killed =
     `${acknowledged} acknowledged, ${lost} lost, ${twice} twice, longest without one ${seconds(longestMs)}`,
     lost === 0 && twice === 0 && inTime(longestMs < mostMs),
   ];
+
+const DEVICES = 50;
+const WORKSHOP_MIN = isShort ? 0.5 : 10;
+const WORKSHOP_MS = 100;
+const REPORTS_AT_ONCE = '40 reports at once in the middle';
+const three = ({ median, p95, p99 }) => `${median.toFixed(0)}, ${p95.toFixed(0)}, ${p99.toFixed(0)} ms`;
+const worked = ({
+  writes: alone,
+  told,
+  meanwhile,
+  count,
+  heard,
+  faults,
+  reports,
+  reportsMs,
+  megabytes,
+  grewMegabytes,
+}) => [
+  `${count} readings, ${heard} heard, ${faults} faults; a write ${three(alone)} (50, 95, 99 of 100), its update ${three(told)}; while ${reports} reports were made (${seconds(reportsMs)}) a write ${three(meanwhile)}; memory ${megabytes.toFixed(0)} MB, ${grewMegabytes >= 0 ? '+' : ''}${grewMegabytes.toFixed(0)} MB since it was warm`,
+  faults === 0 &&
+    heard === count &&
+    inTime(alone.p95 < WORKSHOP_MS && told.p95 < WORKSHOP_MS && grewMegabytes < LEVEL_MEGABYTES),
+];
 
 const told = [];
 async function measure(name, aim, work, judged) {
@@ -113,6 +137,20 @@ async function alone(app) {
       faults === 0 && inTime(ownMs / bareMs <= RATIO),
     ],
   );
+  await measure(
+    `${DEVICES} devices for ${WORKSHOP_MIN} min, a reading each every 5 s, heard live; ${REPORTS_AT_ONCE}`,
+    `no fault; 95 of 100 writes and updates within ${WORKSHOP_MS} ms`,
+    () => workshop(app, DEVICES, WORKSHOP_MIN),
+    worked,
+  );
+  // only where it is asked for: an hour
+  if (words.only === 'hour')
+    await measure(
+      `${DEVICES} devices for an hour`,
+      `no fault, memory level (within ${LEVEL_MEGABYTES} MB)`,
+      () => workshop(app, DEVICES, 60),
+      worked,
+    );
   await measure(
     `${CLIENTS} clients for ${CLIENTS_S} s`,
     'no fault',
