@@ -12,6 +12,7 @@ import { floor, searches } from './torture/floor.mjs';
 import { largestBodies } from './torture/largest-bodies.mjs';
 import { kills } from './torture/kills.mjs';
 import { malformed } from './torture/malformed.mjs';
+import { shopMoves } from './torture/shop-moves.mjs';
 import { streams } from './torture/streams.mjs';
 import { workshop } from './torture/workshop.mjs';
 import { writes } from './torture/writes.mjs';
@@ -38,6 +39,8 @@ const AMOUNTS = isShort
   : { server: 100, database: 100, connections: 100, malformed: 20_000, streams: 1000, changes: 10, writes: 20 };
 const HOW = { connections: 'cutConnections', server: 'killServer', database: 'killDatabase' };
 const FAIL_OVERS = isShort ? 1 : 5;
+const MOVED_AMONG = isShort ? 20 : 200;
+const MOVES = isShort ? 4 : 20;
 const ELECTIONS = isShort ? 3 : 20;
 const ELECTED_MS = 30_000;
 const JOBS = isShort ? 300 : 5000;
@@ -195,6 +198,18 @@ async function main() {
     ({ fromStandby, ...figures }) => {
       const [said, met] = killed(FAIL_OVER_MS)(figures);
       return [`${said}; ${fromStandby} of 10 lists came from the standby`, met && fromStandby > 0];
+    },
+  );
+  await measure(
+    `${MOVED_AMONG} shops on two clusters, ${MOVES} moved while devices write`,
+    '0 lost, 0 twice, nobody signed out',
+    () => shopMoves(MOVED_AMONG, MOVES),
+    ({ inEast, ...figures }) => {
+      const [said, met] = killed(Infinity)(figures);
+      return [
+        `${said.replace('longest without one', 'the longest write')}; ${inEast} shops in the other cluster at the end`,
+        met,
+      ];
     },
   );
   await measure(

@@ -25,7 +25,7 @@ import { serverEnvironment } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
 const KNOWN =
-  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --standby URL (or TETRAD_STANDBY_URL), --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --standby URL (or TETRAD_STANDBY_URL), --clusters-file FILE, --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
 
 const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
@@ -40,6 +40,7 @@ function readOptions() {
         'demo-open': { type: 'boolean', default: false },
         database: { type: 'string', default: process.env.TETRAD_DATABASE_URL },
         standby: { type: 'string', default: process.env.TETRAD_STANDBY_URL },
+        'clusters-file': { type: 'string' },
         'reset-demo': { type: 'boolean', default: false },
         'log-level': { type: 'string', default: 'warn' },
         processes: { type: 'string', default: '1' },
@@ -171,6 +172,7 @@ async function main() {
       ...serverEnvironment(options.database ?? cluster.url(), options.port, options.host),
       TETRAD_LOG_LEVEL: options['log-level'],
       TETRAD_STANDBY_URL: options.standby ?? '',
+      ...(options['clusters-file'] && { TETRAD_CLUSTERS_FILE: resolve(options['clusters-file']) }),
       TETRAD_NAMES: options.name.join(','),
       TETRAD_PROCESSES: options.processes,
       ...(options['backup-to'] && { TETRAD_BACKUPS: resolve(options['backup-to']) }),

@@ -8,7 +8,7 @@ import { acknowledgementRoutes } from './cautions/acknowledgement-routes';
 import { captureRoutes } from './captures/capture-routes';
 import { auditLogRoutes } from './audit-log/audit-log-routes';
 import { instrumentRoutes } from './instruments/instrument-routes';
-import type { JobNewsFeed } from './jobs/job-news';
+import type { JobNewsSource } from './jobs/job-news';
 import type { OpenStreams } from './platform/live/open-streams';
 import { backupRoutes } from './operations/backups';
 import { healthRoutes } from './operations/health';
@@ -52,7 +52,7 @@ export interface AppOptions {
   /** A host that follows the database's; lists are read from it where it is not behind. */
   readonly standby?: Pool | null;
   /** News of jobs, from whichever process changed them. */
-  readonly feed: JobNewsFeed;
+  readonly feed: JobNewsSource;
   /** Filled with the event streams that are open. */
   readonly streams: OpenStreams;
   /** Folder of the fonts that reports embed. */

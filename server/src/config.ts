@@ -3,12 +3,16 @@ import { createHmac } from 'node:crypto';
 import { DEMO_DOORS } from './people/demo';
 import type { DemoDoor } from './people/demo';
 import type { SingleSignOnConfig } from './people/single-sign-on';
+import { readClusters } from './shops/clusters-file';
+import type { Clusters } from './shops/clusters-file';
 
 /** What a server process is told by its environment. */
 export interface Config {
   readonly databaseUrl: string;
   /** A second host that follows the first and may take its place; null where there is none. */
   readonly standbyUrl: string | null;
+  /** The clusters that keep shops beside the first. */
+  readonly clusters: Clusters;
   readonly port: number;
   readonly host: string;
   readonly clientFolder: string | null;
@@ -84,6 +88,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   return {
     databaseUrl,
     standbyUrl: env['TETRAD_STANDBY_URL'] || null,
+    clusters: env['TETRAD_CLUSTERS_FILE'] ? readClusters(env['TETRAD_CLUSTERS_FILE']) : new Map(),
     sessionSecret: env['TETRAD_SESSION_SECRET'] ?? secretOf(databaseUrl),
     names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
     demoDoor,

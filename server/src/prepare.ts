@@ -12,6 +12,15 @@ import { appAddress, ensureAppRole } from './platform/database/app-role';
 import { Pool } from './platform/database/pool';
 import { Primary } from './platform/database/primary';
 
+/** A further cluster has the same tables, and no shop until one is moved there. */
+async function prepareCluster(database: string, standby: string | null): Promise<void> {
+  const its = new Primary(database, standby);
+  await its.find();
+  await ensureAppRole(its.address);
+  const owner = new Pool(its, pino({ level: 'error' }), { isPatient: true });
+  await migrate(owner, config.migrationsFolder).finally(() => owner.end());
+}
+
 const words = new Set(process.argv.slice(2));
 const config = readConfig(process.env);
 const primary = new Primary(config.databaseUrl, config.standbyUrl);
@@ -26,6 +35,7 @@ try {
   await ensureAppRole(primary.address);
   if (words.has('--role-only')) process.exit(0);
   const ran = await migrate(pool, config.migrationsFolder);
+  for (const { database, standby } of config.clusters.values()) await prepareCluster(database, standby);
   const loaded = words.has('--demo') ? await loadDemo(pool, new Date()) : 0;
   const first = words.has('--demo') ? null : await firstShop(pool);
   console.log(

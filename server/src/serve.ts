@@ -8,10 +8,12 @@ import type { Logger } from 'pino';
 import type { Config } from './config';
 import { doHeavyWork, inThreads } from './workers/heavy-work';
 import { createApp } from './app';
-import { JobNewsFeed } from './jobs/job-news';
+import { JobNewsFeed, together } from './jobs/job-news';
 import { OpenStreams } from './platform/live/open-streams';
+import { appAddress } from './platform/database/app-role';
 import { Pool } from './platform/database/pool';
 import { Primary } from './platform/database/primary';
+import { PoolOfClusters } from './shops/pool-of-clusters';
 
 /** Requests that are still running get this long before the process ends without them. */
 const GRACE_MS = 5000;
@@ -40,14 +42,25 @@ const listener = ({ tls }: Config, app: RequestListener): Server =>
     : createHttpServer(LIMITS, app);
 
 export function serve(config: Config, log: Logger): void {
-  const { databaseUrl, standbyUrl } = config;
+  const { databaseUrl, standbyUrl, clusters } = config;
   const primary = new Primary(databaseUrl, standbyUrl);
-  const pool = new Pool(primary, log);
-  const feed = new JobNewsFeed(primary, log);
+  const others = [...clusters].map(([name, { database, standby: second }]) => ({
+    name,
+    primary: new Primary(appAddress(database), second && appAddress(second)),
+  }));
+  const pool =
+    others.length === 0
+      ? new Pool(primary, log)
+      : new PoolOfClusters(primary, log, new Map(others.map((other) => [other.name, new Pool(other.primary, log)])));
+  const feeds = [primary, ...others.map((other) => other.primary)].map((one) => ({
+    primary: one,
+    feed: new JobNewsFeed(one, log),
+  }));
+  const feed = together(feeds.map((one) => one.feed));
   const standby = standbyUrl ? new Pool(standbyUrl, log) : null;
   const streams = new OpenStreams();
   const server = listener(config, createApp({ ...config, pool, standby, feed, streams, log }));
-  void primary.find().then(() => feed.open());
+  for (const one of feeds) void one.primary.find().then(() => one.feed.open());
   const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
   doHeavyWork(heavy);
 
@@ -70,7 +83,10 @@ export function serve(config: Config, log: Logger): void {
     setTimeout(() => process.exit(0), GRACE_MS).unref();
     streams.endAll();
     server.close(
-      () => void Promise.all([pool.end(), standby?.end(), feed.close(), heavy.close()]).finally(() => process.exit(0)),
+      () =>
+        void Promise.all([pool.end(), standby?.end(), ...feeds.map((one) => one.feed.close()), heavy.close()]).finally(
+          () => process.exit(0),
+        ),
     );
     server.closeIdleConnections();
   }

@@ -194,7 +194,7 @@ describe('the database', () => {
   });
 
   it('a connection that worked for one shop works for the next without a trace of the first', async () => {
-    const one = new Pool(process.env['TETRAD_TEST_CLUSTER']!, { warn: () => undefined } as never);
+    const one = new Pool(new URL(app.ownerUrl).toString(), { warn: () => undefined } as never);
     try {
       const told = () => one.query<{ shop: string }>("SELECT current_setting('tetrad.shop', true) AS shop");
       const shops = [];

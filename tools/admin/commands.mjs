@@ -45,6 +45,15 @@ export function addAdminCommands(program) {
   )
     .option('--shop <id>', 'the id it gets here')
     .action(told(importShop));
+  command(
+    program,
+    'move-shop <id>',
+    'move a shop to another cluster while its devices work',
+    'Moves a shop to another cluster while its devices work (docs/operating.md).',
+  )
+    .requiredOption('--to <cluster>', 'its name in the file, or "first" for the one of TETRAD_DATABASE_URL')
+    .requiredOption('--clusters-file <file>', 'where the other clusters are')
+    .action(told(moveShop));
   const people = program.command('people').summary('accounts of a shop').description('Accounts of a shop.');
   command(
     people,
@@ -73,10 +82,10 @@ const told =
 class UsageFault extends Error {}
 
 /** Runs one of the server's programs on the database. @returns what it printed, parsed. */
-async function onDatabase(program, words) {
+async function onDatabase(program, words, more = {}) {
   await buildServer();
   return withDatabase(async (address) => {
-    const env = { ...process.env, TETRAD_DATABASE_URL: address };
+    const env = { ...process.env, ...more, TETRAD_DATABASE_URL: address };
     const file = join(ROOT, `dist/server/${program}.mjs`);
     const printed = await run(process.execPath, [file, ...words], { cwd: ROOT, env }).catch((error) => {
       // without the line that tells how the program was called
@@ -132,6 +141,13 @@ async function exportShop(place, { shop }) {
 async function importShop(place, { shop }) {
   const { rows, captures, shop: id } = await onDatabase('move', ['import', resolve(place), ...shopWords(shop)]);
   console.log(`The shop ${id} is here: ${rows} rows and ${captures} recorded files.`);
+  return 0;
+}
+
+async function moveShop(id, { to, clustersFile }) {
+  const env = { TETRAD_CLUSTERS_FILE: resolve(clustersFile) };
+  const { from, rows, captures } = await onDatabase('move-shop', [id, '--to', to], env);
+  console.log(`${id}: moved from ${from} to ${to}: ${rows} rows, ${captures} recorded files.`);
   return 0;
 }
 

@@ -46,6 +46,7 @@ export const buildServer = () =>
           prepare: 'server/src/prepare.ts',
           audit: 'server/src/audit.ts',
           move: 'server/src/move.ts',
+          'move-shop': 'server/src/move-shop.ts',
           'reset-password': 'server/src/reset-password.ts',
           worker: 'server/src/workers/worker.ts',
         },

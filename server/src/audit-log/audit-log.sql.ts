@@ -31,6 +31,7 @@ export type AuditAction =
   | 'capture-exported'
   | 'signed-off'
   | 'shop-exported'
+  | 'shop-moved'
   | 'row-left-out';
 
 export interface Act {

@@ -22,7 +22,21 @@ const RETRY_MS = 500;
 const ASK_MS = 5000;
 const ANSWER_MS = 3000;
 
-export class JobNewsFeed {
+/** Where news of jobs are heard. */
+export interface JobNewsSource {
+  /** @returns the call that ends listening. */
+  listen(listener: Listener): () => void;
+}
+
+/** The news of several clusters as one. */
+export const together = (sources: readonly JobNewsSource[]): JobNewsSource => ({
+  listen(listener) {
+    const deafen = sources.map((source) => source.listen(listener));
+    return () => deafen.forEach((one) => one());
+  },
+});
+
+export class JobNewsFeed implements JobNewsSource {
   readonly #primary: Primary;
   readonly #log: Logger;
   readonly #listeners = new Set<Listener>();

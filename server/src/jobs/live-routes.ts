@@ -4,7 +4,7 @@ import type { Request } from 'express';
 import { viewOf } from '../judgements/judge-job';
 import { openEventStream } from '../platform/live/event-stream';
 import type { EventStream } from '../platform/live/event-stream';
-import type { JobNewsFeed } from './job-news';
+import type { JobNewsSource } from './job-news';
 import type { OpenStreams } from '../platform/live/open-streams';
 import { scopeOf } from '../people/access';
 import type { Scope } from '../people/access';
@@ -21,7 +21,7 @@ import { jobOf } from './locked-job';
 const LOOK_MS = 15_000;
 
 /** Live streams: a job whole at every change, and the ids of jobs that change on the floor. */
-export function liveRoutes(pool: Pool, feed: JobNewsFeed, streams: OpenStreams): Router {
+export function liveRoutes(pool: Pool, feed: JobNewsSource, streams: OpenStreams): Router {
   const router = Router({ mergeParams: true });
   const store = new SessionStore(pool);
   const texts = new JobTexts(pool);

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Pool } from '../platform/database/pool';
 import { inShop } from '../platform/database/working-shop';
 import type { EventStream } from '../platform/live/event-stream';
-import type { JobNewsFeed } from './job-news';
+import type { JobNewsSource } from './job-news';
 import { addPresence, listOthers, removePresence } from './presence.sql';
 import type { Present } from './presence.sql';
 
@@ -18,7 +18,7 @@ const BEAT_MS = 15_000;
  */
 export function bePresent(
   pool: Pool,
-  feed: JobNewsFeed,
+  feed: JobNewsSource,
   stream: EventStream,
   device: Omit<Present, 'stream'>,
   tell: (others: string) => void,

@@ -24,15 +24,15 @@ export interface Moved {
 const PLAIN = `SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY;
   SET LOCAL TimeZone = 'UTC'; SET LOCAL bytea_output = 'hex'`;
 
-/** @throws ArchiveError where there is no such shop. */
-export const exportShop = (pool: Pool, shop: ShopId, out: ArchiveOut): Promise<Moved> =>
+/** @param isMove See `tablesOf`. @throws ArchiveError where there is no such shop. */
+export const exportShop = (pool: Pool, shop: ShopId, out: ArchiveOut, isMove = false): Promise<Moved> =>
   inShop(shop, () =>
     inTransaction(pool, async (sql) => {
       await sql.query(PLAIN);
       if (!(await findShop(sql, shop))) throw new ArchiveError(`there is no shop ${shop} in this database`);
       const tables: Record<string, number> = {};
       const files: Record<string, FileSum> = {};
-      for (const table of await tablesOf(sql)) {
+      for (const table of await tablesOf(sql, isMove)) {
         const name = tableFile(table.name);
         const counted = new Counted(rowsOut(sql, table));
         files[name] = await out.file(name, counted);

@@ -21,9 +21,10 @@ import type { Table } from './tables';
 
 /**
  * @param as The id of the shop here; as in the archive where it is null.
+ * @param isMove See `tablesOf`.
  * @throws ArchiveError that names the file, what was found and what is allowed; nothing is stored then.
  */
-export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | null): Promise<Moved> {
+export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | null, isMove = false): Promise<Moved> {
   const manifest = readManifest(await textOf(archive, MANIFEST));
   const shop = as ?? shopId(manifest.shop);
   if (!SHOP_ID.test(shop))
@@ -33,7 +34,7 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
     inTransaction(pool, async (sql) => {
       if (await findShop(sql, shop))
         throw new ArchiveError(`the shop ${shop} is there already: name another id with --shop`);
-      const tables = await tablesOf(sql);
+      const tables = await tablesOf(sql, isMove);
       const strange = Object.keys(manifest.tables).filter((name) => !tables.some((table) => table.name === name));
       if (strange.length > 0)
         throw new ArchiveError(`this version knows no table ${strange.join(', ')}: bring it up to date first`);

@@ -18,15 +18,23 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   presence: 'who has a job open just now',
   attempt: 'wrong passwords are counted where they were tried',
   judgement_newest: 'is the last of the judgements',
+  shop_closed: 'says that another cluster keeps the shop',
+  shop_home: 'says which cluster keeps the shop',
 };
+/** Of these what goes along where a shop moves from one cluster to another of the same servers: its devices go on. */
+const KEPT_OPEN = new Set(['session', 'pairing', 'attempt']);
 
 interface Row extends Omit<Table, 'columns'> {
   readonly columns: string[];
   readonly needs: string[];
 }
 
-/** Tables with a shop in their key; one that refers to another comes after it. */
-export async function tablesOf(sql: Sql): Promise<readonly Table[]> {
+/**
+ * Tables with a shop in their key; one that refers to another comes after it.
+ *
+ * @param isMove Whether the same servers go on with the shop in another cluster.
+ */
+export async function tablesOf(sql: Sql, isMove = false): Promise<readonly Table[]> {
   const { rows } = await sql.query<Row>(
     `SELECT c.relname AS name,
             (SELECT array_agg(attname::text ORDER BY attnum) FROM pg_attribute
@@ -44,7 +52,7 @@ export async function tablesOf(sql: Sql): Promise<readonly Table[]> {
         AND EXISTS (SELECT 1 FROM pg_attribute WHERE attrelid = c.oid AND attname = 'shop_id')
       ORDER BY c.relname`,
   );
-  const left = rows.filter(({ name }) => !(name in LEFT_OUT));
+  const left = rows.filter(({ name }) => !(name in LEFT_OUT) || (isMove && KEPT_OPEN.has(name)));
   const ordered: Table[] = [];
   const isThere = (name: string): boolean => ordered.some((table) => table.name === name);
   while (left.length > 0) {

@@ -35,11 +35,14 @@ const CONNECTIONS = 10;
 export class Pool implements Sql {
   readonly #pool: pg.Pool;
   readonly #primary: Primary;
+  /** Administrators work for a shop also while it is moved. */
+  readonly #opening: string;
   readonly #shopOf = new WeakMap<pg.PoolClient, string>();
 
   /** @param where An address, or the hosts of which one takes writes. */
   constructor(where: string | Primary, log: Logger, { isPatient = false }: PoolOptions = {}) {
     this.#primary = typeof where === 'string' ? new Primary(where) : where;
+    this.#opening = isPatient ? "SELECT set_config('tetrad.shop', $1, false)" : 'SELECT open_shop($1)';
     this.#pool = new pg.Pool({
       Client: this.#primary.client,
       pipeline: true,
@@ -65,17 +68,22 @@ export class Pool implements Sql {
     this.#pool.on('error', () => undefined); // the connection's own listener has said it
   }
 
-  /** Lends a connection that works for the shop at hand; give it back with `release`. */
-  async connect(): Promise<pg.PoolClient> {
-    const client = await this.#pool.connect().catch(async (error: unknown) => {
+  /** Lends a connection of no shop in particular: it may work for any that it worked for before. */
+  protected connectAnywhere(): Promise<pg.PoolClient> {
+    return this.#pool.connect().catch(async (error: unknown) => {
       if (!isUnavailable(error)) throw error;
       await this.#primary.find(); // another may have taken its place
       return this.#pool.connect();
     });
+  }
+
+  /** Lends a connection that works for the shop at hand; give it back with `release`. */
+  async connect(): Promise<pg.PoolClient> {
+    const client = await this.connectAnywhere();
     const shop = workingShop();
     if ((this.#shopOf.get(client) ?? '') === shop) return client;
     try {
-      await client.query("SELECT set_config('tetrad.shop', $1, false)", [shop]);
+      await client.query(this.#opening, [shop]);
       this.#shopOf.set(client, shop);
       return client;
     } catch (error) {
@@ -109,6 +117,11 @@ export class Pool implements Sql {
     } finally {
       client.release(broken);
     }
+  }
+
+  /** Whether the first of several clusters keeps the shop at hand. */
+  isFirst(): Promise<boolean> {
+    return Promise.resolve(true);
   }
 
   /** How many connections there are, and how much work waits for one. */

@@ -23,7 +23,7 @@ export class ReadReplica implements Sql {
     text: string,
     values: unknown[] = [],
   ): Promise<QueryResult<Row>> {
-    if (Date.now() < this.#notBefore) return this.primary.query<Row>(text, values);
+    if (Date.now() < this.#notBefore || !(await this.primary.isFirst())) return this.primary.query<Row>(text, values);
     const { rows } = await this.primary.query<{ lsn: string }>('SELECT pg_current_wal_flush_lsn()::text AS lsn');
     try {
       const { rows: state } = await this.standby.query<{ follows: boolean; fresh: boolean | null }>(

@@ -1,8 +1,8 @@
 /**
  * SQLSTATE classes and socket codes that mean "the database is away", not "the query is wrong"; 25006 comes from a
- * standby, which takes no writes.
+ * standby, which takes no writes, TS001 from a cluster whose shop is just being moved.
  */
-const UNAVAILABLE = /^(08|57P|53|55000|25006|ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|EHOSTUNREACH|ENETUNREACH|ENOENT)/;
+const UNAVAILABLE = /^(08|57P|53|55000|25006|TS001|ECONN|EPIPE|ENOTFOUND|ETIMEDOUT|EHOSTUNREACH|ENETUNREACH|ENOENT)/;
 /** A statement that took too long, a lock not had in time, a deadlock, a transaction that idled: the same may work again. */
 const BUSY = new Set(['57014', '55P03', '40P01', '40001', '25P03']);
 
