@@ -80,7 +80,7 @@ describe('the circuit model, over hundreds of random vehicles', () => {
         expect(inrush!.volts).toBeLessThan(sustained!.volts);
         expect(inrush!.amps).toBeGreaterThan(sustained!.amps);
         expect(volts[0]).toBeCloseTo(truth.restVolts, 3);
-        expect(amps[0]).toBe(0);
+        expect(amps[0]).toBeLessThan(0.1); // modules asleep
         expect(volts.at(-1)!).toBeGreaterThan(sustained!.volts);
         expect(volts.every(Number.isFinite) && amps.every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
       }),

@@ -14,3 +14,4 @@ export type { Vehicle } from '../circuit/model/vehicle';
 export { randomOf } from '../circuit/model/random';
 export type { Random } from '../circuit/model/random';
 export * from './record';
+export * from './time';

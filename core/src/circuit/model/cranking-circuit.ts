@@ -23,7 +23,7 @@ const EMPTY_RESISTS = 0.5;
 /** Small-signal resistance over the cranking resistance (docs/criteria.md, internal resistance). */
 const SMALL_SIGNAL = 0.75;
 /** Free-running starter: share of the usual draw. */
-const FREE_SHARE = 0.4;
+export const FREE_SHARE = 0.4;
 /** Slower than this the engine stands, rpm. */
 const STALL_RPM = 8;
 /** Rounds in which sag and current find each other. */
@@ -56,9 +56,16 @@ const halfCcaSag = ({ batteryOhm, cca, celsius, charge, deadCell, health }: Vehi
 export const batteryVoltsAt = (vehicle: Vehicle, amps: number, factor = 1): number =>
   emf(vehicle) - halfCcaSag(vehicle) * sagShare(amps / vehicle.cca) * factor;
 
+/** Volts that a current out of the battery costs, V. @param amps 0 or more. */
+export const sagAt = (vehicle: Vehicle, amps: number): number => halfCcaSag(vehicle) * sagShare(amps / vehicle.cca);
+
 /** What a battery resists at this current, ohm: sag over amps, which falls as the current grows. */
-export const batteryOhmAt = (vehicle: Vehicle, amps: number): number =>
-  (halfCcaSag(vehicle) * sagShare(amps / vehicle.cca)) / amps;
+export const batteryOhmAt = (vehicle: Vehicle, amps: number): number => sagAt(vehicle, amps) / amps;
+
+/** Share of the steepest sag by current that is plain resistance, answering at once. */
+const OHMIC_SHARE = 0.75;
+/** The part of the battery's resistance that answers at once, ohm; what is left of the sag comes with time. */
+export const ohmicOhm = (vehicle: Vehicle): number => OHMIC_SHARE * batteryOhmAt(vehicle, vehicle.cca / 2);
 
 /** As a small-signal tester gives it, 21 °C, ohm. */
 export const smallSignalOhm = ({ batteryOhm, deadCell, health }: Vehicle): number =>

@@ -1,11 +1,12 @@
 /**
- * A whole start in time, as a recorder with two channels sees it: rest, key on, inrush, compressions, the
- * engine firing or not, recovery, charging with its ripple.
+ * A whole start as a recorder with two channels sees it: rest, key on, inrush, compressions, the engine firing or not,
+ * recovery, charging with its ripple. A view of the vehicle in time.
  */
-import { batteryOhmAt, emf, pathOhm } from '../../circuit/model/cranking-circuit';
-import { charge } from '../../circuit/model/charging-circuit';
+import { emf } from '../../circuit/model/cranking-circuit';
 import type { Vehicle } from '../../circuit/model/vehicle';
-import { patternAt, ripplePattern } from './bridge';
+import { electricalHz } from '../time/alternator-in-time';
+import { IDLE_RPM, VehicleInTime } from '../time/vehicle-in-time';
+import type { Instant } from '../time/vehicle-in-time';
 import type { DiodeState } from './bridge';
 
 export interface StartOptions {
@@ -43,147 +44,96 @@ export interface StartRecord {
   readonly truth: StartTruth;
 }
 
-/** Inductance of motor and cables, H; inertia as amp-seconds per rpm of the torque current. */
-const INDUCTANCE_H = 0.6e-3;
-const INERTIA_AS_PER_RPM = 0.35;
-/** Share of the load that is compression and comes in pulses. */
-const PULSE_SHARE = 0.35;
-/** Compressions begin to be felt as the engine turns, rpm. */
-const TURNING_RPM = 40;
-/** Double layer: the share of the battery's resistance that answers slowly, and how slowly, s. */
-const SLOW_SHARE = 0.25;
-const SLOW_S = 0.4;
-/** Modules and the fuel pump with the key on, A. */
-const KEY_ON_AMPS = 9;
-/** A firing engine: its speed at idle, rpm, how fast it gets there, s, and the slowest crank it fires from, rpm. */
-const IDLE_RPM = 850;
-const FLARE_S = 0.25;
-const FIRES_FROM_RPM = 60;
 /** The key is let go this long after the first firing, s. */
 const RELEASE_AFTER_S = 0.35;
-/** The alternator waits a moment after the start, and comes in softly, s. */
-const ALTERNATOR_WAITS_S = 0.6;
-const ALTERNATOR_RISES_S = 0.25;
-/** What the battery takes at first, above its steady share, A, and how fast that falls, s. */
-const GIVEN_BACK_AMPS = 35;
-const GIVEN_BACK_S = 50;
-/** Pole pairs, and turns of the alternator for one of the engine. */
-const POLE_PAIRS = 6;
-const PULLEY = 2.5;
-/** The model's own step, s, at most. */
-const STEP_S = 1e-4;
+/** From when on the charge is settled, s after the engine fired. */
+const SETTLES_S = 2.5;
+const CHARGES_FROM_A = 2;
 
-/** Electrical turns a second at an engine speed. */
-const electricalHz = (rpm: number): number => (POLE_PAIRS * PULLEY * rpm) / 60;
+/** Sums of what is sampled, for its means. */
+class Mean {
+  #sum = 0;
+  #count = 0;
+  add(value: number): void {
+    this.#sum += value;
+    this.#count++;
+  }
+  get value(): number | null {
+    return this.#count > 0 ? this.#sum / this.#count : null;
+  }
+}
 
-/**
- * Integrates current, speed, crank angle and the battery's slow voltage by fixed steps: semi-implicit for the
- * current, which is stiff, explicit for the rest.
- *
- * @throws RangeError for a sample rate outside 100 to 100,000 a second.
- */
+/** @throws RangeError for a sample rate outside 100 to 100,000 a second. */
 export function startRecord(vehicle: Vehicle, options: StartOptions = {}): StartRecord {
   const { sampleRateHz = 10_000, restS = 1, keyOnS = 0.8, crankS = 3, afterS = 4, fires = true } = options;
-  const { weakCylinder, diode = vehicle.humpsMissing > 0 ? (vehicle.diodeShorted ? 'shorted' : 'open') : 'sound' } =
-    options;
   if (!(sampleRateHz >= 100 && sampleRateHz <= 100_000))
     throw new RangeError(`sampleRateHz must lie from 100 to 100000, got ${sampleRateHz}`);
-  const perSample = Math.max(1, Math.ceil(1 / (sampleRateHz * STEP_S)));
-  const stepS = 1 / (sampleRateHz * perSample);
+  // the vehicle is as it was for whoever takes the next reading
+  const model = new VehicleInTime({ ...vehicle }, options);
+  model.fallAsleep();
   const samples = Math.round((restS + keyOnS + crankS + afterS) * sampleRateHz);
-  const volts = new Float32Array(samples);
-  const amps = new Float32Array(samples);
-
-  const open = emf(vehicle);
-  const batteryOhm = batteryOhmAt(vehicle, vehicle.usualAmps);
-  const fixedOhm = batteryOhm * (1 - SLOW_SHARE) + pathOhm(vehicle) + vehicle.motorOhm;
-  const cylinders = vehicle.system.engine?.cylinders ?? 4;
-  const works = vehicle.controlVolts === 0 && !vehicle.isMotorOpen;
-  const idle = charge(vehicle, 'off', IDLE_RPM);
-  const charges = idle.outputAmps > 2;
-  const pattern = ripplePattern(diode);
-  const keyAtS = restS;
+  const [volts, amps] = [new Float32Array(samples), new Float32Array(samples)];
   const crankAtS = restS + keyOnS;
-
-  let motorA = 0;
-  let rpm = 0;
-  let compressions = 0;
-  let slowV = 0;
-  let electricalTurns = 0;
-  let firedAtS = Infinity;
-  let endS = crankAtS + crankS;
-  const told = { inrushA: 0, inrushV: Infinity, volts: 0, amps: 0, rpm: 0, count: 0, chargedV: 0, chargedCount: 0 };
+  const endS = crankAtS + crankS;
+  const told = new StartTold(emf(vehicle), { fromS: crankAtS, toS: endS });
   for (let sample = 0; sample < samples; sample++) {
-    let postV = open;
-    let batteryA = 0;
-    let seconds = 0;
-    for (let step = 0; step < perSample; step++) {
-      seconds = sample / sampleRateHz + step * stepS;
-      const closed = works && seconds >= crankAtS && seconds < endS;
-      if (firedAtS === Infinity && fires && closed && seconds >= crankAtS + crankS - RELEASE_AFTER_S)
-        if (rpm > FIRES_FROM_RPM) {
-          firedAtS = seconds;
-          endS = Math.min(endS, seconds + RELEASE_AFTER_S);
-        }
-      const runs = seconds >= firedAtS;
-      if (closed) {
-        const drive = open - slowV - vehicle.voltsPerRpm * (vehicle.driveEngages ? rpm : vehicle.usualAmps);
-        motorA = Math.max(0, (motorA + (stepS / INDUCTANCE_H) * drive) / (1 + (stepS / INDUCTANCE_H) * fixedOhm));
-      } else motorA = 0;
-      const has =
-        weakCylinder && Math.floor(compressions) % cylinders === weakCylinder.index - 1 ? weakCylinder.share : 1;
-      const felt = Math.min(1, rpm / TURNING_RPM);
-      const pulse = 1 + PULSE_SHARE * felt * (2 * has * Math.sin(Math.PI * compressions) ** 2 - 1);
-      const load = (vehicle.loadAmps + vehicle.dragAmps) * pulse + vehicle.ampsPerRpm * rpm;
-      if (runs) rpm += ((IDLE_RPM - rpm) * stepS) / FLARE_S;
-      else if (vehicle.driveEngages && !vehicle.locked)
-        rpm = Math.max(0, rpm + ((motorA - load) / INERTIA_AS_PER_RPM) * stepS);
-      compressions += (rpm / 120) * cylinders * stepS;
+    const seconds = sample / sampleRateHz;
+    if (sample === Math.round(restS * sampleRateHz)) model.set({ key: 'on' });
+    // it fires as late as its crank is to last: until then there is no fuel
+    if (sample === Math.round(crankAtS * sampleRateHz)) model.set({ key: 'start', hasFuel: false });
+    if (fires && sample === Math.round((endS - RELEASE_AFTER_S) * sampleRateHz)) model.set({ hasFuel: true });
+    if (sample === Math.round(endS * sampleRateHz)) model.set({ key: 'on' });
+    const now = model.instant;
+    volts[sample] = now.postVolts + now.rippleVolts;
+    amps[sample] = now.batteryAmps;
+    told.add(seconds, now);
+    model.advance(1 / sampleRateHz);
+  }
+  return { sampleRateHz, volts, amps, truth: told.truth };
+}
 
-      const charging = runs && charges && seconds > firedAtS + RELEASE_AFTER_S + ALTERNATOR_WAITS_S;
-      batteryA = motorA + (seconds >= keyAtS ? KEY_ON_AMPS : 0);
-      postV = open - slowV - batteryA * batteryOhm * (1 - SLOW_SHARE);
-      if (charging) {
-        const since = seconds - firedAtS - RELEASE_AFTER_S - ALTERNATOR_WAITS_S;
-        const risen = 1 - Math.exp(-since / ALTERNATOR_RISES_S);
-        electricalTurns += electricalHz(rpm) * stepS;
-        postV += risen * (idle.postVolts - postV + vehicle.rippleVolts * patternAt(pattern, electricalTurns));
-        batteryA -= risen * (KEY_ON_AMPS + idle.batteryAmps + GIVEN_BACK_AMPS * Math.exp(-since / GIVEN_BACK_S));
-        if (risen > 0.999) {
-          told.chargedV += postV;
-          told.chargedCount++;
-        }
-      } else slowV += ((batteryA * batteryOhm * SLOW_SHARE - slowV) * stepS) / SLOW_S;
-      if (closed) {
-        told.inrushA = Math.max(told.inrushA, batteryA);
-        told.inrushV = Math.min(told.inrushV, postV);
-        if (!runs && seconds > crankAtS + crankS / 2 && seconds < crankAtS + crankS - RELEASE_AFTER_S) {
-          told.volts += postV;
-          told.amps += batteryA;
-          told.rpm += rpm;
-          told.count++;
-        }
+/** Gathers what was true. */
+class StartTold {
+  #inrushA = 0;
+  #inrushV = Infinity;
+  #crankedToS: number | null = null;
+  #firedAtS: number | null = null;
+  readonly #sustained = { volts: new Mean(), amps: new Mean(), rpm: new Mean() };
+  readonly #chargedV = new Mean();
+
+  constructor(
+    private readonly restVolts: number,
+    private readonly crank: { readonly fromS: number; readonly toS: number },
+  ) {}
+
+  add(seconds: number, now: Instant): void {
+    const { fromS, toS } = this.crank;
+    if (now.isRunning) this.#firedAtS ??= seconds;
+    if (now.isCranking && seconds <= toS) {
+      this.#crankedToS = seconds;
+      this.#inrushA = Math.max(this.#inrushA, now.batteryAmps);
+      if (now.motorAmps > 0) this.#inrushV = Math.min(this.#inrushV, now.postVolts);
+      if (!now.isRunning && seconds > (fromS + toS) / 2 && seconds < toS - RELEASE_AFTER_S) {
+        this.#sustained.volts.add(now.postVolts);
+        this.#sustained.amps.add(now.batteryAmps);
+        this.#sustained.rpm.add(now.rpm);
       }
     }
-    volts[sample] = postV;
-    amps[sample] = batteryA;
+    if (this.#firedAtS !== null && seconds > this.#firedAtS + SETTLES_S && now.alternatorAmps > CHARGES_FROM_A)
+      this.#chargedV.add(now.postVolts);
   }
-  const ran = firedAtS < Infinity;
-  return {
-    sampleRateHz,
-    volts,
-    amps,
-    truth: {
-      restVolts: open,
-      crank: works ? { fromS: crankAtS, toS: ran ? endS : crankAtS + crankS } : null,
-      inrush: works ? { volts: told.inrushV, amps: told.inrushA } : null,
-      sustained:
-        told.count > 0
-          ? { volts: told.volts / told.count, amps: told.amps / told.count, rpm: told.rpm / told.count }
-          : null,
-      ran,
-      charging:
-        told.chargedCount > 0 ? { volts: told.chargedV / told.chargedCount, humpHz: 6 * electricalHz(IDLE_RPM) } : null,
-    },
-  };
+
+  get truth(): StartTruth {
+    const cranked = this.#crankedToS !== null;
+    const [volts, amps, rpm] = [this.#sustained.volts.value, this.#sustained.amps.value, this.#sustained.rpm.value];
+    const charged = this.#chargedV.value;
+    return {
+      restVolts: this.restVolts,
+      crank: cranked ? { fromS: this.crank.fromS, toS: this.#crankedToS! } : null,
+      inrush: cranked ? { volts: this.#inrushV, amps: this.#inrushA } : null,
+      sustained: volts !== null && amps !== null && rpm !== null ? { volts, amps, rpm } : null,
+      ran: this.#firedAtS !== null,
+      charging: charged === null ? null : { volts: charged, humpHz: 6 * electricalHz(IDLE_RPM) },
+    };
+  }
 }

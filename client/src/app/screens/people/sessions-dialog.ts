@@ -72,6 +72,7 @@ const KINDS: Readonly<Record<SessionKind, string>> = {
       justify-content: space-between;
       gap: 16px;
       min-height: 52px;
+      padding: 8px 0;
       border-bottom: 1px solid var(--line);
     }
     li > span {
