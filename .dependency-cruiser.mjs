@@ -15,7 +15,7 @@ const CORE_FLOORS = [
   ['trade'],
   ['judge'],
   ['words'],
-  ['profile', 'capture', 'simulation'],
+  ['profile', 'capture', 'simulation', 'instruments'],
   ['report'],
 ];
 

@@ -20,12 +20,13 @@ import { isFree } from './setup/ports.mjs';
 import { checkDisk, checkNode, installDebianPackages } from './setup/requirements.mjs';
 import { ROOT } from './setup/root.mjs';
 import { run } from './setup/run.mjs';
+import { startStandIns } from './setup/stand-ins.mjs';
 import { SetupError, fail, step, tellFailure } from './setup/steps.mjs';
 import { serverEnvironment } from './setup/supervise.mjs';
 
 const PARENT_WATCH_MS = 1000;
 const KNOWN =
-  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --database URL (or TETRAD_DATABASE_URL), --standby URL (or TETRAD_STANDBY_URL), --clusters-file FILE, --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
+  '--port N, --host ADDRESS, --name NAME, --no-demo, --demo-open, --no-instruments, --database URL (or TETRAD_DATABASE_URL), --standby URL (or TETRAD_STANDBY_URL), --clusters-file FILE, --reset-demo, --log-level LEVEL, --processes N, --tls-cert FILE, --tls-key FILE, --tls-local, --backup-to FOLDER, --backup-every HOURS, --backup-keep N, --oidc-issuer URL, --oidc-client ID, --oidc-shop SHOP (its secret in TETRAD_OIDC_SECRET)';
 
 const isLoopback = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
@@ -36,6 +37,7 @@ function readOptions() {
         port: { type: 'string', default: '4300' },
         host: { type: 'string', default: '127.0.0.1' },
         name: { type: 'string', multiple: true, default: [] },
+        'no-instruments': { type: 'boolean', default: false },
         'no-demo': { type: 'boolean', default: false },
         'demo-open': { type: 'boolean', default: false },
         database: { type: 'string', default: process.env.TETRAD_DATABASE_URL },
@@ -129,6 +131,7 @@ async function main() {
   let running = null;
   let stopping = false;
   let hasLeftAddress = false;
+  let standIns = null;
   let backups;
   const stop = async (code, why) => {
     if (stopping) return;
@@ -136,6 +139,7 @@ async function main() {
     if (why) console.error(`\nTetrad: ${why}`);
     clearInterval(backups);
     if (hasLeftAddress) await takeAddress();
+    standIns?.child.kill();
     await (running ?? cluster)?.stop();
     process.exit(code);
   };
@@ -191,6 +195,14 @@ async function main() {
         )
       : options['tls-cert'] && { cert: resolve(options['tls-cert']), key: resolve(options['tls-key']) };
     if (tls) Object.assign(env, { TETRAD_TLS_CERT: tls.cert, TETRAD_TLS_KEY: tls.key });
+    if (!options['no-demo'] && !options['no-instruments']) {
+      standIns = await step('simulated instruments', startStandIns, ({ addresses }) =>
+        Object.entries(addresses)
+          .map(([name, at]) => `${name} ${at}`)
+          .join(', '),
+      );
+      env.TETRAD_STAND_INS = JSON.stringify(standIns.addresses);
+    }
     let prepared = null;
     const words = [...(options['reset-demo'] ? ['--reset'] : []), ...(options['no-demo'] ? [] : ['--demo'])];
     await step(

@@ -1,8 +1,33 @@
 import 'reflect-metadata';
-import { IsBoolean, IsIn, IsOptional, IsString, IsUUID, Length } from 'class-validator';
-import { INSTRUMENT_KINDS, findingsShape, uncertaintyShape } from '@tetrad/core';
+import {
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+  ValidateBy,
+  ValidateIf,
+} from 'class-validator';
+import { INSTRUMENT_KINDS, findingsShape, instrumentAddress, uncertaintyShape } from '@tetrad/core';
 import type { CheckFindings, InstrumentKind, Uncertainty } from '@tetrad/core';
 import { Fits } from './fits';
+
+const MAX_ADDRESS = 120;
+const ADDRESS = { message: 'an address such as tcp://192.168.1.20:5025, or nothing' };
+const SCALE = { message: 'millivolts for each ampere, 0.01 to 1000; 1, 10 and 100 are common' };
+const IsInstrumentAddress = () =>
+  ValidateBy({
+    name: 'isInstrumentAddress',
+    validator: {
+      validate: (value: unknown) => typeof value === 'string' && instrumentAddress(value) !== null,
+      defaultMessage: () => ADDRESS.message,
+    },
+  });
 
 const NAME = { message: 'a name of 1 to 80 characters' };
 
@@ -18,6 +43,21 @@ export class InstrumentBody {
   /** How far it may be wrong, by the unit it reads. */
   @Fits(uncertaintyShape)
   uncertainty!: Uncertainty;
+
+  /** Where it is read live; empty or absent for one that is read by eye. */
+  @IsOptional()
+  @ValidateIf(({ address }: InstrumentBody) => address !== '')
+  @IsString(ADDRESS)
+  @MaxLength(MAX_ADDRESS, ADDRESS)
+  @IsInstrumentAddress()
+  address?: string;
+
+  /** Of a clamp that gives volts: its scale. */
+  @IsOptional()
+  @IsNumber({}, SCALE)
+  @Min(0.01, SCALE)
+  @Max(1000, SCALE)
+  millivoltsPerAmp?: number;
 
   /** No longer used: it stays with the readings it took, and is not offered. */
   @IsOptional()

@@ -1,5 +1,7 @@
 import 'reflect-metadata';
 import {
+  ArrayMaxSize,
+  IsArray,
   IsBoolean,
   IsEmail,
   IsIn,
@@ -143,11 +145,24 @@ export interface OpenSessionView {
   readonly isThis: boolean;
 }
 
+const MAX_HOSTS = 50;
+const HOST = /^(\[[0-9a-f:]+\]|[a-z0-9.-]{1,100}):\d{1,5}$/;
+const HOSTS = { message: `at most ${MAX_HOSTS} of host:port, such as 192.168.1.20:5025, in small letters` };
+
 /** What a shop chooses for all its devices. */
 export class ShopChanges {
   /** Whether jobs that are kept on a device for work without the server are removed when somebody signs out of it. */
   @IsBoolean({ message: 'true or false' })
   forgetsAtSignOut!: boolean;
+
+  /** Where instruments may be read, each `host:port`: the server connects nowhere else. As they were where absent. */
+  @IsOptional()
+  @IsArray(HOSTS)
+  @ArrayMaxSize(MAX_HOSTS, HOSTS)
+  @IsString({ each: true, ...HOSTS })
+  @Matches(HOST, { each: true, ...HOSTS })
+  @MaxLength(110, { each: true, ...HOSTS })
+  instrumentHosts?: string[];
 }
 
 /** An account with the password that it is opened with the first time; it is shown once and kept nowhere. */

@@ -143,6 +143,9 @@ export interface InstrumentView {
   readonly name: string;
   readonly kind: InstrumentKind;
   readonly uncertainty: Uncertainty;
+  /** Where it is read live; null for one that is read by eye. */
+  readonly address: string | null;
+  readonly millivoltsPerAmp: number | null;
   readonly check: {
     readonly at: string;
     readonly by: string | null;

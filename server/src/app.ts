@@ -8,6 +8,8 @@ import { acknowledgementRoutes } from './cautions/acknowledgement-routes';
 import { captureRoutes } from './captures/capture-routes';
 import { auditLogRoutes } from './audit-log/audit-log-routes';
 import { instrumentRoutes } from './instruments/instrument-routes';
+import { LiveInstruments } from './instruments/live/live-instruments';
+import { liveInstrumentRoute } from './instruments/live/live-route';
 import type { JobNewsSource } from './jobs/job-news';
 import type { OpenStreams } from './platform/live/open-streams';
 import { backupRoutes } from './operations/backups';
@@ -68,6 +70,8 @@ export interface AppOptions {
   readonly singleSignOn?: SingleSignOnConfig | null;
   /** Where backups are made by schedule; null where they are not. */
   readonly backupsFolder?: string | null;
+  /** The instruments that this process reads live. */
+  readonly instruments?: LiveInstruments;
   /** Requests that one address may make in a second. */
   readonly requestsASecond: number;
   /** Folder of the built client, or null to serve the API alone. */
@@ -133,6 +137,7 @@ export function createApp(options: AppOptions): Express {
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut),
+    liveInstrumentRoute(pool, options.instruments ?? new LiveInstruments(), streams),
     captureRoutes(pool, leftOut),
     peopleRoutes(pool, sessionSecret),
     sessionListRoutes(pool),

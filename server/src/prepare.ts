@@ -5,7 +5,7 @@
 import 'reflect-metadata';
 import pino from 'pino';
 import { readConfig } from './config';
-import { loadDemo } from './demo/load-demo';
+import { connectStandIns, loadDemo } from './demo/load-demo';
 import { firstShop } from './people/first-shop';
 import { migrate } from './platform/database/migrate';
 import { appAddress, ensureAppRole } from './platform/database/app-role';
@@ -37,6 +37,8 @@ try {
   const ran = await migrate(pool, config.migrationsFolder);
   for (const { database, standby } of config.clusters.values()) await prepareCluster(database, standby);
   const loaded = words.has('--demo') ? await loadDemo(pool, new Date()) : 0;
+  const standIns = process.env['TETRAD_STAND_INS'];
+  if (words.has('--demo') && standIns) await connectStandIns(pool, JSON.parse(standIns) as Record<string, string>);
   const first = words.has('--demo') ? null : await firstShop(pool);
   console.log(
     JSON.stringify({

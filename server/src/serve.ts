@@ -8,6 +8,7 @@ import type { Logger } from 'pino';
 import type { Config } from './config';
 import { doHeavyWork, inThreads } from './workers/heavy-work';
 import { createApp } from './app';
+import { LiveInstruments } from './instruments/live/live-instruments';
 import { JobNewsFeed, together } from './jobs/job-news';
 import { OpenStreams } from './platform/live/open-streams';
 import { appAddress } from './platform/database/app-role';
@@ -59,7 +60,8 @@ export function serve(config: Config, log: Logger): void {
   const feed = together(feeds.map((one) => one.feed));
   const standby = standbyUrl ? new Pool(standbyUrl, log) : null;
   const streams = new OpenStreams();
-  const server = listener(config, createApp({ ...config, pool, standby, feed, streams, log }));
+  const instruments = new LiveInstruments();
+  const server = listener(config, createApp({ ...config, pool, standby, feed, streams, instruments, log }));
   for (const one of feeds) void one.primary.find().then(() => one.feed.open());
   const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
   doHeavyWork(heavy);
@@ -82,6 +84,7 @@ export function serve(config: Config, log: Logger): void {
     log.info({ reason }, 'stopping');
     setTimeout(() => process.exit(0), GRACE_MS).unref();
     streams.endAll();
+    instruments.closeAll();
     server.close(
       () =>
         void Promise.all([pool.end(), standby?.end(), ...feeds.map((one) => one.feed.close()), heavy.close()]).finally(

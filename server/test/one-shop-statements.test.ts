@@ -71,6 +71,8 @@ async function work(): Promise<void> {
     ['GET', `${shop}/people/${person}/sessions`],
     ['DELETE', `${shop}/people/${person}/sessions/${randomUUID()}`],
     ['PUT', `${shop}/settings`, { forgetsAtSignOut: false }],
+    ['GET', `${shop}/settings`],
+    ['GET', `${shop}/instruments/${instrument}/live?use=volts-dc`],
     ['GET', `${shop}/people`],
     ['GET', `${shop}/acts`],
     ['POST', '/api/session', { shop: 'one', name: 'Ada', password: 'wrong' }],

@@ -49,6 +49,7 @@ export const buildServer = () =>
           'move-shop': 'server/src/move-shop.ts',
           'reset-password': 'server/src/reset-password.ts',
           worker: 'server/src/workers/worker.ts',
+          'stand-ins': 'server/src/stand-ins.ts',
         },
         'dist/server',
       ),

@@ -68,6 +68,8 @@ const readingFields = object(
     /** The step of the last digit that the instrument showed, in the test's unit. */
     resolution: number({ min: 1e-9, max: 1000 }),
     instrument: text(0, 400),
+    /** Read from the instrument itself, not from its display. */
+    live: flag(),
     by: text(0, 200),
     void: text(1, 1000),
     battery: integer(1, 3),

@@ -11,7 +11,7 @@ import { hashSecret } from '../people/secrets';
 import { newestJudgement } from '../judgements/judgements.sql';
 import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
-import { addShop } from '../shops/shops.sql';
+import { addShop, changeShop } from '../shops/shops.sql';
 import { addSignOff } from '../signing/sign-offs.sql';
 import { inShop } from '../platform/database/working-shop';
 import { startTimer } from '../waiting/timers.sql';
@@ -30,6 +30,9 @@ const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
   { name: 'Clamp, large', kind: 'clamp', uncertainty: { A: 4 } },
   { name: 'Round tester', kind: 'battery-tester', uncertainty: { A: 15 } },
 ];
+
+/** The stand-in behind each of them, in the same order. */
+const STAND_IN_OF = ['meter', 'clamp', 'analyzer'] as const;
 
 const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
 const demoJobId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`);
@@ -76,6 +79,25 @@ async function surround(sql: Sql, id: JobId, { wait, after, signOff }: DemoJob, 
     const at = new Date(openedAt.getTime() + 3 * HOUR_MS);
     await addSignOff(sql, shop, id, { id, ...body }, { name, role }, judged, { at });
   }
+}
+
+/** Where the simulated instruments are just now, by the demo's instruments; both meter and clamp are read live then. */
+export async function connectStandIns(pool: Pool, addresses: Readonly<Record<string, string>>): Promise<void> {
+  await inShop(DEMO_SHOP.id, () =>
+    inTransaction(pool, async (sql) => {
+      for (const [index, name] of STAND_IN_OF.entries()) {
+        const address = addresses[name];
+        if (address !== undefined)
+          await sql.query('UPDATE instrument SET address = $3 WHERE shop_id = $1 AND instrument_id = $2', [
+            DEMO_SHOP.id,
+            instrumentId(index),
+            address,
+          ]);
+      }
+      const instrumentHosts = Object.values(addresses).map((address) => address.replace('tcp://', ''));
+      await changeShop(sql, DEMO_SHOP.id, { forgetsAtSignOut: false, instrumentHosts });
+    }),
+  );
 }
 
 /** Loads the demo's shops and jobs once. @returns how many jobs were loaded; 0 where they are there. */

@@ -9,23 +9,36 @@ export interface InstrumentRow {
   readonly name: string;
   readonly kind: InstrumentKind;
   readonly uncertainty: Uncertainty;
+  readonly address: string | null;
+  readonly millivoltsPerAmp: number | null;
   readonly findings: CheckFindings | null;
   readonly by: string | null;
   readonly at: Date | null;
 }
 
 /** An instrument as it is told; @throws Error for one that is not as the table of the trade knows it. */
-export function instrumentView({ id, name, kind, uncertainty, findings, by, at }: InstrumentRow): InstrumentView {
+export function instrumentView({
+  id,
+  name,
+  kind,
+  uncertainty,
+  findings,
+  by,
+  at,
+  ...live
+}: InstrumentRow): InstrumentView {
   const [misfit] = checkShape(uncertaintyShape, uncertainty).misfits;
   if (misfit) throw new Error(`uncertainty${misfit.path.slice(1)} does not fit`);
   const check = findings && at ? { at: at.toISOString(), by, findings, isGood: isGoodCheck(findings) } : null;
-  return { id, name, kind, uncertainty, check };
+  const { address, millivoltsPerAmp } = live;
+  return { id, name, kind, uncertainty, address, millivoltsPerAmp, check };
 }
 
 /** The instruments a shop uses, by name, each with its newest check; one alone where `id` is given. */
 export async function listInstruments(sql: Sql, shop: ShopId, id?: string): Promise<readonly InstrumentRow[]> {
   const { rows } = await sql.query<InstrumentRow>(
-    `SELECT i.instrument_id AS id, i.name, i.kind, i.uncertainty, c.findings, c.checked_by AS by, c.checked_at AS at
+    `SELECT i.instrument_id AS id, i.name, i.kind, i.uncertainty, i.address,
+            i.millivolts_per_amp AS "millivoltsPerAmp", c.findings, c.checked_by AS by, c.checked_at AS at
        FROM instrument i
        LEFT JOIN LATERAL (SELECT findings, checked_by, checked_at FROM instrument_check
                            WHERE shop_id = i.shop_id AND instrument_id = i.instrument_id
@@ -40,10 +53,21 @@ export async function listInstruments(sql: Sql, shop: ShopId, id?: string): Prom
 /** Adds an instrument, or changes the one of that id. */
 export async function putInstrument(sql: Sql, shop: ShopId, id: string, body: InstrumentBody): Promise<void> {
   await sql.query(
-    `INSERT INTO instrument (shop_id, instrument_id, name, kind, uncertainty, retired) VALUES ($1, $2, $3, $4, $5, $6)
+    `INSERT INTO instrument (shop_id, instrument_id, name, kind, uncertainty, retired, address, millivolts_per_amp)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
      ON CONFLICT (shop_id, instrument_id) DO UPDATE
-       SET name = excluded.name, kind = excluded.kind, uncertainty = excluded.uncertainty, retired = excluded.retired`,
-    [shop, id, body.name, body.kind, body.uncertainty, body.retired ?? false],
+       SET name = excluded.name, kind = excluded.kind, uncertainty = excluded.uncertainty, retired = excluded.retired,
+           address = excluded.address, millivolts_per_amp = excluded.millivolts_per_amp`,
+    [
+      shop,
+      id,
+      body.name,
+      body.kind,
+      body.uncertainty,
+      body.retired ?? false,
+      body.address || null,
+      body.millivoltsPerAmp ?? null,
+    ],
   );
 }
 

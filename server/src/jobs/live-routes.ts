@@ -8,6 +8,7 @@ import type { JobNewsSource } from './job-news';
 import type { OpenStreams } from '../platform/live/open-streams';
 import { scopeOf } from '../people/access';
 import type { Scope } from '../people/access';
+import { followSession } from '../people/follow-session';
 import { SessionStore } from '../people/session-store';
 import { whoOf } from '../people/who';
 import { findJob } from './jobs.sql';
@@ -16,9 +17,6 @@ import type { Pool } from '../platform/database/pool';
 import { inShop } from '../platform/database/working-shop';
 import { shopParam } from '../platform/http/body';
 import { jobOf } from './locked-job';
-
-/** Whether the session of a stream has ended, or its person may see less now, is looked at so often, ms. */
-const LOOK_MS = 15_000;
 
 /** Live streams: a job whole at every change, and the ids of jobs that change on the floor. */
 export function liveRoutes(pool: Pool, feed: JobNewsSource, streams: OpenStreams): Router {
@@ -29,20 +27,8 @@ export function liveRoutes(pool: Pool, feed: JobNewsSource, streams: OpenStreams
   /** A stream goes on no longer than the session it was opened in. @returns whose jobs it may tell of, as it is now. */
   const keep = (stream: EventStream, request: Request): { readonly scope: Scope } => {
     streams.add(stream);
-    const id = request.sessionID;
     const kept = { scope: scopeOf(whoOf(request)) };
-    const look = setInterval(
-      () =>
-        void store.find(id).then(
-          (found) => {
-            if (found?.signedIn) kept.scope = scopeOf(found.signedIn);
-            else stream.end();
-          },
-          () => undefined,
-        ),
-      LOOK_MS,
-    );
-    stream.onClose(() => clearInterval(look));
+    followSession(store, stream, request, (signedIn) => (kept.scope = scopeOf(signedIn)));
     return kept;
   };
 

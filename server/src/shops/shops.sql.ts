@@ -11,6 +11,12 @@ export interface ShopRow extends ShopView {
   readonly forgetsAtSignOut: boolean;
 }
 
+/** What it chose, whole. */
+export interface ShopSettings extends ShopRow {
+  /** Where instruments may be read, each `host:port`. */
+  readonly instrumentHosts: readonly string[];
+}
+
 export async function findShop(sql: Sql, id: string): Promise<ShopRow | null> {
   const { rows } = await sql.query<ShopRow>(
     'SELECT shop_id AS id, name, forgets_at_sign_out AS "forgetsAtSignOut" FROM shop WHERE shop_id = $1',
@@ -19,8 +25,20 @@ export async function findShop(sql: Sql, id: string): Promise<ShopRow | null> {
   return rows[0] ?? null;
 }
 
-export async function changeShop(sql: Sql, id: string, { forgetsAtSignOut }: ShopChanges): Promise<void> {
-  await sql.query('UPDATE shop SET forgets_at_sign_out = $2 WHERE shop_id = $1', [id, forgetsAtSignOut]);
+export async function shopSettings(sql: Sql, id: string): Promise<ShopSettings | null> {
+  const { rows } = await sql.query<ShopSettings>(
+    `SELECT shop_id AS id, name, forgets_at_sign_out AS "forgetsAtSignOut", instrument_hosts AS "instrumentHosts"
+       FROM shop WHERE shop_id = $1`,
+    [id],
+  );
+  return rows[0] ?? null;
+}
+
+export async function changeShop(sql: Sql, id: string, changes: ShopChanges): Promise<void> {
+  await sql.query(
+    'UPDATE shop SET forgets_at_sign_out = $2, instrument_hosts = coalesce($3, instrument_hosts) WHERE shop_id = $1',
+    [id, changes.forgetsAtSignOut, changes.instrumentHosts ? JSON.stringify(changes.instrumentHosts) : null],
+  );
 }
 
 export async function addShop(sql: Sql, { id, name }: ShopView): Promise<void> {

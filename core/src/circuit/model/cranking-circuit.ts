@@ -67,6 +67,12 @@ const OHMIC_SHARE = 0.75;
 /** The part of the battery's resistance that answers at once, ohm; what is left of the sag comes with time. */
 export const ohmicOhm = (vehicle: Vehicle): number => OHMIC_SHARE * batteryOhmAt(vehicle, vehicle.cca / 2);
 
+/** What a dead cell leaves of what a conductance tester measures. */
+const DEAD_CELL_SHARE = 0.45;
+/** As a conductance tester gives it, SAE cold cranking amps. */
+export const testerCca = ({ cca, health, deadCell }: Vehicle): number =>
+  cca * health * (deadCell ? DEAD_CELL_SHARE : 1);
+
 /** As a small-signal tester gives it, 21 °C, ohm. */
 export const smallSignalOhm = ({ batteryOhm, deadCell, health }: Vehicle): number =>
   (batteryOhm * SMALL_SIGNAL * (deadCell ? DEAD_CELL_RESISTS : 1)) / health;

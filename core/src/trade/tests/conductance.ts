@@ -1,4 +1,5 @@
 import { besideRating } from '../../evidence/ask-back';
+import { testerCca } from '../../circuit/model/cranking-circuit';
 import { convertRating, testerStandard } from '../../battery/rating';
 import { done } from '../../evidence/simulated-bench';
 import { ampsBetween } from '../measures';
@@ -7,9 +8,6 @@ import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { message } from '../../evidence/messages';
-
-/** What a dead cell leaves of the figure in the circuit model. */
-const DEAD_CELL_SHARE = 0.45;
 
 export const conductance: Test = {
   ...ampsBetween(0, 4000, 500),
@@ -45,8 +43,8 @@ export const conductance: Test = {
 export const conductanceModel: TestModel = {
   visitPlace: 20,
   reads: ({ vehicle, random, spread }) => {
-    const share = vehicle.health * (vehicle.deadCell ? DEAD_CELL_SHARE : 1) * random.factor(spread.conductanceError);
-    const measured = { value: vehicle.cca * share, standard: 'SAE' } as const;
+    const value = testerCca(vehicle) * random.factor(spread.conductanceError);
+    const measured = { value, standard: 'SAE' } as const;
     return done(Math.round(convertRating(measured, testerStandard(vehicle.system.battery))!));
   },
 };

@@ -1,0 +1,78 @@
+/**
+ * The instruments that are read by this process: one connection each, however many watch. The first who watches chooses
+ * the function; others see the same. Nothing is asked of an instrument that nobody watches.
+ */
+import { INSTRUMENT_FUNCTIONS } from '@tetrad/core';
+import type { InstrumentAddress, InstrumentFunction } from '@tetrad/core';
+import { InstrumentLink } from './instrument-link';
+import type { LiveState } from './instrument-link';
+
+/** What a watcher is told. */
+export type LiveNews = LiveState & {
+  /** What the instrument is read for; another's choice where somebody else came first. */
+  readonly use: InstrumentFunction;
+  readonly identity: string | null;
+  /** Who chose what it is read for. */
+  readonly owner: string;
+};
+type Watcher = (news: LiveNews) => void;
+
+interface Watched {
+  readonly link: InstrumentLink;
+  readonly use: InstrumentFunction;
+  readonly owner: string;
+  readonly watchers: Set<Watcher>;
+  last: LiveState;
+}
+
+/** How an instrument is reached and read. */
+export interface LiveInstrument {
+  /** Of shop and instrument together. */
+  readonly key: string;
+  readonly address: InstrumentAddress;
+  readonly millivoltsPerAmp: number | null;
+}
+
+export class LiveInstruments {
+  readonly #watched = new Map<string, Watched>();
+
+  get open(): number {
+    return this.#watched.size;
+  }
+
+  /** @returns the call that ends watching; with the last watcher the connection ends. */
+  watch(instrument: LiveInstrument, use: InstrumentFunction, owner: string, watcher: Watcher): () => void {
+    const watched = this.#watched.get(instrument.key) ?? this.#begin(instrument, use, owner);
+    watched.watchers.add(watcher);
+    watcher(newsOf(watched));
+    return () => {
+      watched.watchers.delete(watcher);
+      if (watched.watchers.size > 0 || this.#watched.get(instrument.key) !== watched) return;
+      this.#watched.delete(instrument.key);
+      watched.link.close();
+    };
+  }
+
+  closeAll(): void {
+    for (const { link } of this.#watched.values()) link.close();
+    this.#watched.clear();
+  }
+
+  #begin({ key, address, millivoltsPerAmp }: LiveInstrument, use: InstrumentFunction, owner: string): Watched {
+    const scale = INSTRUMENT_FUNCTIONS[use].unit === 'A' && use === 'amps-dc' ? millivoltsPerAmp : null;
+    const begun: { watched: Watched | null } = { watched: null };
+    const onState = (state: LiveState): void => {
+      const { watched } = begun;
+      if (!watched) return; // it is told with the first news
+      watched.last = state;
+      for (const watcher of [...watched.watchers]) watcher(newsOf(watched));
+    };
+    const link = new InstrumentLink(address, use, { onState }, scale);
+    const watched: Watched = { link, use, owner, watchers: new Set(), last: { state: 'connecting' } };
+    begun.watched = watched;
+    this.#watched.set(key, watched);
+    return watched;
+  }
+}
+
+const newsOf = ({ last, use, owner, link }: Watched): LiveNews => ({ ...last, use, owner, identity: link.identity });

@@ -1,0 +1,95 @@
+/** The vehicle that the simulated instruments are clamped to: it lives in real time, and its leads stand where they were put. */
+import { TEST_NAMES } from '@tetrad/core';
+import type { TestName } from '@tetrad/core';
+import { SimulatedVisit, VehicleInTime, pathVolts, randomOf } from '../../../../core/src/simulation';
+import type { Controls, Instant } from '../../../../core/src/simulation';
+import type { FaultName } from '@tetrad/core';
+
+const TICK_MS = 20;
+/** After a pause of the process no more than this is made up for, s. */
+const MAX_CATCH_UP_S = 0.5;
+
+export interface ChosenVehicle {
+  readonly fault: FaultName;
+  readonly severity: number;
+  readonly seed: number;
+}
+
+export class SimulatedYard {
+  #model!: VehicleInTime;
+  #at: TestName = 'resting-voltage';
+  #ticking: NodeJS.Timeout;
+  #last = performance.now();
+  readonly random = randomOf(Date.now());
+
+  constructor(chosen: ChosenVehicle) {
+    this.choose(chosen);
+    this.#ticking = setInterval(() => this.#tick(), TICK_MS);
+  }
+
+  /** Another vehicle stands there, its engine off and its modules asleep. */
+  choose({ fault, severity, seed }: ChosenVehicle): void {
+    this.#model = new VehicleInTime(new SimulatedVisit({ faults: [fault], severity, seed }).vehicle);
+    this.#model.fallAsleep();
+  }
+  set(change: Partial<Controls>): void {
+    this.#model.set(change);
+  }
+  /** Puts leads and clamp where a test wants them. @returns false for a test that is none. */
+  leadsAt(test: string): boolean {
+    const known = TEST_NAMES.find((name) => name === test);
+    if (known) this.#at = known;
+    return known !== undefined;
+  }
+  close(): void {
+    clearInterval(this.#ticking);
+  }
+
+  get instant(): Instant {
+    return this.#model.instant;
+  }
+  get vehicle() {
+    return this.#model.vehicle;
+  }
+  get controls(): Controls {
+    return this.#model.controls;
+  }
+  /** What the regulator aims at, V. */
+  get target(): number {
+    return this.#model.alternator.target;
+  }
+
+  /** Between the meter's leads, V. */
+  get volts(): number {
+    const now = this.#model.instant;
+    switch (this.#at) {
+      case 'alternator-stud-voltage':
+        return this.vehicle.linkBlown ? 0 : now.studVolts;
+      case 'starter-control-voltage':
+        return now.isCranking || this.controls.key === 'start'
+          ? Math.max(0, now.postVolts - 0.3 - this.vehicle.controlVolts)
+          : 0;
+      case 'starter-motor-voltage':
+        return now.motorVolts;
+      default:
+        return pathVolts(this.#at, this.vehicle, now) ?? now.postVolts;
+    }
+  }
+  /** Through the clamp, A, along its arrow. */
+  get amps(): number {
+    const now = this.#model.instant;
+    if (this.#at === 'alternator-current') return now.alternatorAmps;
+    if (this.#at === 'battery-current') return -now.batteryAmps;
+    return this.#at === 'starter-draw' ? now.motorAmps : now.batteryAmps;
+  }
+  /** What an AC range that blocks DC shows, V RMS. */
+  get ripple(): number {
+    return this.#model.instant.alternatorAmps > 0.5 ? this.vehicle.rippleVolts : 0.002;
+  }
+
+  #tick(): void {
+    const now = performance.now();
+    this.#model.advance(Math.min(MAX_CATCH_UP_S, (now - this.#last) / 1000));
+    this.#last = now;
+  }
+}

@@ -1,0 +1,104 @@
+/** The simulated instruments that ship with the product, all at one simulated vehicle. */
+import { FAULT_NAMES, INSTRUMENTS, convertRating } from '@tetrad/core';
+import type { RatingStandard } from '@tetrad/core';
+import { smallSignalOhm, testerCca } from '../../../../core/src/simulation';
+import { Display } from './display';
+import type { DisplayRow } from './display';
+import { ScpiServer } from './scpi-server';
+import type { Commands } from './scpi-server';
+import type { SimulatedYard } from './simulated-yard';
+
+const MAKER = 'Simulated';
+const VERSION = '0.3';
+const STANDARDS: readonly RatingStandard[] = ['SAE', 'EN', 'DIN', 'IEC'];
+
+/** A meter and a clamp have recorder, zero and functions alike. */
+function displayCommands(
+  display: Display,
+  functions: Readonly<Record<string, DisplayRow>>,
+  zero: () => void,
+): Commands {
+  const configure = Object.entries(functions).map(([header, row]) => [
+    header,
+    (range: string) => display.use(Number(range) > 0 ? { ...row, range: Number(range) } : row),
+  ]);
+  return {
+    ...Object.fromEntries(configure),
+    '*RST': () => display.use(Object.values(functions)[0]!),
+    'READ?': () => display.text,
+    'FETC?': () => display.text,
+    'CALC:AVER:STAT': () => display.clear(),
+    'CALC:AVER:CLE': () => display.clear(),
+    'CALC:AVER:MIN?': () => display.recorded('MIN'),
+    'CALC:AVER:MAX?': () => display.recorded('MAX'),
+    'CALC:AVER:AVER?': () => display.recorded('AVER'),
+    'SENS:ZERO:AUTO': () => zero(),
+  };
+}
+
+export function meter(yard: SimulatedYard): ScpiServer {
+  const volts: DisplayRow = { value: () => yard.volts, range: 60, digit: 0.01, noise: [0.0005, 1] };
+  const functions = {
+    'CONF:VOLT:DC': volts,
+    'CONF:VOLT:AC': { value: () => yard.ripple, range: 60, digit: 0.001, noise: [0.01, 2] },
+    'CONF:RES': { value: () => 1e9, range: 1e6, digit: 0.1, noise: [0, 0] },
+    'CONF:DIOD': { value: () => 99, range: 3, digit: 0.001, noise: [0, 0] },
+  } as const;
+  const display = new Display(volts, yard.random);
+  return new ScpiServer(
+    [MAKER, INSTRUMENTS.meter.name, 'M-1', VERSION],
+    displayCommands(display, functions, () => undefined),
+  );
+}
+
+export function clamp(yard: SimulatedYard): ScpiServer {
+  // it stands a little off until it is zeroed, and drifts
+  let offset = 2.4;
+  const amps: DisplayRow = { value: () => yard.amps + offset, range: 1000, digit: 0.1, noise: [0.004, 2] };
+  const display = new Display(amps, yard.random);
+  const zero = (): void => void (offset = yard.random.normal(0, 0.1));
+  const commands = displayCommands(display, { 'CONF:CURR:DC': amps }, zero);
+  return new ScpiServer([MAKER, INSTRUMENTS.clamp.name, 'C-1', VERSION], commands);
+}
+
+export function analyzer(yard: SimulatedYard): ScpiServer {
+  let standard: RatingStandard = 'SAE';
+  const noisy = (value: number, share: number): string => (value * (1 + yard.random.normal(0, share))).toExponential(4);
+  return new ScpiServer([MAKER, 'Battery analyzer', 'A-1', VERSION], {
+    'CONF:COND': () => undefined,
+    'SENS:COND:STAN': (given) => {
+      standard = STANDARDS.find((known) => known === given.toUpperCase()) ?? standard;
+    },
+    'READ?': () => noisy(convertRating({ value: testerCca(yard.vehicle), standard: 'SAE' }, standard) ?? 0, 0.01),
+    'FETC:RES?': () => noisy(smallSignalOhm(yard.vehicle), 0.02),
+  });
+}
+
+const onOff = (text: string): boolean => /^(1|ON)$/i.test(text);
+
+/** What the vehicle tells of itself; and, as a stand-in's own, what hands do to it (`SIM:`). */
+export function vehicleData(yard: SimulatedYard): ScpiServer {
+  let chosen = { fault: 'none' as (typeof FAULT_NAMES)[number], severity: 0.7, seed: 1 };
+  const choose = (change: Partial<typeof chosen>): void => yard.choose((chosen = { ...chosen, ...change }));
+  return new ScpiServer([MAKER, 'Vehicle', 'V-1', VERSION], {
+    'VEH:VOLT?': () => (yard.instant.postVolts - 0.1).toFixed(2),
+    'VEH:RPM?': () => yard.instant.rpm.toFixed(0),
+    'VEH:CHAR:TARG?': () => yard.target.toFixed(2),
+    'VEH:CHAR:DUTY?': () => yard.instant.fieldPercent.toFixed(0),
+    'VEH:TEMP?': () => yard.vehicle.celsius.toFixed(0),
+    'VEH:VIN?': () => '',
+    'SIM:KEY': (given) => yard.set({ key: /^STAR/i.test(given) ? 'start' : onOff(given) ? 'on' : 'off' }),
+    'SIM:FUEL': (given) => yard.set({ hasFuel: onOff(given) }),
+    'SIM:THR': (given) => yard.set({ throttle: Math.min(1, Math.max(0, Number(given) || 0)) }),
+    'SIM:LOAD': (given) => yard.set({ loads: /^FULL/i.test(given) ? 'full' : onOff(given) ? 'on' : 'off' }),
+    'SIM:LAMP': (given) => yard.set({ lamps: onOff(given) }),
+    'SIM:AT': (given) => void yard.leadsAt(given.toLowerCase()),
+    'SIM:FAUL': (given) => {
+      const fault = FAULT_NAMES.find((name) => name === given.toLowerCase());
+      if (fault) choose({ fault });
+    },
+    'SIM:SEV': (given) => choose({ severity: Math.min(1, Math.max(0, Number(given) || 0)) }),
+    'SIM:SEED': (given) => choose({ seed: Number(given) || 1 }),
+    'SIM:STAT?': () => JSON.stringify({ ...chosen, ...yard.controls }),
+  });
+}

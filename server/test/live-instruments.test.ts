@@ -1,0 +1,115 @@
+/** An instrument read over the server: where an administrator allowed it, told as it comes, and never a port scanner. */
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import type { AddressInfo, Server } from 'node:net';
+import { addMember, startApplication } from './application';
+import type { Application } from './application';
+
+const SHOP = '/api/shops/one';
+let app: Application;
+let meter: Server;
+let address: string;
+let connections = 0;
+beforeAll(async () => {
+  app = await startApplication();
+  meter = createServer((socket) => {
+    connections++;
+    socket.setEncoding('latin1').on('error', () => undefined);
+    socket.on('data', (text) => {
+      for (const line of String(text).split('\n'))
+        if (line === '*IDN?') socket.write('Maker,Model,1,0\n');
+        else if (line === 'READ?') socket.write('12.61\n');
+    });
+  });
+  await new Promise<void>((resolve) => meter.listen(0, '127.0.0.1', resolve));
+  address = `127.0.0.1:${(meter.address() as AddressInfo).port}`;
+});
+afterAll(async () => {
+  meter.close();
+  await app.close();
+});
+
+async function instrument(more: object = {}): Promise<string> {
+  const id = randomUUID();
+  const body = { name: 'Meter', kind: 'meter', uncertainty: { V: 0.02 }, address: `tcp://${address}`, ...more };
+  expect((await app.ask('PUT', `${SHOP}/instruments/${id}`, body)).status).toBe(200);
+  return id;
+}
+const allow = (instrumentHosts: readonly string[]) =>
+  app.ask('PUT', `${SHOP}/settings`, { forgetsAtSignOut: false, instrumentHosts });
+/** The first events of a stream. */
+async function listen(id: string, count: number): Promise<Record<string, unknown>[]> {
+  const stop = new AbortController();
+  const answer = await fetch(`${app.url}${SHOP}/instruments/${id}/live?use=volts-dc`, {
+    headers: { cookie: app.cookieFor(SHOP) },
+    signal: stop.signal,
+  });
+  expect(answer.status).toBe(200);
+  const seen: Record<string, unknown>[] = [];
+  const decoder = new TextDecoder();
+  for await (const part of answer.body as unknown as AsyncIterable<Uint8Array>) {
+    for (const [, data] of decoder.decode(part).matchAll(/^data: (.*)$/gm)) seen.push(JSON.parse(data!));
+    if (seen.length >= count) break;
+  }
+  stop.abort();
+  return seen;
+}
+
+it('is told as it comes, with who it is', async () => {
+  await allow([address]);
+  const seen = await listen(await instrument(), 4);
+  expect(seen.at(-1)).toMatchObject({ state: 'value', value: 12.61, identity: 'Maker, Model, 1, 0', owner: 'Ada' });
+});
+
+it('is asked nothing while nobody watches', async () => {
+  const before = connections;
+  await instrument();
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  expect(connections).toBe(before);
+});
+
+it('is not reached where no administrator allowed its host and port, whatever stands in its address', async () => {
+  await allow(['127.0.0.1:9']);
+  const before = connections;
+  const { status, body } = await app.ask('GET', `${SHOP}/instruments/${await instrument()}/live?use=volts-dc`);
+  expect([status, body.errors[0]]).toEqual([422, expect.objectContaining({ field: 'address', found: address })]);
+  expect(connections).toBe(before);
+  const lead = await addMember(app.pool, 'one', 'Lea', 'lead');
+  expect(lead).toBeDefined();
+  const cookie = await app.signIn('one', 'Lea');
+  const refused = await app.ask(
+    'PUT',
+    `${SHOP}/settings`,
+    { forgetsAtSignOut: false, instrumentHosts: [address] },
+    cookie,
+  );
+  expect(refused.status).toBe(403);
+  await allow([address]);
+});
+
+it.each([
+  ['address', { address: '127.0.0.1:80' }],
+  ['address', { address: 'http://127.0.0.1:80' }],
+  ['address', { address: 'tcp://127.0.0.1:0' }],
+  ['millivoltsPerAmp', { millivoltsPerAmp: 0 }],
+])('a wrong %s is refused by name: %j', async (field, more) => {
+  const body = { name: 'Meter', kind: 'meter', uncertainty: {}, ...more };
+  const { status, body: told } = await app.ask('PUT', `${SHOP}/instruments/${randomUUID()}`, body);
+  expect([status, told.errors[0].field]).toEqual([422, field]);
+});
+
+it.each([[['no port']], [['a:1:2']], [[3]], ['127.0.0.1:1'], [Array.from({ length: 51 }, (_, i) => `a:${i + 1}`)]])(
+  'a wrong list of hosts is refused: %j',
+  async (hosts) => {
+    const { status, body } = await allow(hosts as string[]);
+    expect([status, body.errors[0].field]).toEqual([422, 'instrumentHosts']);
+  },
+);
+
+it('a function that is none, and an instrument without address, are said by name', async () => {
+  const id = await instrument();
+  const wrong = await app.ask('GET', `${SHOP}/instruments/${id}/live?use=magic`);
+  expect([wrong.status, wrong.body.errors[0].field]).toEqual([422, 'use']);
+  const blind = await app.ask('GET', `${SHOP}/instruments/${await instrument({ address: '' })}/live?use=volts-dc`);
+  expect([blind.status, blind.body.errors[0].field]).toEqual([422, 'address']);
+});
