@@ -1,4 +1,4 @@
-/** `npm run torture [-- --short] [--only WORD]`: what happens to the application and is survived; on loopback, bounded. */
+/** `npm run torture [-- --short] [--only WORD]` (`--only hour --minutes N` alone: a workshop's load for long): what happens to the application and is survived; on loopback, bounded. */
 import { parseArgs } from 'node:util';
 import { writeSection } from '../tools/bench/write-section.mjs';
 import { buildServer } from '../tools/setup/build.mjs';
@@ -18,7 +18,11 @@ import { workshop } from './torture/workshop.mjs';
 import { writes } from './torture/writes.mjs';
 
 const { values: words } = parseArgs({
-  options: { short: { type: 'boolean', default: false }, only: { type: 'string', default: '' } },
+  options: {
+    short: { type: 'boolean', default: false },
+    only: { type: 'string', default: '' },
+    minutes: { type: 'string', default: '60' },
+  },
 });
 const isShort = words.short;
 const BACK_MS = 5000;
@@ -149,9 +153,9 @@ async function alone(app) {
   // only where it is asked for: an hour
   if (words.only === 'hour')
     await measure(
-      `${DEVICES} devices for an hour`,
+      `${DEVICES} devices for an hour (${words.minutes} min)`,
       `no fault, memory level (within ${LEVEL_MEGABYTES} MB)`,
-      () => workshop(app, DEVICES, 60),
+      () => workshop(app, DEVICES, Number(words.minutes)),
       worked,
     );
   await measure(

@@ -98,6 +98,7 @@ export { instrumentAddress } from './instruments/instrument-address';
 export type { InstrumentAddress } from './instruments/instrument-address';
 export { INSTRUMENT_FUNCTIONS, INSTRUMENT_FUNCTION_NAMES, functionOf } from './instruments/instrument-functions';
 export type { InstrumentFunction } from './instruments/instrument-functions';
+export { KIND_FUNCTIONS } from './instruments/kind-functions';
 export { parseScpiNumber } from './instruments/scpi-number';
 export type { ScpiNumber } from './instruments/scpi-number';
 export { LOST_MS, MAX_AGE_MS, STEADY_MS, Steadiness } from './instruments/steadiness';

@@ -11,6 +11,8 @@ import { openJob } from './kills.mjs';
 
 const EVERY_MS = 5000;
 const REPORTS = 40;
+const MAX_TRIES = 5;
+const AGAIN_MS = 500;
 /** A job has some tens of readings: then the pair takes the next vehicle. */
 const MAX_READINGS = 40;
 
@@ -39,7 +41,15 @@ class Pair {
     this.#stream?.destroy();
     this.#readings = 0;
     this.#sent.clear();
-    this.#job = await openJob(this.#app);
+    // as a device does: where it is told that others are busy, again
+    for (let tries = 0; ; tries++)
+      try {
+        this.#job = await openJob(this.#app);
+        break;
+      } catch (error) {
+        if (tries === MAX_TRIES) throw error;
+        await wait(AGAIN_MS);
+      }
     await new Promise((resolve, reject) => {
       const address = `${this.#app.url}/api/shops/${SHOP}/jobs/${this.#job}/live`;
       this.#stream = request(address, { headers: { cookie: this.#app.cookie } }, (answer) => {

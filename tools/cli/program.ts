@@ -1,8 +1,10 @@
 /** The command line: names, options and help of every command, and what its exit status says. */
 import { Command, CommanderError } from 'commander';
 import { addAnalyseCommand } from './analyse-command';
+import { addInstrumentCommand } from './instrument-command';
 import { addJudgeCommand } from './judge-command';
 import { addSimulateCommand } from './simulate-command';
+import { addStandInCommand } from './stand-in-command';
 import { InputError } from './input-error';
 import { UsageError } from './usage-error';
 
@@ -36,6 +38,8 @@ export async function runProgram(
   addJudgeCommand(program);
   addAnalyseCommand(program);
   addSimulateCommand(program);
+  addInstrumentCommand(program);
+  addStandInCommand(program);
   addMore(program);
   for (const command of everyCommand(program))
     command

@@ -68,7 +68,7 @@ export const buildCli = (told) =>
   unlessUnchanged(
     {
       name: 'cli',
-      inputs: [...SHARED, 'tools/cli', 'tools/setup/build.mjs'],
+      inputs: [...SHARED, 'tools/cli', 'server/src/instruments', 'tools/setup/build.mjs'],
       output: 'dist/cli/program.mjs',
       work: () =>
         bundle(

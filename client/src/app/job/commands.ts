@@ -15,7 +15,7 @@ import type { Done } from './undo';
 /** What is saved of one entry; the command adds id, test, pass and who. */
 export type EnteredReading = Pick<
   Reading,
-  'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty' | 'resolution' | 'capture'
+  'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty' | 'resolution' | 'live' | 'capture'
 > & {
   readonly conditions: Readonly<Record<string, string | number | boolean>>;
 };

@@ -93,6 +93,9 @@ export class Api {
   endSession(shop: string, id: string, session: string): Observable<void> {
     return this.#http.delete<void>(`/api/shops/${shop}/people/${id}/sessions/${session}`);
   }
+  shopSettings(shop: string): Observable<ShopChanges> {
+    return this.#http.get<ShopChanges>(`/api/shops/${shop}/settings`);
+  }
   changeShop(shop: string, body: ShopChanges): Observable<ShopChanges> {
     return this.#http.put<ShopChanges>(`/api/shops/${shop}/settings`, body);
   }

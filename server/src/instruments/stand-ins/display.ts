@@ -44,7 +44,9 @@ export class Display {
     this.clear();
   }
   get text(): string {
-    return Math.abs(this.#shown) > this.row.range ? OVER_RANGE : this.#shown.toExponential(6).toUpperCase();
+    return Math.abs(this.#shown) > this.row.range
+      ? OVER_RANGE
+      : this.#shown.toFixed(Math.max(0, Math.round(-Math.log10(this.row.digit))));
   }
   /** The recorder's lowest, highest and mean since it was cleared. */
   recorded(what: 'MIN' | 'MAX' | 'AVER'): string {

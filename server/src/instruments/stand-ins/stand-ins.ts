@@ -63,14 +63,18 @@ export function clamp(yard: SimulatedYard): ScpiServer {
 
 export function analyzer(yard: SimulatedYard): ScpiServer {
   let standard: RatingStandard = 'SAE';
-  const noisy = (value: number, share: number): string => (value * (1 + yard.random.normal(0, share))).toExponential(4);
+  // clamped on once it is off by the same, whatever it is asked
+  const off = { cca: yard.random.normal(0, 0.015), ohm: yard.random.normal(0, 0.02) };
   return new ScpiServer([MAKER, 'Battery analyzer', 'A-1', VERSION], {
     'CONF:COND': () => undefined,
     'SENS:COND:STAN': (given) => {
       standard = STANDARDS.find((known) => known === given.toUpperCase()) ?? standard;
     },
-    'READ?': () => noisy(convertRating({ value: testerCca(yard.vehicle), standard: 'SAE' }, standard) ?? 0, 0.01),
-    'FETC:RES?': () => noisy(smallSignalOhm(yard.vehicle), 0.02),
+    'READ?': () => {
+      const value = testerCca(yard.vehicle) * (1 + off.cca);
+      return (convertRating({ value, standard: 'SAE' }, standard) ?? 0).toFixed(0);
+    },
+    'FETC:RES?': () => (smallSignalOhm(yard.vehicle) * (1 + off.ohm)).toExponential(2).toUpperCase(),
   });
 }
 

@@ -2,7 +2,7 @@ import type { OnInit } from '@angular/core';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import type { InstrumentBody, InstrumentView } from '@tetrad/contracts';
-import { INSTRUMENTS, INSTRUMENT_KINDS } from '@tetrad/core';
+import { INSTRUMENTS, INSTRUMENT_KINDS, KIND_FUNCTIONS } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../../kit/button';
 import { Dialog } from '../../kit/dialog';
@@ -33,6 +33,16 @@ import { instrumentForm, instrumentOf, unitsOf } from './instrument-form';
             </tt-field>
           }
         </div>
+        @if (canBeLive()) {
+          <tt-field label="Address, where it is read live" hint="tcp://192.168.1.20:5025; empty: read by eye">
+            <input pInputText autocomplete="off" autocapitalize="none" spellcheck="false" formControlName="address" />
+          </tt-field>
+          @if (hasClamp()) {
+            <tt-field label="Scale, mV per A" hint="Of a clamp that gives volts; empty: it gives amps">
+              <input pInputText ttFigure formControlName="scale" />
+            </tt-field>
+          }
+        }
         <div class="kit-end">
           <button pButton (click)="closed.emit()">Cancel</button>
           <button pButton kind="main" type="submit">Save</button>
@@ -61,6 +71,8 @@ export class InstrumentDialog implements OnInit {
   protected readonly form = signal(instrumentForm(null));
   readonly #typed = controlValue(() => this.form());
   protected readonly kinds = INSTRUMENT_KINDS.map((value) => ({ value, label: INSTRUMENTS[value].name }));
+  protected readonly canBeLive = computed(() => KIND_FUNCTIONS[this.#typed().kind].length > 0);
+  protected readonly hasClamp = computed(() => KIND_FUNCTIONS[this.#typed().kind].includes('amps-dc'));
   protected readonly units = computed(() => unitsOf(this.#typed().kind));
 
   ngOnInit(): void {

@@ -16,14 +16,15 @@ import { Toasts } from '../../kit/toasts';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { newId } from '../../state/new-id';
-import { selectShop } from '../../state/session/session.feature';
+import { selectMay, selectShop } from '../../state/session/session.feature';
+import { AllowedHosts } from './allowed-hosts';
 import { CheckDialog } from './check-dialog';
 import { InstrumentDialog } from './instrument-dialog';
 
 /** The shop's instruments: what each reads, how far it may be wrong, and its check of today. */
 @Component({
   selector: 'tt-instruments',
-  imports: [Button, CheckDialog, Coming, Empty, InstrumentDialog, Message, TableModule],
+  imports: [AllowedHosts, Button, CheckDialog, Coming, Empty, InstrumentDialog, Message, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './instruments.html',
   styleUrl: './instruments.css',
@@ -38,6 +39,7 @@ export class Instruments {
   readonly #all = this.#store.selectSignal(selectInstruments);
   protected readonly loading = this.#store.selectSignal(selectInstrumentsLoading);
 
+  protected readonly mayChangeShop = this.#store.selectSignal(selectMay('change-shop'));
   protected readonly editing = signal<InstrumentView | 'new' | null>(null);
   protected readonly checking = signal<InstrumentView | null>(null);
   protected readonly problem = signal<string | null>(null);
@@ -94,12 +96,13 @@ export class Instruments {
   }
 
   protected retire(one: InstrumentView): void {
-    const { name, kind, uncertainty } = one;
+    const { name, kind, uncertainty, address, millivoltsPerAmp } = one;
+    const same = { name, kind, uncertainty, address: address ?? '', ...(millivoltsPerAmp && { millivoltsPerAmp }) };
     this.editing.set(one);
-    this.store({ name, kind, uncertainty, retired: true });
+    this.store({ ...same, retired: true });
     this.#toasts.say(`${name} retired`, () => {
       this.editing.set(one);
-      this.store({ name, kind, uncertainty, retired: false });
+      this.store({ ...same, retired: false });
     });
   }
 

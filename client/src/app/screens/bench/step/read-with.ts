@@ -1,8 +1,8 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { InstrumentView } from '@tetrad/contracts';
-import { OBSERVATION_NAMES } from '@tetrad/core';
-import type { Observation, ObservationName, Reading, TestUnit } from '@tetrad/core';
+import { KIND_FUNCTIONS, OBSERVATION_NAMES, TESTS, functionOf } from '@tetrad/core';
+import type { InstrumentFunction, Observation, ObservationName, Reading, TestName, TestUnit } from '@tetrad/core';
 import type { JobStore } from '../../../job/job.store';
 import { Chosen } from '../../../instruments/chosen';
 import { selectInstruments } from '../../../instruments/instruments.feature';
@@ -26,6 +26,20 @@ export class ReadWith {
     if (!instrument) return {};
     const uncertainty = instrument.uncertainty[unit];
     return { instrument: instrument.name, ...(uncertainty !== undefined && { uncertainty }) };
+  }
+
+  /**
+   * The instrument that reads a test live, and what it is asked for: the one chosen for its unit, else the first of the
+   * shop that can; null where none can.
+   */
+  live(test: TestName): { readonly instrument: InstrumentView; readonly use: InstrumentFunction } | null {
+    const { unit } = TESTS[test];
+    const use = functionOf(test, unit);
+    if (use === null) return null;
+    const can = (one: InstrumentView): boolean => one.address !== null && KIND_FUNCTIONS[one.kind].includes(use);
+    const chosen = this.forUnit(unit);
+    const instrument = chosen ? (can(chosen) ? chosen : null) : this.#instruments().find(can);
+    return instrument ? { instrument, use } : null;
   }
 
   /** Today's check of an instrument goes with the readings it takes: once a job, as what was seen. */

@@ -43,6 +43,8 @@ import { KeptEntries } from './kept-entries';
 import { knownConditions } from './known-conditions';
 import { NotPossible } from './not-possible';
 import type { NotPossibleReason } from './not-possible';
+import { LiveValue } from './live-value';
+import type { LiveReading } from './live-reading';
 import { blankForm, conditionsOf, fillKnown, readingForm } from './reading-form';
 import type { ReadingForm } from './reading-form';
 import { understand } from './understand';
@@ -64,6 +66,7 @@ const BLANK: ReadingForm = blankForm();
     Figure,
     GradeMark,
     InputText,
+    LiveValue,
     NotPossible,
     ReactiveFormsModule,
     Ruler,
@@ -82,6 +85,8 @@ export class ReadingEntry {
   readonly battery = input<number | undefined>(undefined);
   /** What it is read with, and how far that may be wrong. */
   readonly instrument = input<Pick<Reading, 'instrument' | 'uncertainty'>>({});
+  /** What an instrument shows of it just now; null where none is read live. */
+  readonly live = input<LiveReading | null>(null);
   /** Waits of this job that have run out. */
   readonly waitedFor = input<ReadonlySet<WaitKind>>(new Set());
   readonly entered = output<EnteredReading>();
@@ -222,7 +227,7 @@ export class ReadingEntry {
     const found = this.understood();
     const form = this.form();
     if (!form) return;
-    if (found.state === 'empty') return this.onward.emit();
+    if (found.state === 'empty') return this.#keepLive() ? undefined : this.onward.emit();
     if (found.state === 'part') {
       const open = form.getRawValue().typed.findIndex((text) => text.trim() === '');
       this.boxes()[open]?.nativeElement.focus();
@@ -238,6 +243,27 @@ export class ReadingEntry {
     if (question) this.asked.set(question);
     else this.#save(this.#whole(value));
   }
+  /** Enter on an empty entry keeps what the instrument shows. @returns false where nothing is shown that could be kept. */
+  #keepLive(): boolean {
+    const live = this.live();
+    if (live?.state !== 'value') return live?.state === 'over-range' || live?.state === 'lost';
+    const battery = this.battery();
+    const form = this.form();
+    this.#save({
+      value: live.kept,
+      conditions: form ? conditionsOf(form, this.step()) : {},
+      ...(battery !== undefined && { battery }),
+      instrument: live.instrument,
+      ...(live.accuracy !== null && { uncertainty: live.accuracy }),
+      resolution: live.resolution,
+      live: true,
+    });
+    return true;
+  }
+  protected keepLive(): void {
+    this.#keepLive();
+  }
+
   /** What was asked with the figure is answered: it is saved. */
   protected answer({ value: answered }: Answer): void {
     const [question, value] = [this.asked(), this.#value()];

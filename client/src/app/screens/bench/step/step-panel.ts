@@ -35,6 +35,7 @@ import { HalvedPathView } from './halved-path-view';
 import { InstrumentChip } from './instrument-chip';
 import { LabelEntry } from './label-entry';
 import { ObservationEntry } from './observation-entry';
+import { LiveReadings } from './live-reading';
 import { ReadWith } from './read-with';
 import { ReadingEntry } from './reading-entry';
 import { ReadingShown } from './reading-shown';
@@ -66,7 +67,7 @@ import { StepWords } from './step-words';
     Segmented,
     StepDrawing,
   ],
-  providers: [StepReading, StepWaits, StepWords],
+  providers: [LiveReadings, StepReading, StepWaits, StepWords],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './step-panel.html',
   styleUrl: './step-panel.css',
@@ -82,6 +83,7 @@ export class StepPanel {
   protected readonly at = inject(StepAtHand);
   protected readonly reading = inject(StepReading);
   protected readonly waits = inject(StepWaits);
+  protected readonly live = inject(LiveReadings);
   protected readonly words = inject(StepWords);
   protected readonly voice = inject(Sentences).voice;
   readonly #last = inject(LastVisit);
