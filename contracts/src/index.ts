@@ -33,6 +33,8 @@ export type {
   SessionKind,
   SessionView,
 } from './people';
+export { KEY_POSITIONS, LOAD_STEPS, SimulatedHands } from './simulated-hands';
+export type { SimulatedVehicleView } from './simulated-hands';
 export { PageQuery } from './page-query';
 export { reportOf } from './report-of';
 export * from './light';

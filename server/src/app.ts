@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import compression from 'compression';
+import type { InstrumentAddress } from '@tetrad/core';
 import express from 'express';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
@@ -10,6 +11,7 @@ import { auditLogRoutes } from './audit-log/audit-log-routes';
 import { instrumentRoutes } from './instruments/instrument-routes';
 import { LiveInstruments } from './instruments/live/live-instruments';
 import { liveInstrumentRoute } from './instruments/live/live-route';
+import { simulatedHandsRoute } from './instruments/live/simulated-hands-route';
 import type { JobNewsSource } from './jobs/job-news';
 import type { OpenStreams } from './platform/live/open-streams';
 import { backupRoutes } from './operations/backups';
@@ -72,6 +74,8 @@ export interface AppOptions {
   readonly backupsFolder?: string | null;
   /** The instruments that this process reads live. */
   readonly instruments?: LiveInstruments;
+  /** Where the simulated vehicle of the demo is; null where there is none. */
+  readonly simulatedVehicle?: InstrumentAddress | null;
   /** Requests that one address may make in a second. */
   readonly requestsASecond: number;
   /** Folder of the built client, or null to serve the API alone. */
@@ -137,6 +141,7 @@ export function createApp(options: AppOptions): Express {
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut),
+    simulatedHandsRoute(options.simulatedVehicle ?? null),
     liveInstrumentRoute(pool, options.instruments ?? new LiveInstruments(), streams),
     captureRoutes(pool, leftOut),
     peopleRoutes(pool, sessionSecret),

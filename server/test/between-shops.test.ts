@@ -77,6 +77,7 @@ const addresses = (): [string, string][] => {
     ...of('GET', [`/people/${person}/sessions`]),
     ...of('DELETE', [`/people/${person}/sessions/${randomUUID()}`]),
     ...of('PUT', ['/settings']),
+    ...of('POST', ['/simulated-vehicle']),
     ...of('GET', ['/settings', `/instruments/${instrument}/live`]),
     ...of('POST', [`/instruments/${instrument}/checks`]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),

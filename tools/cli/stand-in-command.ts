@@ -33,7 +33,8 @@ async function serve(options: Options): Promise<void> {
     throw new UsageError(`--${name} is ${options[name]}; allowed is ${min} to ${max}`);
   };
   const chosen = { fault, severity: number('severity', 0, 1), seed: number('seed', 0, Number.MAX_SAFE_INTEGER) };
-  const addresses = await listenStandIns(new SimulatedYard(chosen), number('port', 0, 65_000));
+  const port = number('port', 0, 65_000); // before the vehicle lives: its clock keeps a process going
+  const addresses = await listenStandIns(new SimulatedYard(chosen), port);
   console.log(JSON.stringify(addresses));
   await new Promise((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, resolve);

@@ -1,4 +1,5 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -140,11 +141,51 @@ describe('tetrad simulate', () => {
   });
 });
 
+describe('tetrad instrument', () => {
+  it('tells who answers and one value, of the simulated ones that tetrad stand-in serves', async () => {
+    const served = spawn(process.execPath, ['tools/tetrad.mjs', 'stand-in', '--fault', 'battery-worn', '--seed', '3']);
+    try {
+      const [printed] = (await once(served.stdout, 'data')) as [Buffer];
+      const { meter, clamp } = JSON.parse(printed.toString()) as { meter: string; clamp: string };
+      const volts = tetrad(['instrument', meter]);
+      expect([volts.status, volts.out]).toEqual([0, expect.stringMatching(/^Simulated, Meter, .*\n1[12]\.\d\d V\n$/)]);
+      expect(tetrad(['instrument', clamp, '--use', 'amps-dc']).out).toMatch(/ A\n$/);
+    } finally {
+      served.kill();
+    }
+  });
+
+  it.each([
+    [['instrument', 'meter'], 2, 'allowed is tcp://host:port'],
+    [['instrument', 'tcp://127.0.0.1:9', '--use', 'magic'], 2, '--use is magic; allowed are volts-dc'],
+    [['instrument', 'tcp://127.0.0.1:9', '--scale', '0'], 2, '--scale is 0'],
+    [['instrument', 'tcp://127.0.0.1:9'], 1, 'nothing listens there'],
+    [['stand-in', '--fault', 'rust'], 2, '--fault is rust; allowed are'],
+    [['stand-in', '--port', '-1'], 2, '--port is -1'],
+  ])('%j: status %d, and says %j', (words, status, says) => {
+    const told = tetrad(words);
+    expect([told.status, told.err]).toEqual([status, expect.stringContaining(says)]);
+  });
+});
+
 describe('tetrad --help', () => {
   it('tells every command, the administrator’s among them, and each its own options', () => {
     const { status, out } = tetrad(['--help']);
     expect(status).toBe(0);
-    for (const name of ['judge', 'analyse', 'simulate', 'audit', 'backup', 'restore', 'export', 'import', 'people']) {
+    for (const name of [
+      'judge',
+      'analyse',
+      'simulate',
+      'audit',
+      'backup',
+      'restore',
+      'export',
+      'import',
+      'move-shop',
+      'people',
+      'instrument',
+      'stand-in',
+    ]) {
       expect(out).toMatch(new RegExp(`^  ${name}\\b`, 'm'));
       expect(tetrad([name, '--help'])).toMatchObject({
         status: 0,

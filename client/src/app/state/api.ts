@@ -20,6 +20,8 @@ import type {
   PersonView,
   SessionView,
   ShopChanges,
+  SimulatedHands,
+  SimulatedVehicleView,
   SignIn,
   VehicleView,
   VisitView,
@@ -92,6 +94,9 @@ export class Api {
   }
   endSession(shop: string, id: string, session: string): Observable<void> {
     return this.#http.delete<void>(`/api/shops/${shop}/people/${id}/sessions/${session}`);
+  }
+  simulatedVehicle(shop: string, hands: SimulatedHands): Observable<SimulatedVehicleView> {
+    return this.#http.post<SimulatedVehicleView>(`/api/shops/${shop}/simulated-vehicle`, hands);
   }
   shopSettings(shop: string): Observable<ShopChanges> {
     return this.#http.get<ShopChanges>(`/api/shops/${shop}/settings`);

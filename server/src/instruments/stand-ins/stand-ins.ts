@@ -103,6 +103,6 @@ export function vehicleData(yard: SimulatedYard): ScpiServer {
     },
     'SIM:SEV': (given) => choose({ severity: Math.min(1, Math.max(0, Number(given) || 0)) }),
     'SIM:SEED': (given) => choose({ seed: Number(given) || 1 }),
-    'SIM:STAT?': () => JSON.stringify({ ...chosen, ...yard.controls }),
+    'SIM:STAT?': () => JSON.stringify({ ...chosen, ...yard.controls, isRunning: yard.instant.isRunning }),
   });
 }

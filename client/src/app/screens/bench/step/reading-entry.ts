@@ -44,6 +44,7 @@ import { knownConditions } from './known-conditions';
 import { NotPossible } from './not-possible';
 import type { NotPossibleReason } from './not-possible';
 import { LiveValue } from './live-value';
+import { SimulatedHands } from './simulated-hands';
 import type { LiveReading } from './live-reading';
 import { blankForm, conditionsOf, fillKnown, readingForm } from './reading-form';
 import type { ReadingForm } from './reading-form';
@@ -70,6 +71,7 @@ const BLANK: ReadingForm = blankForm();
     NotPossible,
     ReactiveFormsModule,
     Ruler,
+    SimulatedHands,
     WorkOut,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -94,6 +96,12 @@ export class ReadingEntry {
   /** Whether anything stands in it that is not saved. */
   readonly typing = output<boolean>();
 
+  /** The instrument says of itself that it is simulated: the vehicle's key is here then. */
+  protected readonly isSimulated = linkedSignal<LiveReading | null, boolean>({
+    source: () => this.live(),
+    computation: (live, before) =>
+      live?.state === 'value' ? live.instrument.includes('(Simulated, ') : live !== null && (before?.value ?? false),
+  });
   protected readonly form = signal<ReadingForm | null>(null);
   readonly #begun = signal<ReadingStep | null>(null);
   readonly #typed = controlValue(() => this.form() ?? BLANK);
