@@ -12,6 +12,7 @@ import { isUnavailable } from '../src/platform/database/unavailable';
 import { Pool, inTransaction } from '../src/platform/database/pool';
 import { inShop } from '../src/platform/database/working-shop';
 import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
+import type { Application } from './application';
 
 const silent = pino({ level: 'silent' });
 
@@ -62,7 +63,7 @@ describe('a database connection that is cut', () => {
 
   it('in the middle of a transaction, between two statements: that work fails as “away”, the server lives on', async () => {
     const app = await startApplication();
-    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent, { isPatient: true });
     try {
       const failed = await inTransaction(app.pool, async (sql) => {
         const { rows } = await sql.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
@@ -80,7 +81,7 @@ describe('a database connection that is cut', () => {
 
   it('while a write waits for a lock: 503, nothing stored, and the same again is stored once', async () => {
     const app = await startApplication();
-    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent, { isPatient: true });
     const body = jobBody();
     const reading = readingBody('resting-voltage', 12.6);
     try {
@@ -90,7 +91,7 @@ describe('a database connection that is cut', () => {
         inTransaction(app.pool, async (sql) => {
           await sql.query('SELECT 1 FROM job WHERE job_id = $1 FOR UPDATE', [body.id]);
           const waiting = app.ask('POST', path, reading);
-          await waitingBackend(admin, body.id).then((pid) => cut(admin, pid));
+          await waitingBackend(admin, body.id, databaseOf(app)).then((pid) => cut(admin, pid));
           return waiting;
         }),
       );
@@ -104,10 +105,13 @@ describe('a database connection that is cut', () => {
     }
   });
 
-  async function waitingBackend(admin: Pool, job: string): Promise<number> {
+  /** Of this database alone: others wait for locks of theirs. */
+  async function waitingBackend(admin: Pool, job: string, database: string): Promise<number> {
     for (let i = 0; i < 100; i++) {
       const { rows } = await admin.query<{ pid: number }>(
-        `SELECT pid FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND application_name = 'tetrad'`,
+        `SELECT pid FROM pg_stat_activity
+          WHERE wait_event_type = 'Lock' AND application_name = 'tetrad' AND datname = $1`,
+        [database],
       );
       if (rows[0]) return rows[0].pid;
       await new Promise((resolve) => setTimeout(resolve, 20));
@@ -116,13 +120,15 @@ describe('a database connection that is cut', () => {
   }
 });
 
+const databaseOf = ({ ownerUrl }: Application): string => new URL(ownerUrl).pathname.slice(1);
+
 describe('the database away', () => {
   it('is a clear 503, the server lives on, and the same reading is stored once it is back', async () => {
     const app = await startApplication();
     const body = jobBody();
     await app.ask('POST', '/api/shops/one/jobs', body);
     const name = (await app.owner.query('SELECT current_database() AS name')).rows[0].name as string;
-    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent);
+    const admin = new Pool(process.env['TETRAD_TEST_CLUSTER']!, silent, { isPatient: true });
     const reading = readingBody('resting-voltage', 12.6);
     try {
       await admin.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS false`);
