@@ -6,7 +6,7 @@ import type { Application } from './application';
 
 const EMPTY_JOB = '7e7ad000-0000-4000-9000-000000000016';
 const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: 3 });
-const record = recorded(startRecord(vehicle, { sampleRateHz: 2000, crankS: 2.4, afterS: 3 }), randomOf(3));
+const record = recorded(startRecord(vehicle, { sampleRateHz: 2000, crankS: 3, afterS: 3 }), randomOf(3));
 const csv = [...writeDialect(record, { delimiter: ';', decimal: ',', units: 'row' })].join('');
 
 const open = (page: Page, name: string, content: string | Buffer): Promise<void> =>

@@ -25,7 +25,7 @@ import { Field } from './field';
         pButton
         kind="bare"
         [attr.aria-pressed]="isShown()"
-        [attr.aria-label]="'Show: ' + label()"
+        [attr.aria-label]="(isShown() ? 'Hide' : 'Show') + ' what is typed'"
         (click)="isShown.set(!isShown())"
       >
         {{ isShown() ? 'Hide' : 'Show' }}
