@@ -2,7 +2,6 @@
  * The instruments that are read by this process: one connection each, however many watch. The first who watches chooses
  * the function; others see the same. Nothing is asked of an instrument that nobody watches.
  */
-import { INSTRUMENT_FUNCTIONS } from '@tetrad/core';
 import type { InstrumentAddress, InstrumentFunction } from '@tetrad/core';
 import { InstrumentLink } from './instrument-link';
 import type { LiveState } from './instrument-link';
@@ -59,7 +58,7 @@ export class LiveInstruments {
   }
 
   #begin({ key, address, millivoltsPerAmp }: LiveInstrument, use: InstrumentFunction, owner: string): Watched {
-    const scale = INSTRUMENT_FUNCTIONS[use].unit === 'A' && use === 'amps-dc' ? millivoltsPerAmp : null;
+    const scale = use === 'amps-dc' ? millivoltsPerAmp : null;
     const begun: { watched: Watched | null } = { watched: null };
     const onState = (state: LiveState): void => {
       const { watched } = begun;

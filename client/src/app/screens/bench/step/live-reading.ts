@@ -2,7 +2,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { LOST_MS, MAX_AGE_MS, Steadiness } from '@tetrad/core';
+import { LOST_MS, MAX_AGE_MS, Steadiness, TESTS } from '@tetrad/core';
 import type { InstrumentFunction } from '@tetrad/core';
 import { distinctUntilChanged, map, merge, of, switchMap, timer } from 'rxjs';
 import type { Observable } from 'rxjs';
@@ -76,8 +76,7 @@ export class LiveReadings {
     const found = step && !this.#reading.isShown() ? this.#readWith.live(step.test) : null;
     if (!found || !step || shop === null) return null;
     const { instrument, use } = found;
-    const unit = { V: 'V', A: 'A', ohm: 'ohm', '%': null }[unitOf(use)] as 'V' | 'A' | 'ohm' | null;
-    const accuracy = unit === null ? null : (instrument.uncertainty[unit] ?? null);
+    const accuracy = instrument.uncertainty[TESTS[step.test].unit] ?? null;
     return { shop, id: instrument.id, name: instrument.name, use, accuracy };
   });
 
@@ -89,9 +88,6 @@ export class LiveReadings {
     { initialValue: null },
   );
 }
-
-const unitOf = (use: InstrumentFunction): 'V' | 'A' | 'ohm' | '%' =>
-  use === 'field-duty' ? '%' : use === 'battery-ohms' ? 'ohm' : use === 'amps-dc' || use === 'conductance' ? 'A' : 'V';
 
 /** Makes readings of what comes; a value that nothing follows becomes stale, then lost. */
 function readingsOf(source: Source, news: Observable<LiveNews>): Observable<LiveReading> {

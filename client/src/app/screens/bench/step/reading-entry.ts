@@ -235,7 +235,7 @@ export class ReadingEntry {
     const found = this.understood();
     const form = this.form();
     if (!form) return;
-    if (found.state === 'empty') return this.#keepLive() ? undefined : this.onward.emit();
+    if (found.state === 'empty') return this.keepLive() ? undefined : this.onward.emit();
     if (found.state === 'part') {
       const open = form.getRawValue().typed.findIndex((text) => text.trim() === '');
       this.boxes()[open]?.nativeElement.focus();
@@ -252,7 +252,7 @@ export class ReadingEntry {
     else this.#save(this.#whole(value));
   }
   /** Enter on an empty entry keeps what the instrument shows. @returns false where nothing is shown that could be kept. */
-  #keepLive(): boolean {
+  protected keepLive(): boolean {
     const live = this.live();
     if (live?.state !== 'value') return live?.state === 'over-range' || live?.state === 'lost';
     const battery = this.battery();
@@ -267,9 +267,6 @@ export class ReadingEntry {
       live: true,
     });
     return true;
-  }
-  protected keepLive(): void {
-    this.#keepLive();
   }
 
   /** What was asked with the figure is answered: it is saved. */
