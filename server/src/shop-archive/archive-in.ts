@@ -58,6 +58,12 @@ async function zipIn(from: string): Promise<ArchiveIn> {
   };
 }
 
+/** What a file that cannot be read is told as. */
+export const unreadable = (name: string, error: unknown): ArchiveError =>
+  error instanceof ArchiveError
+    ? error
+    : new ArchiveError(`${name} cannot be read: ${error instanceof Error ? error.message : String(error)}`);
+
 /** @throws ArchiveError where a file is not what its archive says. */
 export async function checkFile(archive: ArchiveIn, name: string, { bytes, sha256 }: FileSum): Promise<void> {
   const hash = createHash('sha256');
@@ -68,8 +74,7 @@ export async function checkFile(archive: ArchiveIn, name: string, { bytes, sha25
       found += part.length;
     }
   } catch (error) {
-    if (error instanceof ArchiveError) throw error;
-    throw new ArchiveError(`${name} cannot be read: ${error instanceof Error ? error.message : String(error)}`);
+    throw unreadable(name, error);
   }
   if (found !== bytes) throw new ArchiveError(`${name} has ${found} bytes; its archive says ${bytes}`);
   if (hash.digest('hex') !== sha256) throw new ArchiveError(`${name} is not the file that was exported`);

@@ -8,7 +8,7 @@ import type { Pool, Sql } from '../platform/database/pool';
 import { findShop } from '../shops/shops.sql';
 import { inShop } from '../platform/database/working-shop';
 import { verifyAuditLog } from '../audit-log/verify-audit-log';
-import { checkFile } from './archive-in';
+import { checkFile, unreadable } from './archive-in';
 import type { ArchiveIn } from './archive-in';
 import { CaptureBytes } from './capture-bytes';
 import type { Moved } from './export-shop';
@@ -55,8 +55,7 @@ async function textOf(archive: ArchiveIn, name: string): Promise<string> {
   try {
     return await text(await archive.open(name));
   } catch (error) {
-    if (error instanceof ArchiveError) throw error;
-    throw new ArchiveError(`${name} cannot be read: ${error instanceof Error ? error.message : String(error)}`);
+    throw unreadable(name, error);
   }
 }
 
