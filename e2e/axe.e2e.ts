@@ -87,7 +87,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     path: '/people',
     open: (page) => takeOver(page, 'Edda Quill', '7410'),
   },
-  { name: 'audit log', path: '/record' },
+  { name: 'audit log', path: '/audit-log' },
 ];
 
 const HALVES = [SCREENS.filter((_, index) => index % 2 === 0), SCREENS.filter((_, index) => index % 2 === 1)];

@@ -106,6 +106,6 @@ test('a case that is taken out stands in the audit log, with who took it', async
   await page.getByRole('button', { name: 'Export the case' }).click();
   expect((await download).suggestedFilename()).toMatch(/\.case\.json$/);
   await takeOver(page, 'Edda Quill', '7410');
-  await page.goto(`${app.url}/record`);
+  await page.goto(`${app.url}/audit-log`);
   await expect(page.getByRole('row', { name: /Ilse Marrow case exported/ })).toBeVisible();
 });

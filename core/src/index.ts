@@ -46,6 +46,7 @@ export type { Shape } from './format/shape';
 export * from './format/words';
 export { engineOf } from './judge/propose/visits';
 export { cautionsOfStep } from './judge/next/cautions';
+export { withSteadyMinutes } from './judge/next/told-minutes';
 export { blockedSteps, stepMinutes } from './judge/next/prerequisites';
 export type { Prerequisite } from './judge/next/prerequisites';
 export { compareSchools } from './judge/compare/compare-schools';

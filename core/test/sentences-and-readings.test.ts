@@ -120,3 +120,84 @@ test('what “would clear it” is not what the newest reading says already', ()
   });
   expect(looked).toBeGreaterThan(50);
 });
+
+describe('what is said for and against a fault', () => {
+  /** Sentences whose figure is worked out from several readings: their own tests look at them. */
+  const WORKED_OUT: ReadonlySet<string> = new Set(['health', 'pulled-down', 'starter-open', 'did-not-crank']);
+  /** The same figure as far as the sentence tells it. */
+  const isTold = (told: number, value: number): boolean => Math.abs(told - Math.abs(value)) <= rounding(value) * 1.01;
+
+  test('names a reading that counts, and says its figure', () => {
+    const looked = each((said, { readings }) => {
+      let count = 0;
+      for (const { evidence } of said.faults)
+        for (const { reading: id, code, says } of evidence) {
+          if (id === undefined) continue;
+          const { value } = readings.find((reading) => reading.id === id)!;
+          expect([says, said.readings.find((entry) => entry.id === id)!.grade]).not.toEqual([says, 'void']);
+          if (typeof value !== 'number' || WORKED_OUT.has(code)) continue;
+          const told = figuresOf(says);
+          if (told.length === 0) continue;
+          expect([says, value, told.some((figure) => isTold(Math.abs(figure), value))]).toEqual([says, value, true]);
+          count += 1;
+        }
+      return count;
+    });
+    expect(looked).toBeGreaterThan(300);
+  });
+
+  test('a drop that speaks for a fault is above its limit, one that speaks against is not far above', () => {
+    const looked = each((said) => {
+      let count = 0;
+      for (const { evidence } of said.faults)
+        for (const { code, says, weight } of evidence) {
+          if (code !== 'drop-read') continue;
+          const [lost, limit] = [figuresOf(says)[0]!, figuresOf(says.slice(says.indexOf('; limit ')))[0]!];
+          if (weight > 2) expect([says, Math.abs(lost) > 0.9 * limit]).toEqual([says, true]);
+          if (weight < -1) expect([says, Math.abs(lost) < 1.2 * limit]).toEqual([says, true]);
+          count += 1;
+        }
+      return count;
+    });
+    expect(looked).toBeGreaterThan(30);
+  });
+
+  test('what was seen or complained of is in the case', () => {
+    const looked = each((said, { observations = [], complaint }) => {
+      let count = 0;
+      for (const { evidence } of said.faults)
+        for (const line of evidence) {
+          if (line.observation !== undefined) {
+            const seen = observations.find(({ about }) => about === line.observation);
+            expect([line.says, seen !== undefined]).toEqual([line.says, true]);
+            if (line.code === 'seen') expect(line.says).toContain(seen!.finding.replaceAll('-', ' '));
+            count += 1;
+          }
+          if (line.symptom !== undefined) {
+            expect(complaint?.symptoms).toContain(line.symptom);
+            count += 1;
+          }
+        }
+      return count;
+    });
+    expect(looked).toBeGreaterThan(300);
+  });
+
+  test('the share of rated that is told lies between what the ways say', () => {
+    const looked = each((said) => {
+      let count = 0;
+      const ways = said.derived.ways?.map(({ health }) => health) ?? [];
+      for (const { evidence } of said.faults)
+        for (const { code, says } of evidence) {
+          const told = code === 'health' ? /health about (\d+) %/.exec(says)?.[1] : undefined;
+          if (told === undefined) continue;
+          const share = Number(told) / 100;
+          const isBetween = share >= Math.min(...ways) - 0.006 && share <= Math.max(...ways) + 0.006;
+          expect([says, ways, isBetween]).toEqual([says, ways, true]);
+          count += 1;
+        }
+      return count;
+    });
+    expect(looked).toBeGreaterThan(10);
+  });
+});

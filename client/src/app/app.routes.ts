@@ -28,9 +28,9 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/people/people').then((m) => m.People),
   },
   {
-    path: 'record',
+    path: 'audit-log',
     title: 'Audit log · Tetrad',
-    loadComponent: () => import('./screens/people/record').then((m) => m.Record),
+    loadComponent: () => import('./screens/people/audit-log').then((m) => m.AuditLog),
   },
   // every part of the kit in both themes, in development only
   ...(typeof ngDevMode === 'undefined' || ngDevMode

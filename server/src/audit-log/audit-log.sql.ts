@@ -6,7 +6,7 @@ import { workingShop } from '../platform/database/working-shop';
 export type AuditAction =
   | 'signed-in'
   | 'sign-in-failed'
-  | 'changed-over'
+  | 'switched-user'
   | 'signed-out'
   | 'phone-paired'
   | 'secrets-changed'

@@ -1,5 +1,5 @@
 /** From the complaint and the resting voltage on, doing what the judgement asks for until it decides. */
-import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, engineOf, judge } from '@tetrad/core';
+import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, engineOf, judge, withSteadyMinutes } from '@tetrad/core';
 import type { CriteriaSet, EngineState, FaultName, Judgement } from '@tetrad/core';
 import { medianSorted } from 'simple-statistics';
 import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
@@ -74,7 +74,7 @@ export function following(setting: Setting, criteria: CriteriaSet = BALANCED, mi
         engine = needs;
         const before = said.decision.minutes ?? 0;
         visit.do(step.test, step.conditions);
-        said = judge(visit.case, criteria);
+        said = withSteadyMinutes(said, judge(visit.case, criteria));
         if ((said.decision.minutes ?? 0) > before) found.grew += 1;
         count += 1;
         minutes += step.minutes;

@@ -1,5 +1,5 @@
 import type { OnInit } from '@angular/core';
-import { Directive, ElementRef, inject } from '@angular/core';
+import { Directive, ElementRef, booleanAttribute, inject, input } from '@angular/core';
 
 const FOCUSABLE = 'input, textarea, button, [tabindex="0"]';
 
@@ -8,7 +8,11 @@ const FOCUSABLE = 'input, textarea, button, [tabindex="0"]';
 export class FocusFirst implements OnInit {
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
 
+  /** False where something else in the page takes it. */
+  readonly ttFocusFirst = input(true, { transform: booleanAttribute });
+
   ngOnInit(): void {
+    if (!this.ttFocusFirst()) return;
     const take = (triesLeft: number): void => {
       const element = this.#host.matches(FOCUSABLE) ? this.#host : this.#host.querySelector<HTMLElement>(FOCUSABLE);
       if (element?.isConnected && element.getClientRects().length > 0) element.focus();

@@ -5,15 +5,16 @@ import type { StepName } from '../../format/names';
 import type { LeadingFault, Step } from '../propose/propose-steps';
 import { engineNow, visitsOf } from '../propose/visits';
 import type { Visit } from '../propose/visits';
+import { SETTING_UP_MINUTES } from '../propose/step-rows';
 import { EVEN_ODDS } from '../rank/even-odds';
 
 /** Minutes of a step that is no step of the route, like a charge. */
 const OTHER_MINUTES = 5;
 /**
- * A fault that nobody suspects yet shows itself after about this share of what must be read; less would be nearer at the
- * median, and would grow more often as work is done (docs/benchmarks.md, minutes told).
+ * A fault that nobody suspects yet shows itself after about this share of what must be read: the minutes told at the
+ * first reading are then those it takes, at the median (docs/benchmarks.md, minutes told).
  */
-const FOUND_AFTER = 0.8;
+const FOUND_AFTER = 0.5;
 
 export interface Left {
   /** What is still to be read until a decision, by visit. */
@@ -53,7 +54,10 @@ export function workLeft(
   const steps = [...new Set([...begun, ...(p >= EVEN_ODDS ? proof : [...proof, ...uncovered])])];
   return {
     plan: visitsOf(steps, gradedCase),
-    minutes: Math.round(p * ifLeading + (none + FOUND_AFTER * other) * ifNothing),
+    // what comes next comes whatever is found
+    minutes: Math.round(
+      Math.max(minutesOf(begun, gradedCase), p * ifLeading + (none + FOUND_AFTER * other) * ifNothing),
+    ),
   };
 }
 
@@ -64,7 +68,7 @@ function minutesOf(steps: readonly StepName[], gradedCase: GradedCase): number {
   for (const visit of visitsOf(steps, gradedCase)) {
     minutes += changeMinutes(engine, visit.engine);
     engine = visit.engine;
-    for (const step of visit.steps) minutes += stepOf(step)?.minutes ?? OTHER_MINUTES;
+    for (const step of visit.steps) minutes += (stepOf(step)?.minutes ?? OTHER_MINUTES) + SETTING_UP_MINUTES;
   }
   return minutes;
 }

@@ -36,7 +36,7 @@ export const switchUser: SessionRoute = (context) => async (request, response) =
         ? await takeByPin(pool, request, id, pin!)
         : await takeByPassword(pool, request, id, password);
     await openSession(request, signedIn(shop, person, 'device'), { endsAt, openedBy });
-    await addAuditEntry(pool, { what: 'changed-over', ...actor(request) });
+    await addAuditEntry(pool, { what: 'switched-user', ...actor(request) });
   });
   response.json(await sessionView(context, request));
 };

@@ -24,7 +24,7 @@ import { OwnSecretsForm } from '../../session/own-secrets-form';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { newId } from '../../state/new-id';
-import { SessionActions, selectMay, selectSession, selectShop } from '../../state/session/session.feature';
+import { SessionActions, selectMay, selectSession, selectShop, selectWho } from '../../state/session/session.feature';
 import { SessionsDialog } from './sessions-dialog';
 
 /** One's own password and PIN, and for an administrator the people of the shop. */
@@ -55,12 +55,13 @@ export class People {
   readonly #toasts = inject(Toasts);
   readonly #csv = inject(CsvFiles);
   readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #who = this.#store.selectSignal(selectWho);
   protected readonly session = this.#store.selectSignal(selectSession);
   protected readonly mayManage = this.#store.selectSignal(selectMay('manage-people'));
 
   readonly #people = rxResource({
-    params: () => this.#shop(),
-    stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.people(shop)),
+    params: () => ({ shop: this.#shop(), who: this.#who() }),
+    stream: ({ params: { shop } }) => (shop === null ? EMPTY : this.#api.people(shop)),
   });
   protected readonly loading = this.#people.isLoading;
   protected readonly failed = computed(() => this.#people.error() !== undefined);
@@ -94,7 +95,7 @@ export class People {
         this.#toasts.say(
           change.role || change.email !== undefined
             ? `${name}: ${change.role ?? (change.email || 'no address')}`
-            : `${name} ${change.active ? 'is back' : 'has left'}`,
+            : `${name}: ${change.active ? 'reactivated' : 'deactivated'}`,
         ),
     );
   }

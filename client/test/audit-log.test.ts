@@ -8,7 +8,7 @@ import { of, throwError } from 'rxjs';
 import * as saving from '../src/app/kit/save-file';
 import { Toasts } from '../src/app/kit/toasts';
 import { backupWords } from '../src/app/screens/people/backup-words';
-import { Record as ActRecord } from '../src/app/screens/people/record';
+import { AuditLog as ActRecord } from '../src/app/screens/people/audit-log';
 import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
@@ -75,7 +75,7 @@ it('is kept as CSV with what a spreadsheet would take for something else', async
   buttonOf('Export CSV')!.click();
   await new Promise((resolve) => setTimeout(resolve));
   const [name, type, text] = jest.mocked(saving.saveText).mock.calls[0]!;
-  expect([name, type]).toEqual(['record-of-acts.csv', 'text/csv']);
+  expect([name, type]).toEqual(['audit-log.csv', 'text/csv']);
   expect(text).toContain('"Ilse, ""the lead"""');
   expect(text.split('\r\n')[0]).toBe('seq,at,person,what,about,from,hash');
 });

@@ -13,11 +13,11 @@ import { Coming, Empty } from '../../kit/states';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { backupWords } from './backup-words';
-import { selectShop } from '../../state/session/session.feature';
+import { selectShop, selectWho } from '../../state/session/session.feature';
 
 /** The audit log, the newest first. */
 @Component({
-  selector: 'tt-record',
+  selector: 'tt-audit-log',
   imports: [Button, Coming, DatePipe, Empty, Message, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -58,7 +58,7 @@ import { selectShop } from '../../state/session/session.feature';
         <button pButton class="older" (click)="older()" [disabled]="loading()">Older entries</button>
       }
     } @else if (loading()) {
-      <tt-coming says="Loading the record …" />
+      <tt-coming says="Loading the audit log …" />
     } @else {
       <tt-empty says="Nothing has been done here yet." />
     }
@@ -72,7 +72,16 @@ import { selectShop } from '../../state/session/session.feature';
       padding: 8px 16px;
     }
     .bar p {
-      flex: 1;
+      flex: 1 1 300px;
+    }
+    @media (max-width: 480px) {
+      .bar p {
+        order: 1;
+        flex-basis: 100%;
+      }
+      .bar h1 {
+        flex: 1;
+      }
     }
     .backup {
       padding: 0 16px 8px;
@@ -97,14 +106,20 @@ import { selectShop } from '../../state/session/session.feature';
     }
   `,
 })
-export class Record {
+export class AuditLog {
   readonly #csv = inject(CsvFiles);
   readonly #api = inject(Api);
-  readonly #shop = inject(Store).selectSignal(selectShop);
+  readonly #store = inject(Store);
+  readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #who = this.#store.selectSignal(selectWho);
   /** Behind which entry the page that is asked for begins; null for the newest. */
-  readonly #before = linkedSignal<string | null, number | null>({ source: this.#shop, computation: () => null });
+  readonly #before = linkedSignal<unknown, number | null>({
+    source: () => [this.#shop(), this.#who()],
+    computation: () => null,
+  });
   readonly #page = rxResource({
-    params: () => ({ shop: this.#shop(), before: this.#before() }),
+    // somebody else may see what the last one may not
+    params: () => ({ shop: this.#shop(), who: this.#who(), before: this.#before() }),
     stream: ({ params: { shop, before } }) => (shop === null ? EMPTY : this.#api.acts(shop, before)),
   });
   /** The pages so far, as one list. */
@@ -123,8 +138,8 @@ export class Record {
   });
 
   readonly #backups = rxResource({
-    params: () => this.#shop(),
-    stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.backups(shop)),
+    params: () => ({ shop: this.#shop(), who: this.#who() }),
+    stream: ({ params: { shop } }) => (shop === null ? EMPTY : this.#api.backups(shop)),
   });
   protected readonly backup = computed(() => (this.#backups.hasValue() ? backupWords(this.#backups.value()) : null));
 
@@ -132,6 +147,6 @@ export class Record {
     this.#before.set(this.rows().at(-1)?.seq ?? null);
   }
   protected save(): void {
-    void this.#csv.save('record-of-acts', this.rows());
+    void this.#csv.save('audit-log', this.rows());
   }
 }
