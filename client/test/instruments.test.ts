@@ -5,7 +5,7 @@ import type { InstrumentBody, InstrumentView } from '@tetrad/contracts';
 import { Chosen } from '../src/app/instruments/chosen';
 import { InstrumentActions } from '../src/app/instruments/instruments.feature';
 import { checkWords, isToday } from '../src/app/instruments/is-today';
-import { ReadWith } from '../src/app/screens/bench/step/read-with';
+import { ReadWith } from '../src/app/instruments/read-with';
 import { CheckDialog } from '../src/app/screens/instruments/check-dialog';
 import { InstrumentDialog } from '../src/app/screens/instruments/instrument-dialog';
 import { unitsOf } from '../src/app/screens/instruments/instrument-form';

@@ -5,11 +5,11 @@ import { Store } from '@ngrx/store';
 import type { InstrumentView } from '@tetrad/contracts';
 import type { ReadingStep } from '@tetrad/core';
 import { Subject } from 'rxjs';
-import { LiveReadings } from '../src/app/screens/bench/step/live-reading';
-import type { LiveReading } from '../src/app/screens/bench/step/live-reading';
-import { LiveValue } from '../src/app/screens/bench/step/live-value';
-import { ReadWith } from '../src/app/screens/bench/step/read-with';
-import { StepReading } from '../src/app/screens/bench/step/step-reading';
+import { LiveReadings } from '../src/app/instruments/live/live-readings';
+import type { LiveReading } from '../src/app/instruments/live/live-source';
+import { LiveStep } from '../src/app/instruments/live/live-step';
+import { LiveValue } from '../src/app/instruments/live/live-value';
+import { ReadWith } from '../src/app/instruments/read-with';
 
 const meter: InstrumentView = {
   id: 'meter',
@@ -18,31 +18,32 @@ const meter: InstrumentView = {
   uncertainty: { V: 0.02 },
   address: 'tcp://127.0.0.1:5025',
   millivoltsPerAmp: null,
+  isSimulated: false,
   check: null,
 };
 const IDENTITY = 'Maker, Model, 1, 0';
 let news: Subject<object>;
 let opened: object[];
 let live: LiveReadings;
-const step = signal<ReadingStep | null>({ test: 'resting-voltage' } as ReadingStep);
-const isShown = signal(false);
+const RESTING = { test: 'resting-voltage', asks: {} } as Pick<ReadingStep, 'test' | 'asks'>;
+const open = signal<typeof RESTING | null>(RESTING);
 
 beforeEach(() => {
   jest.useFakeTimers({ now: 0 });
   news = new Subject();
   opened = [];
-  isShown.set(false);
+  open.set(RESTING);
   TestBed.configureTestingModule({
     providers: [
       LiveReadings,
       { provide: Store, useValue: { selectSignal: () => signal('one') } },
       { provide: ReadWith, useValue: { live: () => ({ instrument: meter, use: 'volts-dc' }) } },
-      { provide: StepReading, useValue: { step, isShown } },
+      { provide: LiveStep, useValue: { open } },
     ],
   });
   live = TestBed.inject(LiveReadings);
-  live.open.set((source) => {
-    opened.push(source);
+  live.open.set((sources) => {
+    opened.push(...sources);
     return news as never;
   });
   TestBed.tick();
@@ -50,7 +51,7 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 const tell = (told: object): LiveReading => {
-  news.next({ use: 'volts-dc', owner: 'Ilse', identity: IDENTITY, ...told });
+  news.next({ instrument: 'meter', as: 'volts-dc', use: 'volts-dc', owner: 'Ilse', identity: IDENTITY, ...told });
   return live.reading()!;
 };
 const value = (volts: number): LiveReading => tell({ state: 'value', value: volts, resolution: 0.01 });
@@ -96,7 +97,7 @@ it('somebody else’s function is told with their name', () => {
 it('nothing is asked once the step shows what was read', () => {
   expect(opened).toHaveLength(1);
   expect(news.observed).toBe(true);
-  isShown.set(true);
+  open.set(null);
   TestBed.tick();
   expect(news.observed).toBe(false);
   expect(live.reading()).toBeNull();

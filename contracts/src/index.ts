@@ -12,6 +12,7 @@ export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
 export { JobRecord, knownCriteria, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
+export { NewRecording } from './new-recording';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
 export {
   ChangeOver,

@@ -35,6 +35,11 @@ export class SimulatedHands {
   @IsIn(LOAD_STEPS, oneOf(LOAD_STEPS))
   loads?: (typeof LOAD_STEPS)[number];
 
+  /** A load tester across the posts, at half the CCA. */
+  @IsOptional()
+  @IsBoolean(YES_NO)
+  isLoadTested?: boolean;
+
   /** Another vehicle stands there: with this fault, as bad as this, drawn by this seed. */
   @IsOptional()
   @IsIn(FAULT_NAMES, { message: 'the name of a fault' })
@@ -59,5 +64,9 @@ export interface SimulatedVehicleView {
   readonly hasFuel: boolean;
   readonly throttle: number;
   readonly loads: (typeof LOAD_STEPS)[number];
+  readonly isLoadTested: boolean;
   readonly isRunning: boolean;
+  readonly fault: FaultName;
+  readonly severity: number;
+  readonly seed: number;
 }

@@ -146,6 +146,8 @@ export interface InstrumentView {
   /** Where it is read live; null for one that is read by eye. */
   readonly address: string | null;
   readonly millivoltsPerAmp: number | null;
+  /** One of those that ship with the demo: hands on its vehicle are offered. */
+  readonly isSimulated: boolean;
   readonly check: {
     readonly at: string;
     readonly by: string | null;

@@ -97,8 +97,21 @@ export type { Slip } from './quantities/likely-slip';
 export { minutesOfWork } from './quantities/minutes-of-work';
 export { instrumentAddress } from './instruments/instrument-address';
 export type { InstrumentAddress } from './instruments/instrument-address';
-export { INSTRUMENT_FUNCTIONS, INSTRUMENT_FUNCTION_NAMES, functionOf } from './instruments/instrument-functions';
-export type { InstrumentFunction } from './instruments/instrument-functions';
+export {
+  INSTRUMENT_FUNCTIONS,
+  INSTRUMENT_FUNCTION_NAMES,
+  LIVE_CONDITIONS,
+  functionOf,
+  functionOfCondition,
+} from './instruments/instrument-functions';
+export type { InstrumentFunction, LiveCondition } from './instruments/instrument-functions';
+export { InstrumentDialogue } from './instruments/instrument-dialogue';
+export type { InstrumentLine, LiveState } from './instruments/instrument-dialogue';
+export { LineReader } from './instruments/line-reader';
+export { LoadTiming } from './instruments/load-timing';
+export type { LoadTimed } from './instruments/load-timing';
+export { ReadWindow } from './instruments/read-window';
+export type { WindowFigures } from './instruments/read-window';
 export { KIND_FUNCTIONS } from './instruments/kind-functions';
 export { parseScpiNumber } from './instruments/scpi-number';
 export type { ScpiNumber } from './instruments/scpi-number';

@@ -1,7 +1,6 @@
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import compression from 'compression';
-import type { InstrumentAddress } from '@tetrad/core';
 import express from 'express';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
@@ -10,7 +9,9 @@ import { captureRoutes } from './captures/capture-routes';
 import { auditLogRoutes } from './audit-log/audit-log-routes';
 import { instrumentRoutes } from './instruments/instrument-routes';
 import { LiveInstruments } from './instruments/live/live-instruments';
+import type { StandIns } from './instruments/stand-ins/stand-in-addresses';
 import { liveInstrumentRoute } from './instruments/live/live-route';
+import { recordingRoute } from './instruments/live/recording-route';
 import { simulatedHandsRoute } from './instruments/live/simulated-hands-route';
 import type { JobNewsSource } from './jobs/job-news';
 import type { OpenStreams } from './platform/live/open-streams';
@@ -74,8 +75,7 @@ export interface AppOptions {
   readonly backupsFolder?: string | null;
   /** The instruments that this process reads live. */
   readonly instruments?: LiveInstruments;
-  /** Where the simulated vehicle of the demo is; null where there is none. */
-  readonly simulatedVehicle?: InstrumentAddress | null;
+  readonly standIns?: StandIns;
   /** Requests that one address may make in a second. */
   readonly requestsASecond: number;
   /** Folder of the built client, or null to serve the API alone. */
@@ -89,7 +89,7 @@ const WORTH_SQUEEZING = 32 * 1024;
 /** The whole HTTP application; it holds no state of its own but its open streams. */
 export function createApp(options: AppOptions): Express {
   const { pool, feed, streams, fontsFolder, log, clientFolder, sessionSecret } = options;
-  const { names = [], demoDoor = 'closed', requestsASecond, backupsFolder = null } = options;
+  const { names = [], demoDoor = 'closed', requestsASecond, backupsFolder = null, standIns = {} } = options;
   const singleSignOn = options.singleSignOn ? new SingleSignOn(options.singleSignOn) : null;
   const lists = options.standby ? new ReadReplica(pool, options.standby) : pool;
   const app = express();
@@ -140,8 +140,9 @@ export function createApp(options: AppOptions): Express {
     vehicleRoutes(lists),
     jobRoutes(pool),
     judgementRoutes(pool),
-    instrumentRoutes(pool, leftOut),
-    simulatedHandsRoute(options.simulatedVehicle ?? null),
+    instrumentRoutes(pool, leftOut, standIns),
+    simulatedHandsRoute(standIns),
+    recordingRoute(pool),
     liveInstrumentRoute(pool, options.instruments ?? new LiveInstruments(), streams),
     captureRoutes(pool, leftOut),
     peopleRoutes(pool, sessionSecret),

@@ -1,7 +1,6 @@
 import { shopId } from '@tetrad/contracts';
-import { instrumentAddress } from '@tetrad/core';
-import type { InstrumentAddress } from '@tetrad/core';
 import { createHmac } from 'node:crypto';
+import type { StandIns } from './instruments/stand-ins/stand-in-addresses';
 import { DEMO_DOORS } from './people/demo';
 import type { DemoDoor } from './people/demo';
 import type { SingleSignOnConfig } from './people/single-sign-on';
@@ -15,8 +14,7 @@ export interface Config {
   readonly standbyUrl: string | null;
   /** The clusters that keep shops beside the first. */
   readonly clusters: Clusters;
-  /** Where the simulated vehicle of the demo is; null where there is none. */
-  readonly simulatedVehicle: InstrumentAddress | null;
+  readonly standIns: StandIns;
   readonly port: number;
   readonly host: string;
   readonly clientFolder: string | null;
@@ -60,13 +58,6 @@ function singleSignOnOf(env: NodeJS.ProcessEnv): SingleSignOnConfig | null {
   return { issuer, clientId, clientSecret, shop: shopId(shop) };
 }
 
-/** @param told The addresses of the simulated instruments, as JSON. */
-function simulatedVehicleOf(told: string | undefined): InstrumentAddress | null {
-  if (!told) return null;
-  const { vehicle = '' } = JSON.parse(told) as Partial<Record<string, string>>;
-  return instrumentAddress(vehicle);
-}
-
 /** More on one machine than any has use for. */
 const MAX_PROCESSES = 32;
 
@@ -100,7 +91,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     databaseUrl,
     standbyUrl: env['TETRAD_STANDBY_URL'] || null,
     clusters: env['TETRAD_CLUSTERS_FILE'] ? readClusters(env['TETRAD_CLUSTERS_FILE']) : new Map(),
-    simulatedVehicle: simulatedVehicleOf(env['TETRAD_STAND_INS']),
+    standIns: JSON.parse(env['TETRAD_STAND_INS'] || '{}') as StandIns,
     sessionSecret: env['TETRAD_SESSION_SECRET'] ?? secretOf(databaseUrl),
     names: (env['TETRAD_NAMES'] ?? '').split(',').filter(Boolean),
     demoDoor,

@@ -78,8 +78,8 @@ const addresses = (): [string, string][] => {
     ...of('DELETE', [`/people/${person}/sessions/${randomUUID()}`]),
     ...of('PUT', ['/settings']),
     ...of('POST', ['/simulated-vehicle']),
-    ...of('GET', ['/settings', `/instruments/${instrument}/live`]),
-    ...of('POST', [`/instruments/${instrument}/checks`]),
+    ...of('GET', ['/settings', '/instruments/live']),
+    ...of('POST', [`/instruments/${instrument}/checks`, `/instruments/${instrument}/recordings`]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
     ...of('PUT', [`/instruments/${instrument}`, `/captures/${capture}/pieces/0`]),
   ];

@@ -4,7 +4,7 @@ import type { AddressInfo, Server, Socket } from 'node:net';
 import { SimulatedYard } from '../src/instruments/stand-ins/simulated-yard';
 import { clamp, meter, vehicleData } from '../src/instruments/stand-ins/stand-ins';
 import { InstrumentLink } from '../src/instruments/live/instrument-link';
-import type { LiveState } from '../src/instruments/live/instrument-link';
+import type { LiveState } from '@tetrad/core';
 import { LiveInstruments } from '../src/instruments/live/live-instruments';
 import type { LiveNews } from '../src/instruments/live/live-instruments';
 import type { InstrumentFunction } from '@tetrad/core';

@@ -40,7 +40,7 @@ const allow = (instrumentHosts: readonly string[]) =>
 /** The first events of a stream. */
 async function listen(id: string, count: number): Promise<Record<string, unknown>[]> {
   const stop = new AbortController();
-  const answer = await fetch(`${app.url}${SHOP}/instruments/${id}/live?use=volts-dc`, {
+  const answer = await fetch(`${app.url}${SHOP}/instruments/live?read=${id}:volts-dc`, {
     headers: { cookie: app.cookieFor(SHOP) },
     signal: stop.signal,
   });
@@ -71,8 +71,8 @@ it('is asked nothing while nobody watches', async () => {
 it('is not reached where no administrator allowed its host and port, whatever stands in its address', async () => {
   await allow(['127.0.0.1:9']);
   const before = connections;
-  const { status, body } = await app.ask('GET', `${SHOP}/instruments/${await instrument()}/live?use=volts-dc`);
-  expect([status, body.errors[0]]).toEqual([422, expect.objectContaining({ field: 'address', found: address })]);
+  const [told] = await listen(await instrument(), 1);
+  expect(told).toMatchObject({ state: 'lost', why: `an administrator has to allow ${address} (screen Instruments)` });
   expect(connections).toBe(before);
   const lead = await addMember(app.pool, 'one', 'Lea', 'lead');
   expect(lead).toBeDefined();
@@ -108,8 +108,19 @@ it.each([[['no port']], [['a:1:2']], [[3]], ['127.0.0.1:1'], [Array.from({ lengt
 
 it('a function that is none, and an instrument without address, are said by name', async () => {
   const id = await instrument();
-  const wrong = await app.ask('GET', `${SHOP}/instruments/${id}/live?use=magic`);
-  expect([wrong.status, wrong.body.errors[0].field]).toEqual([422, 'use']);
-  const blind = await app.ask('GET', `${SHOP}/instruments/${await instrument({ address: '' })}/live?use=volts-dc`);
-  expect([blind.status, blind.body.errors[0].field]).toEqual([422, 'address']);
+  for (const read of [`${id}:magic`, 'nobody:volts-dc', '', Array(5).fill(`${id}:volts-dc`).join(',')]) {
+    const { status, body } = await app.ask('GET', `${SHOP}/instruments/live?read=${read}`);
+    expect([read, status, body.errors[0].field]).toEqual([read, 422, 'read']);
+  }
+  const unknown = await app.ask('GET', `${SHOP}/instruments/live?read=${randomUUID()}:volts-dc`);
+  expect(unknown.status).toBe(404);
+  const [blind] = await listen(await instrument({ address: '' }), 1);
+  expect(blind).toMatchObject({ state: 'lost', why: 'it has no address (screen Instruments)' });
+});
+
+it('two instruments come in one stream, each by its own name', async () => {
+  const [one, two] = [await instrument(), await instrument({ name: 'Other meter' })];
+  const seen = await listen(`${one}:volts-dc,${two}`, 8);
+  const values = seen.filter(({ state }) => state === 'value').map(({ instrument }) => instrument);
+  expect(new Set(values)).toEqual(new Set([one, two]));
 });

@@ -72,7 +72,8 @@ async function work(): Promise<void> {
     ['DELETE', `${shop}/people/${person}/sessions/${randomUUID()}`],
     ['PUT', `${shop}/settings`, { forgetsAtSignOut: false }],
     ['GET', `${shop}/settings`],
-    ['GET', `${shop}/instruments/${instrument}/live?use=volts-dc`],
+    ['GET', `${shop}/instruments/live?read=${randomUUID()}:volts-dc`],
+    ['POST', `${shop}/instruments/${instrument}/recordings`, RECORDING],
     ['GET', `${shop}/people`],
     ['GET', `${shop}/acts`],
     ['POST', '/api/session', { shop: 'one', name: 'Ada', password: 'wrong' }],
@@ -82,6 +83,8 @@ async function work(): Promise<void> {
     expect([method, path, status < 500]).toEqual([method, path, true]);
   }
 }
+
+const RECORDING = { seconds: 5, samplesPerSecond: 1000, triggerAmps: 50, waitSeconds: 5 };
 
 interface Node {
   readonly 'Node Type': string;

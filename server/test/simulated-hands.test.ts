@@ -1,5 +1,4 @@
 /** Hands on the simulated vehicle of the demo, over the server: its instruments show what they do. */
-import { instrumentAddress } from '@tetrad/core';
 import { SimulatedYard } from '../src/instruments/stand-ins/simulated-yard';
 import { vehicleData } from '../src/instruments/stand-ins/stand-ins';
 import type { ScpiServer } from '../src/instruments/stand-ins/scpi-server';
@@ -14,7 +13,7 @@ beforeAll(async () => {
   yard = new SimulatedYard({ fault: 'none', severity: 0.5, seed: 5 });
   data = vehicleData(yard);
   const port = await data.listen(0);
-  app = await startApplication(undefined, { simulatedVehicle: instrumentAddress(`tcp://127.0.0.1:${port}`) });
+  app = await startApplication(undefined, { standIns: { vehicle: `tcp://127.0.0.1:${port}` } });
 });
 afterAll(async () => {
   yard.close();
@@ -61,7 +60,7 @@ it('are not there where no vehicle is simulated, and told where it does not answ
   const real = await startApplication();
   expect((await real.ask('POST', PATH, { key: 'on' })).status).toBe(404);
   await real.close();
-  const gone = await startApplication(undefined, { simulatedVehicle: { host: '127.0.0.1', port: 9 } });
+  const gone = await startApplication(undefined, { standIns: { vehicle: 'tcp://127.0.0.1:9' } });
   const { status, body } = await gone.ask('POST', PATH, { key: 'on' });
   expect([status, body.type]).toEqual([503, expect.stringContaining('instrument-away')]);
   await gone.close();

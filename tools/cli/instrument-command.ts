@@ -2,7 +2,7 @@
 import type { Command } from 'commander';
 import { INSTRUMENT_FUNCTIONS, INSTRUMENT_FUNCTION_NAMES, instrumentAddress } from '@tetrad/core';
 import { InstrumentLink } from '../../server/src/instruments/live/instrument-link';
-import type { LiveState } from '../../server/src/instruments/live/instrument-link';
+import type { LiveState } from '@tetrad/core';
 import { InputError } from './input-error';
 import { UsageError } from './usage-error';
 

@@ -10,5 +10,6 @@ export const KIND_FUNCTIONS: Readonly<Record<InstrumentKind, readonly Instrument
   'meter-and-clamp': [...METER, 'amps-dc'],
   'battery-tester': ['conductance', 'battery-ohms'],
   scope: [],
+  'vehicle-data': ['module-volts', 'charging-target', 'engine-speed', 'field-duty'],
   hydrometer: [],
 };

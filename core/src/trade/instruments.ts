@@ -23,6 +23,7 @@ export const INSTRUMENTS = {
   },
   'battery-tester': { name: 'Battery tester', units: ['A', 'ohm'], checks: [] },
   scope: { name: 'Scope', units: ['V', 'A'], checks: ['meter-leads'] },
+  'vehicle-data': { name: 'Vehicle data', units: [], checks: [] },
   hydrometer: { name: 'Hydrometer', units: ['SG'], checks: [] },
 } as const satisfies Record<string, InstrumentRow>;
 export type InstrumentKind = keyof typeof INSTRUMENTS;

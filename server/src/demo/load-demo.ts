@@ -29,10 +29,12 @@ const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
   { name: 'Bench meter 1', kind: 'meter', uncertainty: { V: 0.02, ohm: 0.2 } },
   { name: 'Clamp, large', kind: 'clamp', uncertainty: { A: 4 } },
   { name: 'Round tester', kind: 'battery-tester', uncertainty: { A: 15 } },
+  { name: 'Vehicle data', kind: 'vehicle-data', uncertainty: {} },
+  { name: 'Recorder', kind: 'scope', uncertainty: { V: 0.05, A: 6 } },
 ];
 
 /** The stand-in behind each of them, in the same order. */
-const STAND_IN_OF = ['meter', 'clamp', 'analyzer'] as const;
+const STAND_IN_OF = ['meter', 'clamp', 'analyzer', 'vehicle', 'recorder'] as const;
 
 const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
 const demoJobId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`);

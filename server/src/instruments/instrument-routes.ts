@@ -7,18 +7,19 @@ import { notFound } from '../platform/http/problem';
 import { whoOf } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
 import type { LeftOutRows } from '../platform/left-out-rows';
+import type { StandIns } from './stand-ins/stand-in-addresses';
 import { addCheck, instrumentView, listInstruments, putInstrument } from './instruments.sql';
 import type { InstrumentRow } from './instruments.sql';
 
 /** What was written is told as it will be told from now on: a row that cannot be is undone with its transaction. */
 const readBack = async (sql: Sql, shop: ShopId, id: string): Promise<InstrumentView> =>
-  instrumentView((await listInstruments(sql, shop, id))[0]!);
+  instrumentView((await listInstruments(sql, shop, id))[0]!, {});
 
-/** The shop's instruments, and their daily check. */
-export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows): Router {
+/** The shop's instruments, and their daily check. @param standIns Those that are simulated. */
+export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows, standIns: StandIns): Router {
   const router = Router({ mergeParams: true });
   const shown = (rows: readonly InstrumentRow[]) =>
-    leftOut.show(rows, { list: 'instruments', idOf: ({ id }) => id, view: instrumentView });
+    leftOut.show(rows, { list: 'instruments', idOf: ({ id }) => id, view: (row) => instrumentView(row, standIns) });
 
   router.get('/instruments', async (request, response) => {
     response.json(shown(await listInstruments(pool, shopParam(request))));

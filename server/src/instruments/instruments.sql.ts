@@ -2,6 +2,8 @@ import type { ShopId } from '@tetrad/contracts';
 import type { InstrumentBody, InstrumentView, NewCheck } from '@tetrad/contracts';
 import { checkShape, isGoodCheck, uncertaintyShape } from '@tetrad/core';
 import type { CheckFindings, InstrumentKind, Uncertainty } from '@tetrad/core';
+import { isStandIn } from './stand-ins/stand-in-addresses';
+import type { StandIns } from './stand-ins/stand-in-addresses';
 import type { Sql } from '../platform/database/pool';
 
 export interface InstrumentRow {
@@ -17,21 +19,15 @@ export interface InstrumentRow {
 }
 
 /** An instrument as it is told; @throws Error for one that is not as the table of the trade knows it. */
-export function instrumentView({
-  id,
-  name,
-  kind,
-  uncertainty,
-  findings,
-  by,
-  at,
-  ...live
-}: InstrumentRow): InstrumentView {
+export function instrumentView(
+  { id, name, kind, uncertainty, findings, by, at, ...live }: InstrumentRow,
+  standIns: StandIns,
+): InstrumentView {
   const [misfit] = checkShape(uncertaintyShape, uncertainty).misfits;
   if (misfit) throw new Error(`uncertainty${misfit.path.slice(1)} does not fit`);
   const check = findings && at ? { at: at.toISOString(), by, findings, isGood: isGoodCheck(findings) } : null;
   const { address, millivoltsPerAmp } = live;
-  return { id, name, kind, uncertainty, address, millivoltsPerAmp, check };
+  return { id, name, kind, uncertainty, address, millivoltsPerAmp, isSimulated: isStandIn(standIns, address), check };
 }
 
 /** The instruments a shop uses, by name, each with its newest check; one alone where `id` is given. */

@@ -13,6 +13,7 @@ import type {
   JobView,
   NewCheck,
   NewPerson,
+  NewRecording,
   OpenSessionView,
   OpenedPerson,
   OwnSecrets,
@@ -97,6 +98,12 @@ export class Api {
   }
   simulatedVehicle(shop: string, hands: SimulatedHands): Observable<SimulatedVehicleView> {
     return this.#http.post<SimulatedVehicleView>(`/api/shops/${shop}/simulated-vehicle`, hands);
+  }
+  /** Answers with the capture once the recorder has triggered and recorded; unsubscribing gives it up. */
+  record(shop: string, instrument: string, settings: NewRecording): Observable<Blob> {
+    return this.#http.post(`/api/shops/${shop}/instruments/${instrument}/recordings`, settings, {
+      responseType: 'blob',
+    });
   }
   shopSettings(shop: string): Observable<ShopChanges> {
     return this.#http.get<ShopChanges>(`/api/shops/${shop}/settings`);

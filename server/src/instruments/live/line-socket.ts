@@ -1,12 +1,9 @@
-/** A TCP connection that speaks in lines: what is longer than a line can be, or comes in a flood, is counted and dropped. */
+/** A TCP connection that speaks in lines. */
 import { connect } from 'node:net';
 import type { Socket } from 'node:net';
+import { LineReader } from '@tetrad/core';
 import type { InstrumentAddress } from '@tetrad/core';
 
-/** No answer of an instrument that is read here is longer, characters. */
-const MAX_LINE = 400;
-/** An instrument that says more than this in a second is not one. */
-const MAX_LINES_A_SECOND = 500;
 const CONNECT_MS = 3000;
 
 export interface LineEvents {
@@ -20,11 +17,6 @@ export interface LineEvents {
 
 export class LineSocket {
   readonly #socket: Socket;
-  #rest = '';
-  /** The line that is coming is too long: it is dropped up to its end. */
-  #isDropping = false;
-  #lines = 0;
-  #since = Date.now();
   #hasEnded = false;
 
   constructor(
@@ -38,7 +30,14 @@ export class LineSocket {
       clearTimeout(late);
       events.onOpen();
     });
-    this.#socket.on('data', (text: Buffer | string) => this.#take(String(text)));
+    const lines = new LineReader({
+      onLine: events.onLine,
+      onGarbage: events.onGarbage,
+      onFlood: () => this.#end('it says more than anybody can read'),
+    });
+    this.#socket.on('data', (text: Buffer | string) => {
+      if (!this.#hasEnded) lines.push(String(text), Date.now());
+    });
     this.#socket.on('error', (error: NodeJS.ErrnoException) => this.#end(WHY[error.code ?? ''] ?? error.message));
     this.#socket.on('close', () => this.#end('the connection was closed'));
   }
@@ -55,41 +54,6 @@ export class LineSocket {
     if (this.#hasEnded) return;
     this.close();
     this.events.onEnd(why);
-  }
-
-  #take(text: string): void {
-    for (const part of text.split(/(\n)/)) {
-      if (this.#hasEnded) return;
-      if (part === '\n') this.#finish();
-      else if (!this.#isDropping) {
-        this.#rest += part;
-        if (this.#rest.length > MAX_LINE) {
-          this.#rest = '';
-          this.#isDropping = true;
-          this.events.onGarbage();
-        }
-      }
-    }
-  }
-
-  #finish(): void {
-    const line = this.#rest.replace(/\r$/, '');
-    this.#rest = '';
-    if (this.#isDropping) {
-      this.#isDropping = false;
-      return;
-    }
-    if (this.#isFlood()) return this.#end('it says more than anybody can read');
-    this.events.onLine(line);
-  }
-
-  #isFlood(): boolean {
-    const now = Date.now();
-    if (now - this.#since > 1000) {
-      this.#since = now;
-      this.#lines = 0;
-    }
-    return ++this.#lines > MAX_LINES_A_SECOND;
   }
 }
 

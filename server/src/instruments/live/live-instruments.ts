@@ -2,9 +2,8 @@
  * The instruments that are read by this process: one connection each, however many watch. The first who watches chooses
  * the function; others see the same. Nothing is asked of an instrument that nobody watches.
  */
-import type { InstrumentAddress, InstrumentFunction } from '@tetrad/core';
+import type { InstrumentAddress, InstrumentFunction, LiveState } from '@tetrad/core';
 import { InstrumentLink } from './instrument-link';
-import type { LiveState } from './instrument-link';
 
 /** What a watcher is told. */
 export type LiveNews = LiveState & {

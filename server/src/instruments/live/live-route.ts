@@ -1,6 +1,9 @@
 import { Router } from 'express';
-import { INSTRUMENT_FUNCTION_NAMES, instrumentAddress } from '@tetrad/core';
-import { uuidParam, shopParam } from '../../platform/http/body';
+import type { Request } from 'express';
+import { isUUID } from 'class-validator';
+import { INSTRUMENT_FUNCTION_NAMES } from '@tetrad/core';
+import type { InstrumentFunction } from '@tetrad/core';
+import { shopParam } from '../../platform/http/body';
 import { misfit, notFound } from '../../platform/http/problem';
 import { openEventStream } from '../../platform/live/event-stream';
 import type { OpenStreams } from '../../platform/live/open-streams';
@@ -10,47 +13,62 @@ import { SessionStore } from '../../people/session-store';
 import { permit } from '../../people/who';
 import { shopSettings } from '../../shops/shops.sql';
 import { listInstruments } from '../instruments.sql';
-import type { LiveInstruments } from './live-instruments';
+import type { LiveInstruments, LiveNews } from './live-instruments';
+import { reachedInstrument } from './reached-instrument';
 
-/** The value of an instrument as it comes, for as long as somebody listens: `?use=volts-dc`. */
+/** A value, its current, speed and target: nobody reads more at once. */
+const MAX_AT_ONCE = 4;
+
+interface Asked {
+  readonly id: string;
+  readonly use: InstrumentFunction;
+}
+
+/**
+ * The values of instruments as they come, for as long as somebody listens: `?read=ID:volts-dc,ID:amps-dc`. All of them come
+ * in one stream: browsers hold few connections to one address.
+ */
 export function liveInstrumentRoute(pool: Pool, live: LiveInstruments, streams: OpenStreams): Router {
   const router = Router({ mergeParams: true });
   const store = new SessionStore(pool);
 
-  router.get('/instruments/:instrument/live', async (request, response) => {
+  router.get('/instruments/live', async (request, response) => {
     const who = permit(request, 'work');
     const shop = shopParam(request);
-    const id = uuidParam(request, 'instrument');
-    const asked = String(request.query['use'] ?? '');
-    const use = INSTRUMENT_FUNCTION_NAMES.find((name) => name === asked);
-    if (!use)
-      throw misfit([{ field: 'use', found: JSON.stringify(asked), allowed: INSTRUMENT_FUNCTION_NAMES.join(', ') }]);
-    const [instrument] = await listInstruments(pool, shop, id);
-    if (!instrument) throw notFound('instrument', id);
-    const address = instrument.address === null ? null : instrumentAddress(instrument.address);
-    if (address === null)
-      throw misfit([{ field: 'address', found: 'none', allowed: 'an instrument that is read live has an address' }]);
+    const asked = askedOf(request);
+    const known = new Map((await listInstruments(pool, shop)).map((one) => [one.id, one]));
+    const missing = asked.find(({ id }) => !known.has(id));
+    if (missing) throw notFound('instrument', missing.id);
     const hosts = (await shopSettings(pool, shop))?.instrumentHosts ?? [];
-    const reached = `${address.host.includes(':') ? `[${address.host}]` : address.host}:${address.port}`;
-    if (!hosts.includes(reached))
-      throw misfit([
-        {
-          field: 'address',
-          found: reached,
-          allowed: 'a host and port that an administrator has allowed on the screen Instruments',
-        },
-      ]);
     const stream = openEventStream(request, response);
     streams.add(stream);
     followSession(store, stream, request);
-    const key = `${shop} ${id}`;
-    const { millivoltsPerAmp } = instrument;
-    stream.onClose(
-      live.watch({ key, address, millivoltsPerAmp }, use, who.name, (news) =>
-        streams.send(stream, 'live', JSON.stringify(news)),
-      ),
-    );
+    for (const { id, use } of asked) {
+      const tell = (news: LiveNews): void =>
+        streams.send(stream, 'live', JSON.stringify({ ...news, instrument: id, as: use }));
+      const found = reachedInstrument(known.get(id)!, shop, hosts);
+      if ('why' in found) tell({ state: 'lost', why: found.why, use, identity: null, owner: who.name });
+      else stream.onClose(live.watch(found, use, who.name, tell));
+    }
   });
 
   return router;
+}
+
+function askedOf(request: Request): readonly Asked[] {
+  const text = typeof request.query['read'] === 'string' ? request.query['read'] : '';
+  const asked = text.split(',').flatMap((part): readonly Asked[] => {
+    const [id = '', name = ''] = part.split(':');
+    const use = INSTRUMENT_FUNCTION_NAMES.find((known) => known === name);
+    return isUUID(id) && use ? [{ id, use }] : [];
+  });
+  if (asked.length === 0 || asked.length > MAX_AT_ONCE || asked.length !== text.split(',').length)
+    throw misfit([
+      {
+        field: 'read',
+        found: JSON.stringify(text.slice(0, 200)),
+        allowed: `1 to ${MAX_AT_ONCE} of instrument:function, such as ID:volts-dc; functions: ${INSTRUMENT_FUNCTION_NAMES.join(', ')}`,
+      },
+    ]);
+  return asked;
 }

@@ -1,7 +1,9 @@
 import { Router } from 'express';
 import { SimulatedHands } from '@tetrad/contracts';
 import type { SimulatedVehicleView } from '@tetrad/contracts';
+import { instrumentAddress } from '@tetrad/core';
 import type { InstrumentAddress } from '@tetrad/core';
+import type { StandIns } from '../stand-ins/stand-in-addresses';
 import { bodyAs } from '../../platform/http/body';
 import { Refusal, notFound, problem } from '../../platform/http/problem';
 import { permit } from '../../people/who';
@@ -9,8 +11,9 @@ import { LineSocket } from './line-socket';
 
 const PATIENCE_MS = 2000;
 
-/** Hands on the simulated vehicle that ships with the demo. @param vehicle Where it is; null where there is none. */
-export function simulatedHandsRoute(vehicle: InstrumentAddress | null): Router {
+/** Hands on the simulated vehicle that ships with the demo. */
+export function simulatedHandsRoute(standIns: StandIns): Router {
+  const vehicle = instrumentAddress(standIns.vehicle ?? '');
   const router = Router({ mergeParams: true });
   router.post('/simulated-vehicle', async (request, response) => {
     permit(request, 'work');
@@ -22,7 +25,17 @@ export function simulatedHandsRoute(vehicle: InstrumentAddress | null): Router {
 }
 
 const bit = (value: boolean): string => (value ? '1' : '0');
-function linesOf({ at, key, hasFuel, throttle, loads, fault, severity, seed }: SimulatedHands): readonly string[] {
+function linesOf({
+  at,
+  key,
+  hasFuel,
+  throttle,
+  loads,
+  isLoadTested,
+  fault,
+  severity,
+  seed,
+}: SimulatedHands): readonly string[] {
   return [
     ...(fault === undefined ? [] : [`SIM:FAUL ${fault}`]),
     ...(severity === undefined ? [] : [`SIM:SEV ${severity}`]),
@@ -31,6 +44,7 @@ function linesOf({ at, key, hasFuel, throttle, loads, fault, severity, seed }: S
     ...(hasFuel === undefined ? [] : [`SIM:FUEL ${bit(hasFuel)}`]),
     ...(throttle === undefined ? [] : [`SIM:THR ${throttle}`]),
     ...(loads === undefined ? [] : [`SIM:LOAD ${loads}`]),
+    ...(isLoadTested === undefined ? [] : [`SIM:TEST ${bit(isLoadTested)}`]),
     ...(key === undefined ? [] : [`SIM:KEY ${key}`]),
   ];
 }

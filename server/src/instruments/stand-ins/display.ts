@@ -7,8 +7,8 @@ const OVER_RANGE = '9.90000000E+37';
 export interface DisplayRow {
   readonly value: () => number;
   readonly range: number;
-  /** Step of the last digit. */
-  readonly digit: number;
+  /** Step of the last digit, of the range that fits the value. */
+  readonly digit: (value: number) => number;
   /** Noise as a share of the value, and in digits. */
   readonly noise: readonly [number, number];
 }
@@ -44,9 +44,10 @@ export class Display {
     this.clear();
   }
   get text(): string {
+    const digit = this.row.digit(this.#shown);
     return Math.abs(this.#shown) > this.row.range
       ? OVER_RANGE
-      : this.#shown.toFixed(Math.max(0, Math.round(-Math.log10(this.row.digit))));
+      : this.#shown.toFixed(Math.max(0, Math.round(-Math.log10(digit))));
   }
   /** The recorder's lowest, highest and mean since it was cleared. */
   recorded(what: 'MIN' | 'MAX' | 'AVER'): string {
@@ -77,7 +78,8 @@ export class Display {
   }
   #show(): void {
     this.#sinceMs = 0;
-    const { digit, noise } = this.row;
+    const { noise } = this.row;
+    const digit = this.row.digit(this.#followed);
     const off = this.random.normal(0, (Math.abs(this.#followed) * noise[0] + digit * noise[1]) / 3);
     this.#shown = Math.round((this.#followed + off) / digit) * digit;
   }

@@ -1,5 +1,5 @@
 import type { SimulatedYard } from './simulated-yard';
-import { analyzer, clamp, meter, vehicleData } from './stand-ins';
+import { analyzer, clamp, meter, recorder, vehicleData } from './stand-ins';
 
 /**
  * Serves all instruments of a yard on loopback.
@@ -8,7 +8,13 @@ import { analyzer, clamp, meter, vehicleData } from './stand-ins';
  * @returns the address of each, by its name.
  */
 export async function listenStandIns(yard: SimulatedYard, first: number): Promise<Readonly<Record<string, string>>> {
-  const servers = { meter: meter(yard), clamp: clamp(yard), analyzer: analyzer(yard), vehicle: vehicleData(yard) };
+  const servers = {
+    meter: meter(yard),
+    clamp: clamp(yard),
+    analyzer: analyzer(yard),
+    vehicle: vehicleData(yard),
+    recorder: recorder(yard),
+  };
   const addresses: Record<string, string> = {};
   for (const [place, [name, server]] of Object.entries(servers).entries()) {
     const wanted = first === 0 ? 0 : first + place;

@@ -3,7 +3,7 @@ import { createServer } from 'node:net';
 import type { AddressInfo, Server, Socket } from 'node:net';
 
 /** What a command does; a query gives its answer. `argument` is what follows the header. */
-export type Command = (argument: string) => string | void | Promise<string>;
+export type Command = (argument: string) => string | Buffer | void | Promise<string>;
 /** By header, in capitals: `CONF:VOLT:DC`, `READ?`. */
 export type Commands = Readonly<Record<string, Command>>;
 
@@ -61,6 +61,8 @@ export class ScpiServer {
     const command = this.commands[name];
     if (!command) return void errors.push(UNDEFINED_HEADER);
     const answer = await command(words.join(' '));
-    if (answer !== undefined && !socket.destroyed) socket.write(`${answer}\n`);
+    if (answer === undefined || socket.destroyed) return;
+    socket.write(answer);
+    socket.write('\n');
   }
 }

@@ -1,11 +1,13 @@
 /** The vehicle that the simulated instruments are clamped to: it lives in real time, and its leads stand where they were put. */
-import { TEST_NAMES } from '@tetrad/core';
+import { TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
 import { SimulatedVisit, VehicleInTime, pathVolts, randomOf } from '../../../../core/src/simulation';
 import type { Controls, Instant } from '../../../../core/src/simulation';
 import type { FaultName } from '@tetrad/core';
 
 const TICK_MS = 20;
+/** A recorder keeps this share of its record from before its trigger. */
+const BEFORE_TRIGGER = 0.2;
 /** After a pause of the process no more than this is made up for, s. */
 const MAX_CATCH_UP_S = 0.5;
 
@@ -15,10 +17,30 @@ export interface ChosenVehicle {
   readonly seed: number;
 }
 
+/** What a recorder is set to. */
+export interface RecorderSettings {
+  readonly samplesPerSecond: number;
+  readonly points: number;
+  /** It triggers where the clamp shows this much, A. */
+  readonly triggerAmps: number;
+}
+export interface Recorded {
+  readonly volts: Float32Array;
+  readonly amps: Float32Array;
+}
+interface Recording extends RecorderSettings {
+  readonly volts: number[];
+  readonly amps: number[];
+  isTriggered: boolean;
+  readonly done: (recorded: Recorded) => void;
+}
+
 export class SimulatedYard {
   #model!: VehicleInTime;
   #at: TestName = 'resting-voltage';
   #ticking: NodeJS.Timeout;
+  #recording: Recording | null = null;
+  #dueS = 0;
   #last = performance.now();
   readonly random = randomOf(Date.now());
 
@@ -40,6 +62,17 @@ export class SimulatedYard {
     const known = TEST_NAMES.find((name) => name === test);
     if (known) this.#at = known;
     return known !== undefined;
+  }
+  /** A load tester across the posts, at half the CCA; off with false. */
+  loadTest(isOn: boolean): void {
+    const cca = packCca(this.vehicle.system.battery) ?? this.vehicle.cca;
+    this.set({ testerAmps: isOn ? Math.round(loadTestAmps(cca)) : 0 });
+  }
+  /** Records volts at the posts and amps of the battery from the trigger on; an earlier recording is given up. */
+  record(settings: RecorderSettings): Promise<Recorded> {
+    return new Promise((done) => {
+      this.#recording = { ...settings, volts: [], amps: [], isTriggered: false, done };
+    });
   }
   close(): void {
     clearInterval(this.#ticking);
@@ -89,7 +122,34 @@ export class SimulatedYard {
 
   #tick(): void {
     const now = performance.now();
-    this.#model.advance(Math.min(MAX_CATCH_UP_S, (now - this.#last) / 1000));
+    const seconds = Math.min(MAX_CATCH_UP_S, (now - this.#last) / 1000);
     this.#last = now;
+    if (this.#recording) this.#advanceSampling(this.#recording, seconds);
+    else this.#model.advance(seconds);
+  }
+
+  #advanceSampling(recording: Recording, seconds: number): void {
+    const stepS = 1 / recording.samplesPerSecond;
+    this.#dueS += seconds;
+    for (; this.#dueS >= stepS && this.#recording === recording; this.#dueS -= stepS) {
+      this.#model.advance(stepS);
+      this.#sample(recording);
+    }
+  }
+  #sample(recording: Recording): void {
+    const { postVolts, rippleVolts, batteryAmps } = this.#model.instant;
+    const { volts, amps, points, triggerAmps } = recording;
+    volts.push(postVolts + rippleVolts + this.random.normal(0, 0.004));
+    amps.push(batteryAmps + this.random.normal(0, 0.6));
+    recording.isTriggered ||= Math.abs(batteryAmps) >= triggerAmps;
+    const before = Math.round(points * BEFORE_TRIGGER);
+    if (!recording.isTriggered && volts.length > 2 * before) {
+      volts.splice(0, volts.length - before);
+      amps.splice(0, amps.length - before);
+    }
+    if (!recording.isTriggered || volts.length < points) return;
+    this.#recording = null;
+    const newest = (from: readonly number[]): Float32Array => Float32Array.from(from.slice(-points));
+    recording.done({ volts: newest(volts), amps: newest(amps) });
   }
 }

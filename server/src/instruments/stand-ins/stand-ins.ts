@@ -6,11 +6,14 @@ import { Display } from './display';
 import type { DisplayRow } from './display';
 import { ScpiServer } from './scpi-server';
 import type { Commands } from './scpi-server';
-import type { SimulatedYard } from './simulated-yard';
+import type { Recorded, SimulatedYard } from './simulated-yard';
 
 const MAKER = 'Simulated';
 const VERSION = '0.3';
 const STANDARDS: readonly RatingStandard[] = ['SAE', 'EN', 'DIN', 'IEC'];
+
+/** Volts have two ranges below 60 V: millivolts are seen under 6 V. */
+const voltDigit = (volts: number): number => (Math.abs(volts) < 6 ? 0.001 : 0.01);
 
 /** A meter and a clamp have recorder, zero and functions alike. */
 function displayCommands(
@@ -37,12 +40,12 @@ function displayCommands(
 }
 
 export function meter(yard: SimulatedYard): ScpiServer {
-  const volts: DisplayRow = { value: () => yard.volts, range: 60, digit: 0.01, noise: [0.0005, 1] };
+  const volts: DisplayRow = { value: () => yard.volts, range: 60, digit: voltDigit, noise: [0.0005, 1] };
   const functions = {
     'CONF:VOLT:DC': volts,
-    'CONF:VOLT:AC': { value: () => yard.ripple, range: 60, digit: 0.001, noise: [0.01, 2] },
-    'CONF:RES': { value: () => 1e9, range: 1e6, digit: 0.1, noise: [0, 0] },
-    'CONF:DIOD': { value: () => 99, range: 3, digit: 0.001, noise: [0, 0] },
+    'CONF:VOLT:AC': { value: () => yard.ripple, range: 60, digit: () => 0.001, noise: [0.01, 2] },
+    'CONF:RES': { value: () => 1e9, range: 1e6, digit: () => 0.1, noise: [0, 0] },
+    'CONF:DIOD': { value: () => 99, range: 3, digit: () => 0.001, noise: [0, 0] },
   } as const;
   const display = new Display(volts, yard.random);
   return new ScpiServer(
@@ -54,7 +57,7 @@ export function meter(yard: SimulatedYard): ScpiServer {
 export function clamp(yard: SimulatedYard): ScpiServer {
   // it stands a little off until it is zeroed, and drifts
   let offset = 2.4;
-  const amps: DisplayRow = { value: () => yard.amps + offset, range: 1000, digit: 0.1, noise: [0.004, 2] };
+  const amps: DisplayRow = { value: () => yard.amps + offset, range: 1000, digit: () => 0.1, noise: [0.004, 2] };
   const display = new Display(amps, yard.random);
   const zero = (): void => void (offset = yard.random.normal(0, 0.1));
   const commands = displayCommands(display, { 'CONF:CURR:DC': amps }, zero);
@@ -78,6 +81,43 @@ export function analyzer(yard: SimulatedYard): ScpiServer {
   });
 }
 
+/** Limits of the recorder: points, and samples a second. */
+const MAX_POINTS = 500_000;
+const RATE = { min: 500, max: 50_000 } as const;
+
+/** IEEE 488.2-1992, 8.7.9: a block of a definite length, here of little-endian 32-bit floats. */
+function block(samples: Float32Array): Buffer {
+  const data = Buffer.alloc(samples.length * 4);
+  samples.forEach((value, at) => data.writeFloatLE(value, at * 4));
+  return Buffer.concat([Buffer.from(`#8${String(data.length).padStart(8, '0')}`), data]);
+}
+
+/** Two channels: volts at the posts, and a clamp. */
+export function recorder(yard: SimulatedYard): ScpiServer {
+  let settings = { samplesPerSecond: 5000, points: 50_000, triggerAmps: 30 };
+  let recorded: Recorded = { volts: new Float32Array(), amps: new Float32Array() };
+  let running = Promise.resolve();
+  const clamp = (value: number, min: number, max: number): number => Math.min(max, Math.max(min, value || min));
+  const set = (change: Partial<typeof settings>): void => void (settings = { ...settings, ...change });
+  const channel = (name: string): Float32Array => (/2/.test(name) ? recorded.amps : recorded.volts);
+  return new ScpiServer([MAKER, 'Recorder', 'R-1', VERSION], {
+    'ACQ:SRAT': (given) => set({ samplesPerSecond: clamp(Number(given), RATE.min, RATE.max) }),
+    'ACQ:POIN': (given) => set({ points: Math.round(clamp(Number(given), 100, MAX_POINTS)) }),
+    'TRIG:SOUR': () => undefined,
+    'TRIG:LEV': (given) => set({ triggerAmps: clamp(Math.abs(Number(given)), 0, 5000) }),
+    INIT: () => {
+      running = yard.record(settings).then((done) => void (recorded = done));
+    },
+    '*OPC?': async () => {
+      await running;
+      return '1';
+    },
+    'WAV:DATA?': (given) => block(channel(given)),
+    'WAV:XINC?': () => (1 / settings.samplesPerSecond).toExponential(6).toUpperCase(),
+    'WAV:UNIT?': (given) => (/2/.test(given) ? 'A' : 'V'),
+  });
+}
+
 const onOff = (text: string): boolean => /^(1|ON)$/i.test(text);
 
 /** What the vehicle tells of itself; and, as a stand-in's own, what hands do to it (`SIM:`). */
@@ -96,6 +136,7 @@ export function vehicleData(yard: SimulatedYard): ScpiServer {
     'SIM:THR': (given) => yard.set({ throttle: Math.min(1, Math.max(0, Number(given) || 0)) }),
     'SIM:LOAD': (given) => yard.set({ loads: /^FULL/i.test(given) ? 'full' : onOff(given) ? 'on' : 'off' }),
     'SIM:LAMP': (given) => yard.set({ lamps: onOff(given) }),
+    'SIM:TEST': (given) => yard.loadTest(onOff(given)),
     'SIM:AT': (given) => void yard.leadsAt(given.toLowerCase()),
     'SIM:FAUL': (given) => {
       const fault = FAULT_NAMES.find((name) => name === given.toLowerCase());
@@ -103,6 +144,12 @@ export function vehicleData(yard: SimulatedYard): ScpiServer {
     },
     'SIM:SEV': (given) => choose({ severity: Math.min(1, Math.max(0, Number(given) || 0)) }),
     'SIM:SEED': (given) => choose({ seed: Number(given) || 1 }),
-    'SIM:STAT?': () => JSON.stringify({ ...chosen, ...yard.controls, isRunning: yard.instant.isRunning }),
+    'SIM:STAT?': () =>
+      JSON.stringify({
+        ...chosen,
+        ...yard.controls,
+        isLoadTested: yard.controls.testerAmps > 0,
+        isRunning: yard.instant.isRunning,
+      }),
   });
 }

@@ -20,6 +20,7 @@ import { ChannelMap } from './channel-map';
 import { SEGMENT_NAMES } from './chart-dress';
 import { ComparedCapture } from './compared-capture';
 import { CursorStrip } from './cursor-strip';
+import { RecordPanel } from './record-panel';
 import { ShownCapture } from './shown-capture';
 
 /** Kinds of files that are offered first; the content decides, not the name. */
@@ -41,6 +42,7 @@ const CAPTURE_FILES = '.csv,.txt,.tsv,.wav,.json';
     FileButton,
     Message,
     Progress,
+    RecordPanel,
     RouterLink,
     Segmented,
     Select,

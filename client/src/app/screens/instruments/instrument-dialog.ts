@@ -71,7 +71,10 @@ export class InstrumentDialog implements OnInit {
   protected readonly form = signal(instrumentForm(null));
   readonly #typed = controlValue(() => this.form());
   protected readonly kinds = INSTRUMENT_KINDS.map((value) => ({ value, label: INSTRUMENTS[value].name }));
-  protected readonly canBeLive = computed(() => KIND_FUNCTIONS[this.#typed().kind].length > 0);
+  protected readonly canBeLive = computed(() => {
+    const { kind } = this.#typed();
+    return KIND_FUNCTIONS[kind].length > 0 || kind === 'scope';
+  });
   protected readonly hasClamp = computed(() => KIND_FUNCTIONS[this.#typed().kind].includes('amps-dc'));
   protected readonly units = computed(() => unitsOf(this.#typed().kind));
 

@@ -20,11 +20,12 @@ import { selectMay, selectShop } from '../../state/session/session.feature';
 import { AllowedHosts } from './allowed-hosts';
 import { CheckDialog } from './check-dialog';
 import { InstrumentDialog } from './instrument-dialog';
+import { SimulatedVehicle } from './simulated-vehicle';
 
 /** The shop's instruments: what each reads, how far it may be wrong, and its check of today. */
 @Component({
   selector: 'tt-instruments',
-  imports: [AllowedHosts, Button, CheckDialog, Coming, Empty, InstrumentDialog, Message, TableModule],
+  imports: [AllowedHosts, Button, CheckDialog, Coming, Empty, InstrumentDialog, Message, SimulatedVehicle, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './instruments.html',
   styleUrl: './instruments.css',
@@ -59,6 +60,7 @@ export class Instruments {
     })),
   );
 
+  protected readonly hasSimulated = computed(() => this.#all().some(({ isSimulated }) => isSimulated));
   protected readonly known = computed(() => {
     const editing = this.editing();
     return editing === 'new' ? null : editing;

@@ -12,11 +12,12 @@ import { Coming, Failed } from '../../kit/states';
 import { CountView } from '../../waiting/count-view';
 import { TimerChips } from '../../waiting/timer-chips';
 import { runningCount } from '../../waiting/timer-state';
+import { WheelLive } from './wheel-live';
 
 /** The phone at the wheel: the count in step with the bench, in big words, and the reading as it is entered. */
 @Component({
   selector: 'tt-wheel',
-  imports: [Button, Coming, CountView, Failed, GradeMark, RouterLink, TimerChips],
+  imports: [Button, Coming, CountView, Failed, GradeMark, RouterLink, TimerChips, WheelLive],
   providers: [JobStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wheel.html',

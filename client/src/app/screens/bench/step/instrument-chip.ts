@@ -5,17 +5,19 @@ import type { TestName } from '@tetrad/core';
 import { Figures } from '../../../device/figures';
 import { Chosen } from '../../../instruments/chosen';
 import { checkWords } from '../../../instruments/is-today';
+import { SerialPorts } from '../../../instruments/serial/serial-ports';
 import { Button } from '../../../kit/button';
 import { Dialog } from '../../../kit/dialog';
+import { Message } from '../../../kit/message';
 import { Select } from '../../../kit/select';
 import { Store } from '@ngrx/store';
 import { selectInstruments } from '../../../instruments/instruments.feature';
-import { ReadWith } from './read-with';
+import { ReadWith } from '../../../instruments/read-with';
 
 /** What this is read with, and whether it was checked today. */
 @Component({
   selector: 'tt-instrument-chip',
-  imports: [Button, Dialog, RouterLink, Select],
+  imports: [Button, Dialog, Message, RouterLink, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button pButton kind="bare" class="soft" (click)="choosing.set(true)">{{ words() }}</button>
@@ -25,6 +27,17 @@ import { ReadWith } from './read-with';
           <tt-select [label]="'For ' + unit()" [options]="options()" [value]="id()" (valueChange)="choose($event)" />
           @if (instrument(); as one) {
             <p>{{ check() }}</p>
+            @if (ports.isSupported) {
+              @if (ports.of(one.id)) {
+                <p>Read live at a serial port of this computer.</p>
+                <button pButton (click)="ports.disconnect(one.id)">Disconnect the serial port</button>
+              } @else {
+                <button pButton (click)="connect(one.id)">Connect {{ one.name }} to a serial port</button>
+              }
+            }
+            @if (refused(); as why) {
+              <tt-message>{{ why }}</tt-message>
+            }
           }
           <a pButton routerLink="/instruments">Instruments of the shop, and their daily check</a>
         </div>
@@ -49,6 +62,8 @@ export class InstrumentChip {
   readonly #chosen = inject(Chosen);
   readonly #all = inject(Store).selectSignal(selectInstruments);
   readonly test = input.required<TestName>();
+  protected readonly ports = inject(SerialPorts);
+  protected readonly refused = signal<string | null>(null);
   protected readonly choosing = signal(false);
   readonly #unit = computed(() => TESTS[this.test()].unit);
   protected readonly unit = computed(() => (this.#unit() === 'ohm' ? 'Ω' : this.#unit()));
@@ -70,6 +85,9 @@ export class InstrumentChip {
     return `${one.name}${off} · ${this.check().toLowerCase()}`;
   });
 
+  protected async connect(id: string): Promise<void> {
+    this.refused.set(await this.ports.connect(id));
+  }
   protected choose(id: string | null): void {
     this.#chosen.choose(this.#unit(), id || null);
   }

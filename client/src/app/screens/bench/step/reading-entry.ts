@@ -43,15 +43,16 @@ import { KeptEntries } from './kept-entries';
 import { knownConditions } from './known-conditions';
 import { NotPossible } from './not-possible';
 import type { NotPossibleReason } from './not-possible';
-import { LiveValue } from './live-value';
-import { SimulatedHands } from './simulated-hands';
-import type { LiveReading } from './live-reading';
+import { LiveValue } from '../../../instruments/live/live-value';
+import { LiveKept } from './live-kept';
+import { LiveReadings } from '../../../instruments/live/live-readings';
 import { blankForm, conditionsOf, fillKnown, readingForm } from './reading-form';
 import type { ReadingForm } from './reading-form';
 import { understand } from './understand';
 import { WorkOut } from './work-out';
 
 const CELLS_PER_12V = 6;
+type Entered = Omit<EnteredReading, 'battery'> & { battery?: number | undefined };
 /** Before a step is known nothing is typed. */
 const BLANK: ReadingForm = blankForm();
 
@@ -71,7 +72,6 @@ const BLANK: ReadingForm = blankForm();
     NotPossible,
     ReactiveFormsModule,
     Ruler,
-    SimulatedHands,
     WorkOut,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -81,14 +81,14 @@ const BLANK: ReadingForm = blankForm();
 export class ReadingEntry {
   readonly #voice = inject(Sentences);
   readonly #kept = inject(KeptEntries);
+  readonly #live = inject(LiveReadings);
+  readonly #liveKept = inject(LiveKept);
   protected readonly job = inject(JobStore);
   readonly step = input.required<ReadingStep>();
   /** Which of a pack; undefined for the pack as connected. */
   readonly battery = input<number | undefined>(undefined);
   /** What it is read with, and how far that may be wrong. */
   readonly instrument = input<Pick<Reading, 'instrument' | 'uncertainty'>>({});
-  /** What an instrument shows of it just now; null where none is read live. */
-  readonly live = input<LiveReading | null>(null);
   /** Waits of this job that have run out. */
   readonly waitedFor = input<ReadonlySet<WaitKind>>(new Set());
   readonly entered = output<EnteredReading>();
@@ -96,12 +96,12 @@ export class ReadingEntry {
   /** Whether anything stands in it that is not saved. */
   readonly typing = output<boolean>();
 
-  /** The instrument says of itself that it is simulated: the vehicle's key is here then. */
-  protected readonly isSimulated = linkedSignal<LiveReading | null, boolean>({
-    source: () => this.live(),
-    computation: (live, before) =>
-      live?.state === 'value' ? live.instrument.includes('(Simulated, ') : live !== null && (before?.value ?? false),
-  });
+  /** What an instrument shows of it just now; null where none is read live. */
+  protected readonly live = this.#live.reading;
+  protected readonly beside = this.#live.now;
+  protected readonly keeping = this.#liveKept.kept;
+  protected readonly loadSeconds = this.#liveKept.loadSeconds;
+  readonly #window = computed(() => this.keeping()?.from?.how ?? null);
   protected readonly form = signal<ReadingForm | null>(null);
   readonly #begun = signal<ReadingStep | null>(null);
   readonly #typed = controlValue(() => this.form() ?? BLANK);
@@ -131,6 +131,8 @@ export class ReadingEntry {
   });
   /** The doubtful figure that somebody has said is right. */
   readonly #meant = signal<number | null>(null);
+  /** What is saved once the question with it is answered. */
+  #waiting: Entered | null = null;
   /** What is asked with the figure that was typed; null while nothing is. */
   protected readonly asked = linkedSignal<string, Question | null>({
     source: () => this.#typed().typed.join(' '),
@@ -204,6 +206,10 @@ export class ReadingEntry {
       const form = this.form();
       if (form) untracked(() => this.#kept.keep(this.job.id(), this.step(), form));
     });
+    effect(() => {
+      // how a window was read stands in the fields, where it can be corrected
+      if (this.#window() !== null) untracked(() => this.#fillRead());
+    });
     effect(() => this.typing.emit(this.#typed().typed.some((text) => text.trim() !== '')));
   }
 
@@ -246,44 +252,60 @@ export class ReadingEntry {
     // the second Enter says that it is meant
     if (found.state === 'doubtful' && this.#value() === null) return this.#meant.set(found.value);
     const value = this.#value();
-    if (value === null) return;
-    const question = this.asked() === null ? this.#questionOf(value) : null; // a second Enter leaves it unanswered
-    if (question) this.asked.set(question);
-    else this.#save(this.#whole(value));
+    if (value !== null) this.#saveOrAsk(this.#whole(value));
+  }
+  /** Asks first what the reading depends on, where nobody has said it; a second Enter leaves it unanswered. */
+  #saveOrAsk(entered: Entered): void {
+    const question = this.asked() === null ? this.#questionOf(entered) : null;
+    if (!question) return this.#save(entered);
+    this.#waiting = entered;
+    this.asked.set(question);
   }
   /** Enter on an empty entry keeps what the instrument shows. @returns false where nothing is shown that could be kept. */
   protected keepLive(): boolean {
     const live = this.live();
-    if (live?.state !== 'value') return live?.state === 'over-range' || live?.state === 'lost';
+    const kept = this.keeping();
+    if (kept === null) return live?.state === 'over-range' || live?.state === 'lost';
     const battery = this.battery();
-    const form = this.form();
-    this.#save({
-      value: live.kept,
-      conditions: form ? conditionsOf(form, this.step()) : {},
+    this.#saveOrAsk({
+      value: kept.value,
+      conditions: this.#conditions(),
       ...(battery !== undefined && { battery }),
-      instrument: live.instrument,
-      ...(live.accuracy !== null && { uncertainty: live.accuracy }),
-      resolution: live.resolution,
+      instrument: kept.instrument,
+      ...(kept.accuracy !== null && { uncertainty: kept.accuracy }),
+      resolution: kept.resolution,
       live: true,
     });
     return true;
   }
+  #fillRead(): void {
+    const form = this.form();
+    const read = this.keeping()?.conditions;
+    if (form && read) fillKnown(form, this.step(), read, true);
+  }
+  /** What stands in the fields; what is read live goes before a usual figure that nobody touched. */
+  #conditions(): ReadingConditions {
+    const form = this.form();
+    if (!form) return {};
+    const read = Object.entries(this.keeping()?.conditions ?? {}).filter(
+      ([name]) => form.controls.conditions.get(name)?.dirty !== true,
+    );
+    return { ...conditionsOf(form, this.step()), ...Object.fromEntries(read) };
+  }
 
   /** What was asked with the figure is answered: it is saved. */
   protected answer({ value: answered }: Answer): void {
-    const [question, value] = [this.asked(), this.#value()];
-    if (question === null || value === null) return;
-    const whole = this.#whole(value);
-    this.#save({ ...whole, conditions: { ...whole.conditions, [question.condition]: answered } });
+    const [question, waiting] = [this.asked(), this.#waiting];
+    if (question === null || waiting === null) return;
+    this.#save({ ...waiting, conditions: { ...waiting.conditions, [question.condition]: answered } });
   }
-  #questionOf(value: Exclude<Reading['value'], null>): Question | null {
-    const [form, surveyed] = [this.form(), this.job.surveyed()];
-    if (!form || !surveyed || typeof value !== 'number') return null;
-    const conditions = conditionsOf(form, this.step());
+  #questionOf({ value, conditions = {} }: Entered): Question | null {
+    const surveyed = this.job.surveyed();
+    if (!surveyed || typeof value !== 'number') return null;
     return openQuestion(this.row().question, { value, conditions, ...surveyed, battery: this.battery() });
   }
 
-  #save({ battery, ...entered }: Omit<EnteredReading, 'battery'> & { battery?: number | undefined }): void {
+  #save({ battery, ...entered }: Entered): void {
     const form = this.form();
     form?.controls.typed.reset();
     // the next one has another name
@@ -292,6 +314,7 @@ export class ReadingEntry {
     this.#kept.drop(this.job.id(), this.step());
     this.#meant.set(null);
     this.asked.set(null);
+    this.#waiting = null;
     this.typing.emit(false);
     this.entered.emit({ ...entered, ...(battery !== undefined && { battery }) });
   }
@@ -328,14 +351,13 @@ export class ReadingEntry {
   }
 
   #whole(value: Exclude<Reading['value'], null>): EnteredReading {
-    const form = this.form();
     const battery = this.battery();
     const { instrument, uncertainty } = this.instrument();
     const found = this.understood();
     const resolution = 'resolution' in found ? found.resolution : undefined;
     return {
       value,
-      conditions: form ? conditionsOf(form, this.step()) : {},
+      conditions: this.#conditions(),
       ...(battery !== undefined && { battery }),
       ...(instrument !== undefined && { instrument }),
       ...(uncertainty !== undefined && typeof value === 'number' && { uncertainty }),

@@ -35,8 +35,12 @@ import { HalvedPathView } from './halved-path-view';
 import { InstrumentChip } from './instrument-chip';
 import { LabelEntry } from './label-entry';
 import { ObservationEntry } from './observation-entry';
-import { LiveReadings } from './live-reading';
-import { ReadWith } from './read-with';
+import { SimulatedHands } from '../../../instruments/live/simulated-hands';
+import { LiveStep } from '../../../instruments/live/live-step';
+import { BenchLiveStep } from './bench-live-step';
+import { LiveKept } from './live-kept';
+import { LiveReadings } from '../../../instruments/live/live-readings';
+import { ReadWith } from '../../../instruments/read-with';
 import { ReadingEntry } from './reading-entry';
 import { ReadingShown } from './reading-shown';
 import type { Onward } from './reading-shown';
@@ -65,9 +69,17 @@ import { StepWords } from './step-words';
     ReadingEntry,
     ReadingShown,
     Segmented,
+    SimulatedHands,
     StepDrawing,
   ],
-  providers: [LiveReadings, StepReading, StepWaits, StepWords],
+  providers: [
+    { provide: LiveStep, useClass: BenchLiveStep },
+    LiveKept,
+    LiveReadings,
+    StepReading,
+    StepWaits,
+    StepWords,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './step-panel.html',
   styleUrl: './step-panel.css',
@@ -83,7 +95,6 @@ export class StepPanel {
   protected readonly at = inject(StepAtHand);
   protected readonly reading = inject(StepReading);
   protected readonly waits = inject(StepWaits);
-  protected readonly live = inject(LiveReadings);
   protected readonly words = inject(StepWords);
   protected readonly voice = inject(Sentences).voice;
   readonly #last = inject(LastVisit);
@@ -136,6 +147,11 @@ export class StepPanel {
   });
   /** The charge that runs, or is over and not read yet. */
   protected readonly charging = computed(() => this.view().timers.find(({ kind }) => kind === 'charge') ?? null);
+  /** The instrument is simulated: the vehicle's key is here then. */
+  protected readonly isSimulated = computed(() => {
+    const step = this.reading.step();
+    return step !== null && this.#readWith.live(step.test)?.instrument.isSimulated === true;
+  });
   protected readonly instrument = computed(() => {
     const step = this.reading.step();
     return step ? this.#readWith.of(TESTS[step.test].unit) : {};

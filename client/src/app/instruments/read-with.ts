@@ -1,17 +1,19 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { InstrumentView } from '@tetrad/contracts';
-import { KIND_FUNCTIONS, OBSERVATION_NAMES, TESTS, functionOf } from '@tetrad/core';
+import { INSTRUMENT_FUNCTIONS, KIND_FUNCTIONS, OBSERVATION_NAMES, TESTS, functionOf } from '@tetrad/core';
 import type { InstrumentFunction, Observation, ObservationName, Reading, TestName, TestUnit } from '@tetrad/core';
-import type { JobStore } from '../../../job/job.store';
-import { Chosen } from '../../../instruments/chosen';
-import { selectInstruments } from '../../../instruments/instruments.feature';
-import { isToday } from '../../../instruments/is-today';
+import type { JobStore } from '../job/job.store';
+import { Chosen } from './chosen';
+import { selectInstruments } from './instruments.feature';
+import { isToday } from './is-today';
+import { SerialPorts } from './serial/serial-ports';
 
 /** What a reading is taken with: the shop's instrument that was chosen for its unit on this device. */
 @Injectable({ providedIn: 'root' })
 export class ReadWith {
   readonly #chosen = inject(Chosen);
+  readonly #serial = inject(SerialPorts);
   readonly #instruments = inject(Store).selectSignal(selectInstruments);
   readonly #byId = computed(() => new Map(this.#instruments().map((one) => [one.id, one])));
 
@@ -36,10 +38,25 @@ export class ReadWith {
     const { unit } = TESTS[test];
     const use = functionOf(test, unit);
     if (use === null) return null;
-    const can = (one: InstrumentView): boolean => one.address !== null && KIND_FUNCTIONS[one.kind].includes(use);
+    const instrument = this.reads(use, unit);
+    return instrument && { instrument, use };
+  }
+
+  /**
+   * The instrument that reads a function live: the one chosen for the unit where it can, else the first that can; null
+   * where one is chosen that is read by eye.
+   */
+  reads(use: InstrumentFunction, unit: TestUnit = INSTRUMENT_FUNCTIONS[use].unit): InstrumentView | null {
     const chosen = this.forUnit(unit);
-    const instrument = chosen ? (can(chosen) ? chosen : null) : this.#instruments().find(can);
-    return instrument ? { instrument, use } : null;
+    const isOfUse = chosen !== null && KIND_FUNCTIONS[chosen.kind].includes(use);
+    if (isOfUse) return this.#isReachable(chosen) ? chosen : null;
+    const can = (one: InstrumentView): boolean => this.#isReachable(one) && KIND_FUNCTIONS[one.kind].includes(use);
+    return this.#instruments().find(can) ?? null;
+  }
+
+  /** Over the server, or at a serial port of this computer. */
+  #isReachable({ id, address }: InstrumentView): boolean {
+    return address !== null || this.#serial.of(id) !== null;
   }
 
   /** Today's check of an instrument goes with the readings it takes: once a job, as what was seen. */

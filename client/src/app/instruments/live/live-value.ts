@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { TESTS } from '@tetrad/core';
+import { INSTRUMENT_FUNCTIONS, LIVE_CONDITIONS, TESTS, functionOfCondition } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
-import { Figures } from '../../../device/figures';
-import { Button } from '../../../kit/button';
-import type { LiveReading } from './live-reading';
+import { Figures } from '../../device/figures';
+import { Button } from '../../kit/button';
+import type { LiveReading } from './live-source';
+import type { KeptLive } from './kept-live';
+import type { LiveReadingsNow } from './live-readings';
 
 /** The value of an instrument beside the entry, large; one key keeps it. */
 @Component({
@@ -19,11 +21,25 @@ import type { LiveReading } from './live-reading';
           <p class="line">
             <output class="figure value" aria-label="Live value">{{ words() }}</output>
             <span class="state" [class.steady]="now.isSteady">{{ now.isSteady ? '● steady' : '◌ moving' }}</span>
-            <button pButton [kind]="now.isSteady ? 'main' : 'plain'" [disabled]="now.isStale" (click)="kept.emit()">
-              Keep
-            </button>
+            @if (mayKeep()) {
+              <button
+                pButton
+                [kind]="now.isSteady || summed() ? 'main' : 'plain'"
+                [disabled]="now.isStale"
+                (click)="kept.emit()"
+              >
+                {{ summed() ? 'Keep ' + keeps() : 'Keep' }}
+              </button>
+            }
           </p>
-          <p class="soft">{{ range() }}</p>
+          @if (besides(); as words) {
+            <p class="beside">{{ words }}</p>
+          }
+          @if (summed(); as words) {
+            <p role="status">{{ words }}</p>
+          } @else {
+            <p class="soft">{{ range() }}</p>
+          }
         }
         @case ('over-range') {
           <p class="line">
@@ -66,6 +82,9 @@ import type { LiveReading } from './live-reading';
       font-size: var(--text-figure);
       line-height: 1.2;
     }
+    .beside {
+      font-variant-numeric: tabular-nums;
+    }
     .state {
       color: var(--ink-soft);
     }
@@ -81,7 +100,41 @@ export class LiveValue {
   readonly #figures = inject(Figures);
   readonly live = input.required<LiveReading>();
   readonly test = input.required<TestName>();
+  /** What is read beside it at the same moment. */
+  readonly beside = input<LiveReadingsNow>({});
+  /** What the button keeps. */
+  readonly keeping = input<KeptLive | null>(null);
+  readonly loadSeconds = input<number | null>(null);
+  /** Where it can be kept: on the bench. */
+  readonly mayKeep = input(true);
   readonly kept = output();
+  protected readonly keeps = computed(() => {
+    const keeping = this.keeping();
+    return keeping ? this.#write(keeping.value, keeping.resolution) : '';
+  });
+  protected readonly besides = computed(() =>
+    LIVE_CONDITIONS.flatMap((role) => {
+      const one = this.beside()[role];
+      if (!one) return [];
+      const { name, unit } = INSTRUMENT_FUNCTIONS[functionOfCondition(role)];
+      const what = role === 'offsetVolts' ? 'At the post' : name;
+      if (one.state !== 'value' || one.isStale) return [`${what}: not read (${one.name})`];
+      return [`${what}: ${this.#figures.format().shown(one.value, unit, one.resolution)} (${one.name})`];
+    }).join(' · '),
+  );
+  /** Where it is not the display of this moment that is kept: what is. */
+  protected readonly summed = computed(() => {
+    const keeping = this.keeping();
+    if (!keeping?.from) return '';
+    const { how, lowest, highest } = keeping.from;
+    const amps = keeping.conditions.amps;
+    const at = amps === undefined ? '' : ` at ${this.#figures.format().plain(amps, 0)} A`;
+    const [low, high] = [lowest, highest].map((value) => this.#write(value, keeping.resolution));
+    const seconds = this.#figures.format().plain(this.loadSeconds() ?? 0, 0);
+    return how === 'count'
+      ? `Mean while the count said read: ${this.keeps()}${at}. Lowest ${low}, highest ${high}.`
+      : `Under load for ${seconds} s: ${this.keeps()} at the end${at}.`;
+  });
   protected readonly isOld = computed(() => {
     const now = this.live();
     return now.state === 'lost' || (now.state === 'value' && now.isStale);

@@ -1,0 +1,152 @@
+/**
+ * What Enter keeps of what is read live: the figures of a count-down's window, those of a load timed by its own current,
+ * or what the instruments show just now.
+ */
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { LoadTiming, ReadWindow, TESTS } from '@tetrad/core';
+import type { LiveCondition, LoadTimed, ReadingConditions, ReadingStep, WindowFigures } from '@tetrad/core';
+import type { KeptLive } from '../../../instruments/live/kept-live';
+import { LiveReadings } from '../../../instruments/live/live-readings';
+import type { LiveReading } from '../../../instruments/live/live-source';
+import type { TimerNow } from '../../../waiting/timer-state';
+import { StepReading } from './step-reading';
+import { StepWaits } from './step-waits';
+
+type LiveValueNow = Extract<LiveReading, { state: 'value' }>;
+/** Everything of one count-down. */
+interface Counted {
+  readonly timer: string;
+  readonly seconds: number;
+  readonly value: ReadWindow;
+  readonly amps: ReadWindow;
+}
+
+@Injectable()
+export class LiveKept {
+  readonly #live = inject(LiveReadings);
+  readonly #waits = inject(StepWaits);
+  readonly #reading = inject(StepReading);
+  #counted: Counted | null = null;
+  #loading: LoadTiming | null = null;
+  readonly #count = signal<{
+    readonly value: WindowFigures;
+    readonly amps: WindowFigures | null;
+    seconds: number;
+  } | null>(null);
+  readonly #load = signal<(LoadTimed & { readonly lowest: number; readonly highest: number }) | null>(null);
+
+  constructor() {
+    effect(() => {
+      this.#reading.step();
+      void this.#reading.attempts().length; // what was kept begins anew
+      untracked(() => this.#begin());
+    });
+    effect(() => {
+      const { value, amps } = this.#live.now();
+      const count = untracked(() => this.#waits.count());
+      untracked(() => {
+        if (value?.state !== 'value' || value.isStale) return;
+        if (count && !count.state.over) this.#addCounted(count, value, amps);
+        if (this.#loading && amps?.state === 'value') this.#addLoaded(this.#loading, value.value, amps.value);
+      });
+    });
+  }
+
+  /** Null where nothing can be kept. */
+  readonly kept = computed((): KeptLive | null => {
+    const value = this.#live.reading();
+    const step = this.#reading.step();
+    if (!step || value?.state !== 'value' || value.isStale) return null;
+    const common = { resolution: value.resolution, accuracy: value.accuracy, instrument: value.instrument };
+    const beside = this.#beside(step, value);
+    const load = this.#load();
+    if (load && load.seconds > 1)
+      return {
+        ...common,
+        value: rounded(load.volts, value.resolution),
+        conditions: asked(step, { ...beside, amps: rounded(load.amps, 1), seconds: Math.round(load.seconds) }),
+        from: { how: 'load', lowest: load.lowest, highest: load.highest },
+      };
+    const count = this.#count();
+    if (count) {
+      const { sustained, lowest, highest } = count.value;
+      const amps = count.amps === null ? {} : { amps: rounded(Math.abs(count.amps.sustained), 0.1) };
+      const how = { method: 'watched', seconds: count.seconds } as const;
+      return {
+        ...common,
+        value: rounded(sustained, value.resolution),
+        conditions: asked(step, { ...beside, ...amps, ...how }),
+        from: { how: 'count', lowest, highest },
+      };
+    }
+    return { ...common, value: value.kept, conditions: beside, from: null };
+  });
+  /** How long a load has been on, s; null where none is timed. */
+  readonly loadSeconds = computed(() => this.#load()?.seconds ?? null);
+
+  #begin(): void {
+    const step = this.#reading.step();
+    this.#counted = null;
+    this.#count.set(null);
+    this.#load.set(null);
+    this.#loading = step?.waits?.includes('load') ? new LoadTiming(null) : null;
+  }
+
+  #addCounted({ timer, row, state }: TimerNow, value: LiveValueNow, amps: LiveReading | undefined): void {
+    if (state.over || !(row.phases.some(({ read }) => read) && state.phase.name !== 'ready')) return;
+    if (this.#counted?.timer !== timer.id) {
+      const seconds = row.phases.filter(({ name }) => name === 'crank' || name === 'read');
+      this.#counted = {
+        timer: timer.id,
+        seconds: seconds.reduce((sum, phase) => sum + phase.seconds, 0),
+        value: new ReadWindow(),
+        amps: new ReadWindow(),
+      };
+    }
+    const counted = this.#counted;
+    if (state.phase.name === 'stop') return;
+    const isSustained = state.phase.read === true;
+    counted.value.add(value.value, isSustained);
+    if (amps?.state === 'value' && !amps.isStale) counted.amps.add(amps.value, isSustained);
+    const figures = counted.value.figures;
+    if (figures && timer.kind === 'crank')
+      this.#count.set({ value: figures, amps: counted.amps.figures, seconds: counted.seconds });
+  }
+
+  #addLoaded(timing: LoadTiming, volts: number, amps: number): void {
+    const timed = timing.add({ volts, amps, atMs: performance.now() });
+    if (!timed) return;
+    const before = this.#load();
+    const isNew = !before || timed.seconds < before.seconds;
+    this.#load.set({
+      ...timed,
+      lowest: isNew ? volts : timed.isOn ? Math.min(before.lowest, volts) : before.lowest,
+      highest: isNew ? volts : timed.isOn ? Math.max(before.highest, volts) : before.highest,
+    });
+  }
+
+  /** What is read beside it, of what the step asks for. */
+  #beside(step: ReadingStep, value: LiveValueNow): ReadingConditions {
+    const now = this.#live.now();
+    const figure = (role: LiveCondition): number | null => {
+      const one = now[role];
+      return one?.state === 'value' && !one.isStale ? one.kept : null;
+    };
+    const [amps, rpm, target, post] = [figure('amps'), figure('rpm'), figure('commandedVolts'), figure('offsetVolts')];
+    return asked(step, {
+      ...(amps !== null && { amps: Math.abs(amps) }),
+      ...(rpm !== null && { rpm }),
+      ...(target !== null && { commandedVolts: target }),
+      ...(post !== null && { offsetVolts: rounded(post - value.kept, value.resolution) }),
+    });
+  }
+}
+
+const rounded = (value: number, resolution: number): number =>
+  Number((Math.round(value / resolution) * resolution).toFixed(Math.max(0, Math.ceil(-Math.log10(resolution)))));
+
+/** Only what the step asks for; the test is told nothing else. */
+const asked = ({ asks, test }: ReadingStep, conditions: ReadingConditions): ReadingConditions =>
+  Object.fromEntries(
+    Object.entries(conditions).filter(([name]) => name in asks && TESTS[test].conditions.some((one) => one === name)),
+  );
