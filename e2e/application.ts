@@ -3,6 +3,9 @@ import { test as base, expect } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import pg from 'pg';
 import { freePort } from '../tools/setup/ports.mjs';
+import { ROOT } from '../tools/setup/root.mjs';
+import { run } from '../tools/setup/run.mjs';
+import { startStandIns } from '../tools/setup/stand-ins.mjs';
 import { serverEnvironment, startServer, stopProcess } from '../tools/setup/supervise.mjs';
 import { TEMPLATE } from './cluster';
 
@@ -25,11 +28,22 @@ async function newDatabase(): Promise<string> {
   return process.env['TETRAD_TEST_APP']!.replace(`/${TEMPLATE}`, `/${name}`);
 }
 
+/** Connects the demo's instruments to the simulated ones, in the database of a server that is not started yet. */
+async function connect(env: Record<string, string>, addresses: Record<string, string>): Promise<void> {
+  env['TETRAD_STAND_INS'] = JSON.stringify(addresses);
+  const name = new URL(env['TETRAD_DATABASE_URL']!).pathname;
+  const owner = process.env['TETRAD_TEST_CLUSTER']!.replace('/postgres', name);
+  const command = [`${ROOT}/dist/server/prepare.mjs`, '--demo'];
+  await run(process.execPath, command, { cwd: ROOT, env: { ...env, TETRAD_DATABASE_URL: owner } });
+}
+
 /** The browser's own words for a server that is away. */
 const UNFETCHED = /Failed to load resource|Failed to fetch dynamically imported module/;
 
-export const test = base.extend<{ app: Application; faults: string[] }>({
-  app: async ({}, use) => {
+export const test = base.extend<{ app: Application; faults: string[]; withInstruments: boolean }>({
+  /** The simulated instruments are there, and the demo's are connected to them. */
+  withInstruments: [false, { option: true }],
+  app: async ({ withInstruments }, use) => {
     const port = await freePort();
     const env = {
       ...serverEnvironment(await newDatabase(), port),
@@ -37,6 +51,8 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
       TETRAD_DEMO_DOOR: 'loopback',
       TETRAD_REQUESTS_A_SECOND: '2000',
     };
+    const standIns = withInstruments ? await startStandIns() : null;
+    if (standIns) await connect(env, standIns.addresses);
     let running = await startServer(env, { quiet: true });
     await use({
       url: `http://127.0.0.1:${port}`,
@@ -46,6 +62,7 @@ export const test = base.extend<{ app: Application; faults: string[] }>({
       },
     });
     await stopProcess(running.child);
+    standIns?.child.kill();
   },
 
   /** What the browser complained of, but for what could not be fetched, which the page itself must tell: a broken content policy or an exception fails the test. */

@@ -104,10 +104,11 @@ it('nothing is asked once the step shows what was read', () => {
 });
 
 describe('on the bench', () => {
-  const show = (reading: object): HTMLElement => {
+  const show = (reading: object, more: Readonly<Record<string, unknown>> = {}): HTMLElement => {
     const fixture = TestBed.createComponent(LiveValue);
     fixture.componentRef.setInput('live', { name: 'Bench meter 1', usedBy: null, ...reading });
     fixture.componentRef.setInput('test', 'resting-voltage');
+    for (const [name, value] of Object.entries(more)) fixture.componentRef.setInput(name, value);
     fixture.detectChanges();
     return fixture.nativeElement as HTMLElement;
   };
@@ -129,9 +130,25 @@ describe('on the bench', () => {
       expect(text).toContain(words);
   });
 
-  it('a stale value cannot be kept', () => {
+  const kept = { value: 12.6, resolution: 0.01, accuracy: 0.02, instrument: 'one', conditions: {}, from: null };
+
+  it('can be kept once there is something to keep', () => {
     expect(show({ ...shown, isStale: true, isSteady: false }).querySelector('button')!.disabled).toBe(true);
-    expect(show(shown).querySelector('button')!.disabled).toBe(false);
+    expect(show(shown, { keeping: kept }).querySelector('button')!.disabled).toBe(false);
+  });
+
+  it('says what is kept of a count-down, and what the clamp showed with it', () => {
+    const from = { how: 'count', lowest: 9.1, highest: 12.6 };
+    const text = show(shown, {
+      keeping: { ...kept, value: 9.87, conditions: { amps: 185 }, from },
+      beside: { amps: { ...shown, name: 'Clamp', value: 184.6, resolution: 0.1 } },
+    }).textContent!;
+    for (const words of [
+      'Keep 9.87 V',
+      'Mean while the count said read: 9.87 V at 185 A. Lowest 9.10 V, highest 12.60 V.',
+      'DC amps: 184.6 A (Clamp)',
+    ])
+      expect(text).toContain(words);
   });
 
   it('over range and lost show no figure', () => {

@@ -71,14 +71,20 @@ export class LiveReadings {
     return sources;
   });
 
-  /** All that is read just now, each by its role. */
-  readonly now = toSignal(
+  readonly #told = toSignal(
     toObservable(this.#sources).pipe(
       distinctUntilChanged(isSame),
-      switchMap((sources) => (sources.length === 0 ? of(NONE) : this.#together(sources))),
+      switchMap((sources) =>
+        (sources.length === 0 ? of(NONE) : this.#together(sources)).pipe(map((readings) => ({ sources, readings }))),
+      ),
     ),
-    { initialValue: NONE },
+    { initialValue: { sources: [] as Sources, readings: NONE } },
   );
+  /** All that is read just now, each by its role; never what was read for the step before. */
+  readonly now = computed((): LiveReadingsNow => {
+    const { sources, readings } = this.#told();
+    return isSame(sources, this.#sources()) ? readings : NONE;
+  });
   /** The step's own value; null where nothing reads it. */
   readonly reading = computed((): LiveReading | null => this.now().value ?? null);
 

@@ -29,6 +29,8 @@ export type LiveReading = Common &
     | {
         readonly state: 'value';
         readonly value: number;
+        /** When it came, on the page's own clock, ms. */
+        readonly atMs: number;
         /** What Enter keeps: the mean where it is steady, with the digits of the display. */
         readonly kept: number;
         readonly resolution: number;

@@ -22,12 +22,14 @@ export function readingsOf(source: LiveSource, news: Observable<LiveNews>): Obse
       }
       const { value, resolution, identity } = told;
       steadiness ??= new Steadiness(Math.max(accuracy ?? Math.abs(value) * USUAL_ACCURACY, resolution));
-      const standing = steadiness.add(value, performance.now());
+      const atMs = performance.now();
+      const standing = steadiness.add(value, atMs);
       const digits = Math.max(0, Math.round(-Math.log10(resolution)));
       return {
         ...common,
         state: 'value',
         value,
+        atMs,
         kept: standing.isSteady ? Number(standing.mean.toFixed(digits)) : value,
         resolution,
         accuracy,

@@ -25,7 +25,7 @@ import type { LiveReadingsNow } from './live-readings';
               <button
                 pButton
                 [kind]="now.isSteady || summed() ? 'main' : 'plain'"
-                [disabled]="now.isStale"
+                [disabled]="keeping() === null"
                 (click)="kept.emit()"
               >
                 {{ summed() ? 'Keep ' + keeps() : 'Keep' }}

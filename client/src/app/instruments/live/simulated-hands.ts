@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { SimulatedHands as Hands, SimulatedVehicleView } from '@tetrad/contracts';
 import type { TestName } from '@tetrad/core';
+import { interval } from 'rxjs';
 import { Segmented } from '../../kit/segmented';
 import { Api } from '../../state/api';
 import { selectShop } from '../../state/session/session.feature';
@@ -13,6 +14,8 @@ interface Hand {
   readonly now: (vehicle: SimulatedVehicleView) => unknown;
   readonly change: (value: unknown) => Hands;
 }
+
+const LOOK_MS = 1000;
 
 /** What can be done to the vehicle, in the order in which it is done. */
 const HANDS = {
@@ -113,6 +116,10 @@ export class SimulatedHands {
 
   constructor() {
     effect(() => this.send({ at: this.test() }));
+    // it fires, or stalls, by itself
+    interval(LOOK_MS)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.send({}));
   }
 
   protected send(hands: Hands): void {

@@ -21,6 +21,12 @@ interface Counted {
   readonly amps: ReadWindow;
 }
 
+/**
+ * After a step, a battery or a save the leads are moved: what the display still shows is of before. Nothing is kept so
+ * soon, so that a second Enter saves nothing twice, ms.
+ */
+const LEADS_MOVE_MS = 700;
+
 @Injectable()
 export class LiveKept {
   readonly #live = inject(LiveReadings);
@@ -35,9 +41,12 @@ export class LiveKept {
   } | null>(null);
   readonly #load = signal<(LoadTimed & { readonly lowest: number; readonly highest: number }) | null>(null);
 
+  readonly #fromMs = signal(0);
+
   constructor() {
     effect(() => {
       this.#reading.step();
+      this.#reading.battery();
       void this.#reading.attempts().length; // what was kept begins anew
       untracked(() => this.#begin());
     });
@@ -56,7 +65,7 @@ export class LiveKept {
   readonly kept = computed((): KeptLive | null => {
     const value = this.#live.reading();
     const step = this.#reading.step();
-    if (!step || value?.state !== 'value' || value.isStale) return null;
+    if (!step || value?.state !== 'value' || value.isStale || value.atMs - this.#fromMs() < LEADS_MOVE_MS) return null;
     const common = { resolution: value.resolution, accuracy: value.accuracy, instrument: value.instrument };
     const beside = this.#beside(step, value);
     const load = this.#load();
@@ -86,6 +95,7 @@ export class LiveKept {
 
   #begin(): void {
     const step = this.#reading.step();
+    this.#fromMs.set(performance.now());
     this.#counted = null;
     this.#count.set(null);
     this.#load.set(null);

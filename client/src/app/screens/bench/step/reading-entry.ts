@@ -261,11 +261,10 @@ export class ReadingEntry {
     this.#waiting = entered;
     this.asked.set(question);
   }
-  /** Enter on an empty entry keeps what the instrument shows. @returns false where nothing is shown that could be kept. */
+  /** Enter on an empty entry keeps what the instrument shows, once it can be. @returns false where none is read live. */
   protected keepLive(): boolean {
-    const live = this.live();
     const kept = this.keeping();
-    if (kept === null) return live?.state === 'over-range' || live?.state === 'lost';
+    if (kept === null) return this.live() !== null;
     const battery = this.battery();
     this.#saveOrAsk({
       value: kept.value,

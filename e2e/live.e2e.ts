@@ -1,0 +1,109 @@
+/** Instruments read live: the value is there, steady; the crank is cut out by the count-down; Enter keeps it. */
+import { expect, test } from './application';
+import { openJob } from './walk';
+import type { Page } from '@playwright/test';
+
+test.use({ withInstruments: true });
+
+const hands = (page: Page) => page.getByRole('group', { name: 'Simulated vehicle' });
+const hand = (page: Page, name: string) => hands(page).getByRole('button', { name, exact: true }).click();
+const liveValue = (page: Page) => page.getByLabel('Live value');
+/** Goes to a step by its name in the route, whatever is folded. */
+async function stepTo(page: Page, group: string, name: string): Promise<void> {
+  const step = page.locator('.route').getByText(name, { exact: true });
+  if (!(await step.isVisible()))
+    await page
+      .locator('.route')
+      .getByRole('button', { name: new RegExp(`^${group} \\+`) })
+      .click();
+  await step.click();
+  await expect(page.locator('.centre .title')).toContainText(name);
+}
+
+test('a whole start is read by instruments: at rest, cranking with its current, running', async ({ page, app }) => {
+  await page.goto(app.url);
+  await openJob(page, 'Live van 1.9 petrol', ['Cranks slowly']);
+  await expect(liveValue(page)).toHaveText(/^1[23]\.\d\d V$/);
+  await expect(page.getByText('● steady')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter'); // a second one saves nothing twice
+  await expect(page.locator('.route')).toContainText(/Resting voltage\s*12\.\d\d V/);
+  expect(await page.locator('.route').getByText('Outside').count()).toBe(0);
+
+  await stepTo(page, 'Connections', 'Drop, starter case to battery −');
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await hand(page, 'Fuel stopped');
+  await page.getByRole('button', { name: 'Count down a crank' }).click();
+  await expect(page.getByRole('timer')).toHaveAttribute('data-phase', 'crank');
+  await hand(page, 'Start');
+  await expect(page.getByRole('timer')).toHaveAttribute('data-phase', 'stop');
+  await hand(page, 'Key off');
+  const mean = page.getByRole('status').filter({ hasText: 'Mean while the count said read' });
+  await expect(mean).toHaveText(/: \d+ mV at \d+ A\. Lowest -?\d+ mV, highest \d+ mV\./);
+  const [, drop, amps] = /: (\d+ mV) at (\d+) A/.exec(await mean.innerText())!;
+  await page.locator('#reading').press('Enter');
+  await expect(page.locator('.route')).toContainText(drop!);
+  const { readings } = await page.evaluate(async () => {
+    const session = (await (await fetch('/api/session')).json()) as { shop: { id: string } };
+    const id = location.pathname.split('/')[2];
+    const job = (await (await fetch(`/api/shops/${session.shop.id}/jobs/${id}`)).json()) as {
+      case: { readings: Record<string, unknown>[] };
+    };
+    return job.case;
+  });
+  expect(readings.at(-1)).toMatchObject({
+    test: 'drop-starter-ground',
+    live: true,
+    instrument: expect.stringContaining('Simulated, '),
+    conditions: { amps: expect.closeTo(Number(amps), 0) },
+  });
+
+  await stepTo(page, 'Charging', 'Charging voltage');
+  await hand(page, 'Fuel');
+  await hand(page, 'Start');
+  await expect(hands(page)).toContainText('running');
+  await hands(page).getByRole('group', { name: 'Key' }).getByRole('button', { name: 'On' }).click();
+  await hand(page, '1,900 rpm');
+  await expect(page.getByText(/Engine speed: (1[89]|2[01])\d\d rpm/)).toBeVisible();
+  await expect(liveValue(page)).toHaveText(/^1[34]\.\d\d V$/);
+});
+
+test('a recorder records the start that is cranked while it waits, and its capture becomes readings', async ({
+  page,
+  app,
+}) => {
+  await page.goto(app.url);
+  await openJob(page, 'Recorded van 1.9 petrol', ['Cranks slowly']);
+  await page.getByRole('link', { name: 'Captures' }).click();
+  await page.getByRole('button', { name: 'Record a start with Recorder' }).click();
+  await hand(page, 'Fuel stopped');
+  await hand(page, 'Start');
+  await page.waitForTimeout(4000); // the crank itself
+  await hand(page, 'Key off');
+  await expect(page.locator('canvas')).toBeVisible({ timeout: 25_000 });
+  await expect(page.locator('.wave')).toContainText('Crank');
+});
+
+test('an instrument whose host nobody allowed says so on the bench, and typing goes on', async ({ page, app }) => {
+  await page.goto(app.url);
+  await page.evaluate(async () => {
+    const { shop } = (await (await fetch('/api/session')).json()) as { shop: { id: string } };
+    const [meter] = (await (await fetch(`/api/shops/${shop.id}/instruments`)).json()) as { id: string }[];
+    await fetch(`/api/shops/${shop.id}/instruments/${meter!.id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'Idempotency-Key': crypto.randomUUID() },
+      body: JSON.stringify({
+        name: 'Bench meter 1',
+        kind: 'meter',
+        uncertainty: { V: 0.02 },
+        address: 'tcp://10.0.0.9:5025',
+      }),
+    });
+  });
+  await openJob(page, 'Typed van 1.9 petrol', ['Cranks slowly']);
+  await expect(page.getByRole('alert')).toContainText('an administrator has to allow 10.0.0.9:5025');
+  await page.keyboard.type('12.61');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.route')).toContainText('12.61 V');
+});
