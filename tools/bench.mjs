@@ -5,9 +5,11 @@ import { benchFirstLoad } from './bench/first-load.mjs';
 import { benchJudgeInBrowser } from './bench/judge-in-browser.mjs';
 import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
+import { benchLiveInstruments } from './bench/live-instruments.mjs';
 import { benchCountInStep, benchLiveUpdate } from './bench/live-update.mjs';
 import { benchLayoutShift, benchLongFloor, benchRouteChange } from './bench/screens.mjs';
 import { withServedApplication } from './bench/served.mjs';
+import { benchVehicleInTime } from './bench/vehicle-in-time.mjs';
 import { writeSection } from './bench/write-section.mjs';
 import { buildCli, buildClient, buildServer } from './setup/build.mjs';
 import { fail, step } from './setup/steps.mjs';
@@ -31,7 +33,8 @@ async function main() {
     await step('judge --lines', benchJudgeLines, ({ figure }) => figure),
     ...(await step('reading a capture', benchCaptureRead, ([{ figure }]) => figure)),
   ];
-  await withServedApplication(async (url, browser) => {
+  rows.push(...(await step('vehicle in time', benchVehicleInTime, ([{ figure }]) => figure)));
+  await withServedApplication(async (url, browser, { pid }) => {
     for (const [name, bench] of IN_THE_BROWSER)
       rows.push(
         await step(
@@ -40,6 +43,12 @@ async function main() {
           ({ figure }) => figure,
         ),
       );
+    const live = await step(
+      'live instruments',
+      () => benchLiveInstruments(url, browser, { pid }),
+      ([{ figure }]) => figure,
+    );
+    rows.push(...live);
   });
   const table = [
     '| what | figure | aim | ratio to its reference |',

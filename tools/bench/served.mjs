@@ -10,7 +10,7 @@ import { serverEnvironment, startServer, stopProcess } from '../setup/supervise.
 
 /**
  * @template T
- * @param {(url: string, browser: import('@playwright/test').Browser, instruments?: Record<string, string>) => Promise<T>} work
+ * @param {(url: string, browser: import('@playwright/test').Browser, served: { addresses?: Record<string, string>, pid: number }) => Promise<T>} work
  * @param {{ withInstruments?: boolean }} [how] `withInstruments`: the simulated ones are there too
  * @returns {Promise<T>}
  */
@@ -29,7 +29,10 @@ export async function withServedApplication(work, { withInstruments = false } = 
     const open = { TETRAD_DATABASE_URL: address, TETRAD_DEMO_DOOR: 'loopback', TETRAD_REQUESTS_A_SECOND: '10000' };
     server = await startServer({ ...env, ...open }, { quiet: true });
     browser = await chromium.launch(CHROMIUM);
-    return await work(`http://127.0.0.1:${server.port}`, browser, standIns?.addresses);
+    return await work(`http://127.0.0.1:${server.port}`, browser, {
+      addresses: standIns?.addresses,
+      pid: server.child.pid,
+    });
   } finally {
     await browser?.close();
     standIns?.child.kill();

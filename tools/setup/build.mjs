@@ -78,6 +78,7 @@ export const buildCli = (told) =>
             derive: 'tools/cli/derive.ts',
             fit: 'tools/cli/fit.ts',
             'bench-judge': 'tools/cli/bench-judge/main.ts',
+            'bench-vehicle': 'tools/cli/bench-vehicle.ts',
             'bench-captures': 'tools/cli/bench-captures/main.ts',
           },
           'dist/cli',
