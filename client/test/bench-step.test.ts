@@ -4,6 +4,7 @@ import { Store } from '@ngrx/store';
 import { judge, stepOf, survey } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
 import { JobActions } from '../src/app/job/jobs.feature';
+import { Settings } from '../src/app/device/settings';
 import { CircuitDrawing } from '../src/app/screens/bench/circuit/circuit-drawing';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { CautionStrip } from '../src/app/screens/bench/step/caution-strip';
@@ -35,6 +36,23 @@ describe('the step panel', () => {
     button(before.fixture, 'Count down a crank').click();
     expect(queuedActs().at(-1)).toMatchObject({ kind: 'timer', body: { kind: 'crank' } });
     expect(before.said()).toContain('Ilse Marrow,');
+  });
+
+  it('a foot switch whose key was told saves as Enter does, and its key does nothing where none was told', async () => {
+    const { fixture } = await panel('resting-voltage', view(subject([])));
+    const press = () => document.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', cancelable: true }));
+    typeInto(fixture, 'Resting voltage', '12.61');
+    await fixture.whenStable();
+    press();
+    await fixture.whenStable();
+    expect(queuedActs()).toEqual([]);
+    TestBed.inject(Settings).set({ footSwitch: 'PageDown' });
+    press();
+    await fixture.whenStable(); // it asks what the reading depends on
+    press();
+    await fixture.whenStable();
+    expect(queuedActs().at(-1)).toMatchObject({ kind: 'reading', body: { reading: { value: 12.61 } } });
+    TestBed.inject(Settings).set({ footSwitch: 'none' });
   });
 
   it('shows the label large where the judge doubts it; one key confirms it, another corrects it', async () => {

@@ -4,11 +4,12 @@ import { signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { InstrumentView } from '@tetrad/contracts';
 import type { ReadingStep } from '@tetrad/core';
-import { Subject } from 'rxjs';
+import { Subject, of } from 'rxjs';
 import { LiveReadings } from '../src/app/instruments/live/live-readings';
 import type { LiveReading } from '../src/app/instruments/live/live-source';
 import { LiveStep } from '../src/app/instruments/live/live-step';
 import { LiveValue } from '../src/app/instruments/live/live-value';
+import { Api } from '../src/app/state/api';
 import { ReadWith } from '../src/app/instruments/read-with';
 
 const meter: InstrumentView = {
@@ -24,6 +25,7 @@ const meter: InstrumentView = {
 const IDENTITY = 'Maker, Model, 1, 0';
 let news: Subject<object>;
 let opened: object[];
+let zeroed: string[];
 let live: LiveReadings;
 const RESTING = { test: 'resting-voltage', asks: {} } as Pick<ReadingStep, 'test' | 'asks'>;
 const open = signal<typeof RESTING | null>(RESTING);
@@ -32,10 +34,12 @@ beforeEach(() => {
   jest.useFakeTimers({ now: 0 });
   news = new Subject();
   opened = [];
+  zeroed = [];
   open.set(RESTING);
   TestBed.configureTestingModule({
     providers: [
       LiveReadings,
+      { provide: Api, useValue: { zeroInstrument: (_shop: string, id: string) => (zeroed.push(id), of(undefined)) } },
       { provide: Store, useValue: { selectSignal: () => signal('one') } },
       { provide: ReadWith, useValue: { live: () => ({ instrument: meter, use: 'volts-dc' }) } },
       { provide: LiveStep, useValue: { open } },
@@ -149,6 +153,14 @@ describe('on the bench', () => {
       'DC amps: 184.6 A (Clamp)',
     ])
       expect(text).toContain(words);
+  });
+
+  it('a clamp that stands off its zero is zeroed from here, and no meter is', () => {
+    const zero = (element: HTMLElement) =>
+      [...element.querySelectorAll('button')].find(({ textContent }) => textContent.includes('Zero the clamp'));
+    expect(zero(show(shown))).toBeUndefined();
+    zero(show({ ...shown, id: 'clamp' }, { test: 'starter-draw' }))!.click();
+    expect(zeroed).toEqual(['clamp']);
   });
 
   it('over range and lost show no figure', () => {

@@ -56,7 +56,7 @@ it('theme, sounds and what follows Enter are chosen here, and nothing is sent fo
   }
   expect(TestBed.inject(Theme).name()).toBe('dark');
   expect(document.documentElement.classList).toContain('dark');
-  expect(TestBed.inject(Settings).choice()).toEqual({ sounds: 'off', afterEnter: 'notes' });
+  expect(TestBed.inject(Settings).choice()).toEqual({ sounds: 'off', afterEnter: 'notes', footSwitch: 'none' });
   expect(queuedActs()).toEqual([]);
   TestBed.inject(Theme).choose('light');
 });

@@ -9,6 +9,7 @@ import { captureRoutes } from './captures/capture-routes';
 import { auditLogRoutes } from './audit-log/audit-log-routes';
 import { instrumentRoutes } from './instruments/instrument-routes';
 import { LiveInstruments } from './instruments/live/live-instruments';
+import type { InstrumentWatching } from './instruments/live/live-instruments';
 import type { StandIns } from './instruments/stand-ins/stand-in-addresses';
 import { liveInstrumentRoute } from './instruments/live/live-route';
 import { recordingRoute } from './instruments/live/recording-route';
@@ -74,7 +75,7 @@ export interface AppOptions {
   /** Where backups are made by schedule; null where they are not. */
   readonly backupsFolder?: string | null;
   /** The instruments that this process reads live. */
-  readonly instruments?: LiveInstruments;
+  readonly instruments?: InstrumentWatching;
   readonly standIns?: StandIns;
   /** Requests that one address may make in a second. */
   readonly requestsASecond: number;

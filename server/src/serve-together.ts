@@ -3,6 +3,7 @@ import cluster from 'node:cluster';
 import type { Worker } from 'node:cluster';
 import type { Logger } from 'pino';
 import { gatherFigures } from './operations/all-processes';
+import { InstrumentsForOthers } from './instruments/live/across-processes';
 import { ALIVE_EVERY_MS, PORT_TAKEN } from './serve';
 
 /** Ends within a minute that are taken for bad luck; more are a fault, and all end. */
@@ -24,15 +25,17 @@ function endIfSilent(worker: Worker, log: Logger): void {
   worker.once('exit', () => clearInterval(look));
 }
 
-/** The first process: it serves nothing itself. */
+/** The first process: it serves nothing itself, and has the connections to instruments. */
 export function serveTogether(count: number, log: Logger): void {
   let stopping = false;
   let isTold = false;
   let ends: number[] = [];
+  const instruments = new InstrumentsForOthers();
   const begin = (): void => {
     const worker = cluster.fork();
     endIfSilent(worker, log);
     worker.on('message', (message: unknown) => {
+      instruments.hear(worker.id, message, (answer) => worker.isConnected() && worker.send(answer));
       // the first that listens is all that the starting process waits for
       if (isTold || typeof message !== 'object' || message === null || !('listening' in message)) return;
       isTold = true;
@@ -40,6 +43,7 @@ export function serveTogether(count: number, log: Logger): void {
     });
   };
   cluster.on('exit', (worker, code, signal) => {
+    instruments.forget(worker.id);
     if (stopping) {
       if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0);
       return;

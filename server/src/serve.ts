@@ -1,4 +1,5 @@
 /** One serving process: answers until it is told to stop, then finishes what it has begun. */
+import cluster from 'node:cluster';
 import { readFileSync } from 'node:fs';
 import { createServer as createHttpServer } from 'node:http';
 import type { RequestListener, Server } from 'node:http';
@@ -8,6 +9,7 @@ import type { Logger } from 'pino';
 import type { Config } from './config';
 import { doHeavyWork, inThreads } from './workers/heavy-work';
 import { createApp } from './app';
+import { InstrumentsOfFirst } from './instruments/live/across-processes';
 import { LiveInstruments } from './instruments/live/live-instruments';
 import { JobNewsFeed, together } from './jobs/job-news';
 import { OpenStreams } from './platform/live/open-streams';
@@ -42,6 +44,13 @@ const listener = ({ tls }: Config, app: RequestListener): Server =>
     ? createHttpsServer({ ...LIMITS, cert: readFileSync(tls.cert), key: readFileSync(tls.key) }, app)
     : createHttpServer(LIMITS, app);
 
+/** Beside other processes the first one has the instruments. */
+function instrumentsOfFirst(): InstrumentsOfFirst {
+  const instruments = new InstrumentsOfFirst(sayToStarter);
+  process.on('message', (message: unknown) => instruments.hear(message));
+  return instruments;
+}
+
 export function serve(config: Config, log: Logger): void {
   const { databaseUrl, standbyUrl, clusters } = config;
   const primary = new Primary(databaseUrl, standbyUrl);
@@ -60,7 +69,7 @@ export function serve(config: Config, log: Logger): void {
   const feed = together(feeds.map((one) => one.feed));
   const standby = standbyUrl ? new Pool(standbyUrl, log) : null;
   const streams = new OpenStreams();
-  const instruments = new LiveInstruments();
+  const instruments = cluster.isWorker ? instrumentsOfFirst() : new LiveInstruments();
   const server = listener(config, createApp({ ...config, pool, standby, feed, streams, instruments, log }));
   for (const one of feeds) void one.primary.find().then(() => one.feed.open());
   const heavy = inThreads(new URL('./worker.mjs', import.meta.url));

@@ -79,7 +79,11 @@ const addresses = (): [string, string][] => {
     ...of('PUT', ['/settings']),
     ...of('POST', ['/simulated-vehicle']),
     ...of('GET', ['/settings', '/instruments/live']),
-    ...of('POST', [`/instruments/${instrument}/checks`, `/instruments/${instrument}/recordings`]),
+    ...of('POST', [
+      `/instruments/${instrument}/checks`,
+      `/instruments/${instrument}/recordings`,
+      `/instruments/${instrument}/zero`,
+    ]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
     ...of('PUT', [`/instruments/${instrument}`, `/captures/${capture}/pieces/0`]),
   ];

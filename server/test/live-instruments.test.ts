@@ -10,15 +10,18 @@ let app: Application;
 let meter: Server;
 let address: string;
 let connections = 0;
+const said: string[] = [];
 beforeAll(async () => {
   app = await startApplication();
   meter = createServer((socket) => {
     connections++;
     socket.setEncoding('latin1').on('error', () => undefined);
     socket.on('data', (text) => {
-      for (const line of String(text).split('\n'))
+      for (const line of String(text).split('\n')) {
+        said.push(line);
         if (line === '*IDN?') socket.write('Maker,Model,1,0\n');
         else if (line === 'READ?') socket.write('12.61\n');
+      }
     });
   });
   await new Promise<void>((resolve) => meter.listen(0, '127.0.0.1', resolve));
@@ -123,4 +126,14 @@ it('two instruments come in one stream, each by its own name', async () => {
   const seen = await listen(`${one}:volts-dc,${two}`, 8);
   const values = seen.filter(({ state }) => state === 'value').map(({ instrument }) => instrument);
   expect(new Set(values)).toEqual(new Set([one, two]));
+});
+
+it('a clamp is zeroed while it is read, and its values go on', async () => {
+  await allow([address]);
+  const id = await instrument({ kind: 'meter-and-clamp' });
+  const watching = listen(id, 8);
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  expect((await app.ask('POST', `${SHOP}/instruments/${id}/zero`, {})).status).toBe(204);
+  expect((await watching).at(-1)).toMatchObject({ state: 'value', value: 12.61 });
+  expect(said.filter((line) => line === 'SENS:ZERO:AUTO ONCE')).toHaveLength(1);
 });

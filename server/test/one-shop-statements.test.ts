@@ -74,6 +74,7 @@ async function work(): Promise<void> {
     ['GET', `${shop}/settings`],
     ['GET', `${shop}/instruments/live?read=${randomUUID()}:volts-dc`],
     ['POST', `${shop}/instruments/${instrument}/recordings`, RECORDING],
+    ['POST', `${shop}/instruments/${instrument}/zero`, {}],
     ['GET', `${shop}/people`],
     ['GET', `${shop}/acts`],
     ['POST', '/api/session', { shop: 'one', name: 'Ada', password: 'wrong' }],

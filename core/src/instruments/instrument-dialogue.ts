@@ -71,6 +71,10 @@ export class InstrumentDialogue {
     this.#stopWaiting();
     this.#stopPause();
   }
+  /** Says something that has no answer, such as to zero itself, once it is known. */
+  say(line: string): void {
+    if (!this.#hasEnded && this.#phase === 'read') this.line.send(line);
+  }
   /** Something came that is no line. */
   hearGarbage(): void {
     this.#strays++;

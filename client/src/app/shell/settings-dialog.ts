@@ -40,6 +40,12 @@ export class SettingsDialog {
     option('judge', 'Where the judge points'),
     option('notes', 'Stay in the four notes'),
   ];
+  protected readonly footSwitches: readonly Option<SettingsChoice['footSwitch']>[] = [
+    option('none', 'None'),
+    option('PageDown', 'Page down'),
+    option('F9', 'F9'),
+    option('F13', 'F13'),
+  ];
   protected readonly sample = computed(() => {
     const { volts, smallVolts, celsius } = this.figures.format();
     return [volts(12.61), smallVolts(0.23), celsius(12)].join('   ');

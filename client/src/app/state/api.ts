@@ -99,6 +99,9 @@ export class Api {
   simulatedVehicle(shop: string, hands: SimulatedHands): Observable<SimulatedVehicleView> {
     return this.#http.post<SimulatedVehicleView>(`/api/shops/${shop}/simulated-vehicle`, hands);
   }
+  zeroInstrument(shop: string, instrument: string): Observable<void> {
+    return this.#http.post<void>(`/api/shops/${shop}/instruments/${instrument}/zero`, {});
+  }
   /** Answers with the capture once the recorder has triggered and recorded; unsubscribing gives it up. */
   record(shop: string, instrument: string, settings: NewRecording): Observable<Blob> {
     return this.#http.post(`/api/shops/${shop}/instruments/${instrument}/recordings`, settings, {

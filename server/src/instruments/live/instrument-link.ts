@@ -50,6 +50,11 @@ export class InstrumentLink {
     return { values: values + this.#dialogue.values, strays: strays + this.#dialogue.strays, reconnects };
   }
 
+  /** Has a clamp take what it shows just now for nothing (SCPI-1999, SENSe:ZERO). */
+  zero(): void {
+    this.#dialogue.say('SENS:ZERO:AUTO ONCE');
+  }
+
   close(): void {
     this.#isClosed = true;
     clearTimeout(this.#again);

@@ -31,7 +31,16 @@ export interface LiveInstrument {
   readonly millivoltsPerAmp: number | null;
 }
 
-export class LiveInstruments {
+/** Who can be asked for the values of instruments. */
+export interface InstrumentWatching {
+  /** @returns the call that ends watching. */
+  watch(instrument: LiveInstrument, use: InstrumentFunction, owner: string, watcher: Watcher): () => void;
+  /** Zeroes an instrument that is read just now; another is left as it is. */
+  zero(key: string): void;
+  closeAll(): void;
+}
+
+export class LiveInstruments implements InstrumentWatching {
   readonly #watched = new Map<string, Watched>();
 
   get open(): number {
@@ -49,6 +58,10 @@ export class LiveInstruments {
       this.#watched.delete(instrument.key);
       watched.link.close();
     };
+  }
+
+  zero(key: string): void {
+    this.#watched.get(key)?.link.zero();
   }
 
   closeAll(): void {

@@ -3,7 +3,7 @@ import type { Request } from 'express';
 import { isUUID } from 'class-validator';
 import { INSTRUMENT_FUNCTION_NAMES } from '@tetrad/core';
 import type { InstrumentFunction } from '@tetrad/core';
-import { shopParam } from '../../platform/http/body';
+import { shopParam, uuidParam } from '../../platform/http/body';
 import { misfit, notFound } from '../../platform/http/problem';
 import { openEventStream } from '../../platform/live/event-stream';
 import type { OpenStreams } from '../../platform/live/open-streams';
@@ -13,8 +13,8 @@ import { SessionStore } from '../../people/session-store';
 import { permit } from '../../people/who';
 import { shopSettings } from '../../shops/shops.sql';
 import { listInstruments } from '../instruments.sql';
-import type { LiveInstruments, LiveNews } from './live-instruments';
-import { reachedInstrument } from './reached-instrument';
+import type { InstrumentWatching, LiveNews } from './live-instruments';
+import { keyOf, reachedInstrument } from './reached-instrument';
 
 /** A value, its current, speed and target: nobody reads more at once. */
 const MAX_AT_ONCE = 4;
@@ -28,7 +28,7 @@ interface Asked {
  * The values of instruments as they come, for as long as somebody listens: `?read=ID:volts-dc,ID:amps-dc`. All of them come
  * in one stream: browsers hold few connections to one address.
  */
-export function liveInstrumentRoute(pool: Pool, live: LiveInstruments, streams: OpenStreams): Router {
+export function liveInstrumentRoute(pool: Pool, live: InstrumentWatching, streams: OpenStreams): Router {
   const router = Router({ mergeParams: true });
   const store = new SessionStore(pool);
 
@@ -50,6 +50,13 @@ export function liveInstrumentRoute(pool: Pool, live: LiveInstruments, streams: 
       if ('why' in found) tell({ state: 'lost', why: found.why, use, identity: null, owner: who.name });
       else stream.onClose(live.watch(found, use, who.name, tell));
     }
+  });
+
+  /** A clamp that is watched takes what it shows just now for nothing. */
+  router.post('/instruments/:instrument/zero', (request, response) => {
+    permit(request, 'work');
+    live.zero(keyOf(shopParam(request), uuidParam(request, 'instrument')));
+    response.status(204).end();
   });
 
   return router;

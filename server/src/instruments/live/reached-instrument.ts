@@ -3,6 +3,9 @@ import type { ShopId } from '@tetrad/contracts';
 import type { InstrumentRow } from '../instruments.sql';
 import type { LiveInstrument } from './live-instruments';
 
+/** Of shop and instrument together. */
+export const keyOf = (shop: ShopId, instrument: string): string => `${shop} ${instrument}`;
+
 /** How an instrument is reached; why not, where it has no address or nobody allowed it. */
 export function reachedInstrument(
   { id, address: text, millivoltsPerAmp }: InstrumentRow,
@@ -13,5 +16,5 @@ export function reachedInstrument(
   if (address === null) return { why: 'it has no address (screen Instruments)' };
   const host = `${address.host.includes(':') ? `[${address.host}]` : address.host}:${address.port}`;
   if (!hosts.includes(host)) return { why: `an administrator has to allow ${host} (screen Instruments)` };
-  return { key: `${shop} ${id}`, address, millivoltsPerAmp };
+  return { key: keyOf(shop, id), address, millivoltsPerAmp };
 }

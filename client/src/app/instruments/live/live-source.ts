@@ -17,6 +17,7 @@ export type LiveNews = (
 };
 
 interface Common {
+  readonly id: string;
   /** Its name in the shop. */
   readonly name: string;
   /** Somebody else reads it for something else just now. */

@@ -12,10 +12,10 @@ const LOOK_MS = 100;
 export function readingsOf(source: LiveSource, news: Observable<LiveNews>): Observable<LiveReading> {
   let steadiness: Steadiness | null = null;
   let last: { reading: LiveReading; atMs: number } | null = null;
-  const { name, use, accuracy } = source;
+  const { id, name, use, accuracy } = source;
   const heard = news.pipe(
     map((told): LiveReading => {
-      const common = { name, usedBy: told.use === use ? null : told.owner };
+      const common = { id, name, usedBy: told.use === use ? null : told.owner };
       if (told.state !== 'value') {
         steadiness?.reset();
         return told.state === 'lost' ? { ...common, state: 'lost', why: told.why } : { ...common, state: told.state };
@@ -49,7 +49,7 @@ export function readingsOf(source: LiveSource, news: Observable<LiveNews>): Obse
     map((): LiveReading | null => {
       if (last?.reading.state !== 'value') return last?.reading ?? null;
       const age = performance.now() - last.atMs;
-      if (age > LOST_MS) return { name, usedBy: null, state: 'lost', why: 'nothing came for 2 s' };
+      if (age > LOST_MS) return { id, name, usedBy: null, state: 'lost', why: 'nothing came for 2 s' };
       return age > MAX_AGE_MS ? { ...last.reading, isStale: true, isSteady: false } : last.reading;
     }),
     distinctUntilChanged(),

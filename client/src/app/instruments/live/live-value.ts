@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { INSTRUMENT_FUNCTIONS, LIVE_CONDITIONS, TESTS, functionOfCondition } from '@tetrad/core';
+import { INSTRUMENT_FUNCTIONS, LIVE_CONDITIONS, TESTS, functionOf, functionOfCondition } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
 import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
+import { Api } from '../../state/api';
+import { selectShop } from '../../state/session/session.feature';
+import { Store } from '@ngrx/store';
 import type { LiveReading } from './live-source';
 import type { KeptLive } from './kept-live';
 import type { LiveReadingsNow } from './live-readings';
@@ -34,6 +37,11 @@ import type { LiveReadingsNow } from './live-readings';
           </p>
           @if (besides(); as words) {
             <p class="beside">{{ words }}</p>
+          }
+          @if (mayKeep() && clamp(); as id) {
+            <button pButton kind="bare" class="soft" (click)="zero(id)">
+              Zero the clamp (jaws closed, off the cable)
+            </button>
           }
           @if (summed(); as words) {
             <p role="status">{{ words }}</p>
@@ -98,6 +106,8 @@ import type { LiveReadingsNow } from './live-readings';
 })
 export class LiveValue {
   readonly #figures = inject(Figures);
+  readonly #api = inject(Api);
+  readonly #shop = inject(Store).selectSignal(selectShop);
   readonly live = input.required<LiveReading>();
   readonly test = input.required<TestName>();
   /** What is read beside it at the same moment. */
@@ -150,6 +160,18 @@ export class LiveValue {
     const off = now.accuracy === null ? '' : ` · ±${this.#figures.format().asGiven(now.accuracy)} ${this.#unit()}`;
     return `lowest ${low}, highest ${high}${off}`;
   });
+
+  /** The clamp that is read just now. */
+  protected readonly clamp = computed(() => {
+    const { unit } = TESTS[this.test()];
+    const [now, amps] = [this.live(), this.beside().amps];
+    if (functionOf(this.test(), unit) === 'amps-dc' && now.state === 'value') return now.id;
+    return amps?.state === 'value' ? amps.id : null;
+  });
+  protected zero(id: string): void {
+    const shop = this.#shop();
+    if (shop !== null) this.#api.zeroInstrument(shop, id).subscribe();
+  }
 
   #write(value: number, resolution: number): string {
     const { unit, isSmallVolts } = TESTS[this.test()];

@@ -14,6 +14,7 @@ import { RouterLink } from '@angular/router';
 import { TESTS, WAITS, isCaptureTest, stepName } from '@tetrad/core';
 import type { CautionName, StepName, System, WaitKind } from '@tetrad/core';
 import { Sentences } from '../../../device/sentences';
+import { Settings } from '../../../device/settings';
 import type { EnteredReading } from '../../../job/commands';
 import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
@@ -83,7 +84,7 @@ import { StepWords } from './step-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './step-panel.html',
   styleUrl: './step-panel.css',
-  host: { '(document:keydown)': 'at.hold()' },
+  host: { '(document:keydown)': 'press($event)' },
 })
 export class StepPanel {
   protected readonly isRecorded = isCaptureTest;
@@ -91,6 +92,7 @@ export class StepPanel {
   protected readonly waitRows = WAITS;
   readonly #readWith = inject(ReadWith);
   readonly #ahead = inject(TypedAhead);
+  readonly #settings = inject(Settings);
   protected readonly job = inject(JobStore);
   protected readonly at = inject(StepAtHand);
   protected readonly reading = inject(StepReading);
@@ -170,6 +172,14 @@ export class StepPanel {
       this.entry()?.isReady();
       untracked(() => this.#handOver());
     });
+  }
+
+  /** Any key holds the step where it is; that of a foot switch saves what is typed, or read live. */
+  protected press(event: KeyboardEvent): void {
+    this.at.hold();
+    if (event.key !== this.#settings.choice().footSwitch || event.repeat) return;
+    event.preventDefault();
+    this.entry()?.submit();
   }
 
   protected read(entered: EnteredReading): void {
