@@ -81,10 +81,14 @@ export class SimulatedVisit {
     } else if (step === 'label') {
       if (this.#truth) this.#label({ ...this.vehicle.system.battery, rating: { ...this.#truth, confirmed: true } });
     } else if (isObservationName(step)) this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
-    else if (isTestName(step)) {
-      const id = `s${this.#readings.length + 1}`;
-      this.#readings.push({ id, test: step, ...this.#take(step, conditions) });
-    }
+    else if (isTestName(step)) this.note(step, this.#take(step, conditions));
+  }
+
+  /** Adds a reading that was taken by hand. @returns its id. */
+  note(test: TestName, measured: Measured): string {
+    const id = `s${this.#readings.length + 1}`;
+    this.#readings.push({ id, test, ...measured });
+    return id;
   }
 
   /** What everybody takes from the label from now on: the tester is set by it, and the load chosen. */

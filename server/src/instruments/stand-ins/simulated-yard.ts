@@ -1,7 +1,7 @@
 /** The vehicle that the simulated instruments are clamped to: it lives in real time, and its leads stand where they were put. */
-import { TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
+import { TESTS, TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
-import { SimulatedVisit, VehicleInTime, pathVolts, randomOf } from '../../../../core/src/simulation';
+import { SimulatedVisit, VehicleInTime, pointVolts, randomOf } from '../../../../core/src/simulation';
 import type { Controls, Instant } from '../../../../core/src/simulation';
 import type { FaultName } from '@tetrad/core';
 
@@ -94,19 +94,9 @@ export class SimulatedYard {
 
   /** Between the meter's leads, V. */
   get volts(): number {
-    const now = this.#model.instant;
-    switch (this.#at) {
-      case 'alternator-stud-voltage':
-        return this.vehicle.linkBlown ? 0 : now.studVolts;
-      case 'starter-control-voltage':
-        return now.isCranking || this.controls.key === 'start'
-          ? Math.max(0, now.postVolts - 0.3 - this.vehicle.controlVolts)
-          : 0;
-      case 'starter-motor-voltage':
-        return now.motorVolts;
-      default:
-        return pathVolts(this.#at, this.vehicle, now) ?? now.postVolts;
-    }
+    const { red = 'positive-post', black = 'negative-post' } = TESTS[this.#at].leads ?? {};
+    const at = pointVolts(this.vehicle, this.controls, this.#model.instant);
+    return at[red] - at[black];
   }
   /** Through the clamp, A, along its arrow. */
   get amps(): number {

@@ -1,0 +1,79 @@
+/** Where leads, clamp and instrument are in the practice bay. */
+import type { ClampPlace, TestPoint } from '../circuit/points';
+import { atPosts } from '../circuit/points';
+import type { Flow } from '../circuit/points';
+import type { TestName } from '../format/names';
+import { functionOf } from '../instruments/instrument-functions';
+import type { InstrumentFunction } from '../instruments/instrument-functions';
+import { TESTS, TEST_NAMES } from '../trade/tables';
+
+/** What the instruments of the bay can be set to. */
+export const BAY_FUNCTIONS = [
+  'volts-dc',
+  'volts-ac',
+  'amps-dc',
+  'conductance',
+  'battery-ohms',
+  'engine-speed',
+  'field-duty',
+] as const satisfies readonly InstrumentFunction[];
+export type BayFunction = (typeof BAY_FUNCTIONS)[number];
+
+export interface Hands {
+  readonly red: TestPoint | null;
+  readonly black: TestPoint | null;
+  readonly clamp: ClampPlace | null;
+  readonly use: BayFunction;
+}
+export const EMPTY_HANDS: Hands = { red: null, black: null, clamp: null, use: 'volts-dc' };
+
+/** What hours or a charger of its own are needed for. */
+const OF_ITS_OWN: ReadonlySet<TestName> = new Set([
+  'charge-acceptance',
+  'hold-charge',
+  'recovery-voltage',
+  'fuse-drop',
+]);
+
+const POSTS = atPosts('none');
+
+/** Instruments that tell of themselves, whatever the leads do. */
+const isOfItself = (use: BayFunction): boolean => use === 'engine-speed' || use === 'field-duty';
+
+function isPlacedFor(test: TestName, { red, black, clamp, use }: Hands): boolean {
+  if (isOfItself(use)) return true;
+  // a tester of the battery is clamped to its posts
+  const leads = use === 'conductance' || use === 'battery-ohms' ? POSTS : TESTS[test].leads;
+  if (leads === null) return false;
+  if (use === 'amps-dc') return leads.clamp !== undefined && leads.clamp === clamp;
+  return leads.red === red && leads.black === black;
+}
+
+/**
+ * The test that is being taken: that whose leads and function these are, while that flows which it needs.
+ *
+ * @param flow What flows just now.
+ * @returns null where no test of the trade is read so.
+ */
+export function testOf(hands: Hands, flow: Flow): TestName | null {
+  const found = TEST_NAMES.filter((test) => {
+    const row = TESTS[test];
+    return !OF_ITS_OWN.has(test) && functionOf(test, row.unit) === hands.use && isPlacedFor(test, hands);
+  });
+  const flows = (test: TestName): boolean => {
+    const needs = TESTS[test].leads?.flow ?? (TESTS[test].step.engine === 'cranking' ? 'cranking' : 'charging');
+    return hands.use === 'conductance' || hands.use === 'battery-ohms' ? flow === 'none' : needs === flow;
+  };
+  // an open stands across its path whether or not anything flows: the key at start is enough
+  return found.find(flows) ?? null;
+}
+
+/** Leads and instrument as a test wants them; null for one that no instrument of the bay reads. */
+export function handsFor(test: TestName): Hands | null {
+  const { unit, leads } = TESTS[test];
+  const use = BAY_FUNCTIONS.find((name) => name === functionOf(test, unit));
+  if (use === undefined || OF_ITS_OWN.has(test)) return null;
+  if (leads === null && !isOfItself(use)) return null;
+  const { red = null, black = null, clamp = null } = leads ?? {};
+  return { red, black, clamp, use };
+}

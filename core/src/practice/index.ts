@@ -1,0 +1,17 @@
+/**
+ * The practice bay: a vehicle with a hidden fault, in time, with leads that are put on its points. Not part of the core's
+ * main entry: a page loads it in its worker only.
+ */
+export { PracticeBay } from './bay';
+export type { Written } from './bay';
+export type { Exercise } from './exercise';
+export { EXERCISES, anyVehicle, exerciseOf } from './exercises';
+export { BAY_FUNCTIONS } from './hands';
+export type { BayFunction, Hands } from './hands';
+export { SAFETY_EVENTS } from './safety';
+export type { SafetyEvent } from './safety';
+export { judgesPath } from './judges-path';
+export type { JudgesPath } from './judges-path';
+export type { PracticeCall, Score } from './score';
+export { PracticeSession } from './session';
+export type { Done } from './session';

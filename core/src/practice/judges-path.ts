@@ -1,0 +1,38 @@
+/** What the judge would have done with the same vehicle, played through the bay as anybody would. */
+import type { Judgement } from '../format/judgement-shape';
+import type { StepName } from '../format/names';
+import { judge } from '../words/en/judgement';
+import { PracticeBay } from './bay';
+import { demonstrate } from './demonstrate';
+import type { Exercise } from './exercise';
+import { StepMinutes } from './step-minutes';
+
+/** Longer is not asked of anybody. */
+const MAX_STEPS = 40;
+
+export interface JudgesPath {
+  readonly steps: readonly StepName[];
+  /** Minutes of work. */
+  readonly minutes: number;
+  readonly said: Judgement;
+  /** The battery was charged on the way. */
+  readonly isCharged: boolean;
+}
+
+export function judgesPath(exercise: Exercise): JudgesPath {
+  const bay = new PracticeBay(exercise);
+  const minutes = new StepMinutes();
+  const steps: StepName[] = [];
+  let said = judge(bay.case);
+  while (steps.length < MAX_STEPS && said.next[0] && isOpen(said)) {
+    const next = said.next[0];
+    if (next.test === 'charge' && steps.includes('charge')) break;
+    demonstrate(bay, next);
+    minutes.add(next.test, next.conditions['loads']);
+    steps.push(next.test);
+    said = judge(bay.case);
+  }
+  return { steps, minutes: minutes.total, said, isCharged: steps.includes('charge') };
+}
+
+const isOpen = ({ decision: { action } }: Judgement): boolean => action === 'test-next' || action === 'charge-first';
