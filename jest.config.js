@@ -15,6 +15,7 @@ const swc = {
 const own = {
   '^@tetrad/core$': '<rootDir>/core/src/index.ts',
   '^@tetrad/core/capture-format$': '<rootDir>/core/src/format/capture-format.ts',
+  '^@tetrad/core/practice$': '<rootDir>/core/src/practice/index.ts',
   '^@tetrad/core/capture$': '<rootDir>/core/src/capture/index.ts',
   '^@tetrad/core/light$': '<rootDir>/core/src/light.ts',
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',

@@ -158,6 +158,7 @@ export * from './trade/tables';
 export type { TestUnit } from './trade/test';
 export { TICKS } from './trade/ticks';
 export type { TickName } from './trade/ticks';
+export { MENDED_BY } from './trade/parts';
 export * from './trade/waits';
 export { waitsEndedBy } from './trade/ended-waits';
 export { readBatteryLabel } from './vehicle/battery-label';

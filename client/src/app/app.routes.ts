@@ -18,6 +18,16 @@ export const ROUTES: Routes = [
     loadChildren: () => import('./screens/instruments/instruments.routes'),
   },
   {
+    path: 'practice',
+    title: 'Practice · Tetrad',
+    loadComponent: () => import('./screens/practice/practice-list').then((m) => m.PracticeList),
+  },
+  {
+    path: 'practice/:exercise',
+    title: 'Practice · Tetrad',
+    loadComponent: () => import('./screens/practice/practice-bay').then((m) => m.PracticeBayScreen),
+  },
+  {
     path: 'sign-in',
     title: 'Sign in · Tetrad',
     loadComponent: () => import('./screens/sign-in/sign-in').then((m) => m.SignIn),

@@ -32,6 +32,15 @@ const CHARGED: readonly [number, number] = [0.95, 1];
 /** What came of writing something down. */
 export type Written = { readonly test: TestName; readonly id: string } | { readonly why: 'no-test' | 'over-range' };
 
+/** A bay that was left in the middle of a visit. */
+export interface LeftBay {
+  readonly readings: Case['readings'];
+  readonly observations: NonNullable<Case['observations']>;
+  readonly hands: Hands;
+  readonly charge: number;
+  readonly safety: readonly SafetyEvent[];
+}
+
 export class PracticeBay {
   readonly #visit: SimulatedVisit;
   readonly #random;
@@ -63,6 +72,19 @@ export class PracticeBay {
   }
   get vehicle() {
     return this.#visit.vehicle;
+  }
+  /** What is needed to go on later. */
+  get left(): LeftBay {
+    const { readings, observations = [] } = this.case;
+    return { readings, observations, hands: this.#hands, charge: this.vehicle.charge, safety: this.safety };
+  }
+  /** Goes on where a visit was left: the vehicle has stood meanwhile, its key off. */
+  takeUp({ readings, observations, hands, charge, safety }: LeftBay): void {
+    this.#visit.takeUp({ readings, observations });
+    this.vehicle.charge = charge;
+    this.#model = parked(this.#visit);
+    for (const event of safety) this.#starter.note(event);
+    this.take(hands);
   }
   /** What was read and seen so far, as the judge is given it. */
   get case(): Case {

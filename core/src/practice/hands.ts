@@ -68,6 +68,9 @@ export function testOf(hands: Hands, flow: Flow): TestName | null {
   return found.find(flows) ?? null;
 }
 
+/** Whether an instrument of the bay reads it; others are taken as a whole, with an instrument of their own. */
+export const isTakenByHand = (test: TestName): boolean => handsFor(test) !== null;
+
 /** Leads and instrument as a test wants them; null for one that no instrument of the bay reads. */
 export function handsFor(test: TestName): Hands | null {
   const { unit, leads } = TESTS[test];

@@ -3,7 +3,7 @@ import type { Judgement, NextStep } from '../format/judgement-shape';
 import type { FaultName, ObservationName, StepName, TestName } from '../format/names';
 import { judge } from '../words/en/judgement';
 import { PracticeBay } from './bay';
-import type { Written } from './bay';
+import type { LeftBay, Written } from './bay';
 import { demonstrate } from './demonstrate';
 import type { Exercise } from './exercise';
 import { judgesPath } from './judges-path';
@@ -23,18 +23,38 @@ export interface Done {
 /** Of the faults so many are told. */
 const TOLD_FAULTS = 5;
 
+/** A visit that was left before its call. */
+export interface LeftVisit {
+  readonly bay: LeftBay;
+  readonly minutes: number;
+  readonly done: readonly Done[];
+  readonly hints: number;
+}
+
 export class PracticeSession {
   readonly bay: PracticeBay;
-  readonly #minutes = new StepMinutes();
-  readonly #done: Done[] = [];
+  readonly #minutes: StepMinutes;
+  readonly #done: Done[];
   #said: Judgement;
-  #hints = 0;
+  #hints: number;
 
-  constructor(readonly exercise: Exercise) {
+  /** @param left Of the same exercise, where it goes on. */
+  constructor(
+    readonly exercise: Exercise,
+    left?: LeftVisit,
+  ) {
     this.bay = new PracticeBay(exercise);
+    if (left) this.bay.takeUp(left.bay);
+    this.#minutes = new StepMinutes(left?.minutes);
+    this.#done = [...(left?.done ?? [])];
+    this.#hints = left?.hints ?? 0;
     this.#said = judge(this.bay.case);
   }
 
+  /** What is needed to go on later. */
+  get left(): LeftVisit {
+    return { bay: this.bay.left, minutes: this.minutes, done: this.#done, hints: this.#hints };
+  }
   get judgement(): Judgement {
     return this.#said;
   }

@@ -10,7 +10,12 @@ const OTHER_MINUTES = 5;
 /** Adds up the minutes of work, with what lies between two states of the engine. */
 export class StepMinutes {
   #engine: EngineState = 'off';
-  #total = 0;
+  #total: number;
+
+  /** @param total Minutes of what was done before. */
+  constructor(total = 0) {
+    this.#total = total;
+  }
 
   get total(): number {
     return this.#total;

@@ -91,6 +91,12 @@ export class SimulatedVisit {
     return id;
   }
 
+  /** Takes up a visit where it was left: what was read and seen then. */
+  takeUp({ readings, observations = [] }: Pick<Case, 'readings' | 'observations'>): void {
+    this.#readings = [...readings];
+    this.#observations = [...observations];
+  }
+
   /** What everybody takes from the label from now on: the tester is set by it, and the load chosen. */
   #label(battery: BatteryLabel): void {
     this.vehicle.system = { ...this.vehicle.system, battery };

@@ -1,25 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { TESTS, describeLeads } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
-import { ALIVE, CLAMP_AT, CONDUCTORS, METER_BLACK, METER_RED, POINT_AT } from './circuit-points';
-
-/** A lead as a slack curve from the meter to its point. */
-function lead([fromX, fromY]: readonly [number, number], [toX, toY]: readonly [number, number]): string {
-  const slack = toY < fromY ? Math.min(36, Math.abs(toX - fromX) / 3) : 14;
-  return `M${fromX} ${fromY}C${fromX} ${fromY - 28} ${toX - slack} ${toY + 36} ${toX} ${toY}`;
-}
+import { CircuitParts } from '../../../circuit/circuit-parts';
+import { lead } from '../../../circuit/lead-curve';
+import { ALIVE, CLAMP_AT, METER_BLACK, METER_RED, POINT_AT } from '../../../circuit/circuit-points';
 
 /** The vehicle's circuit as a line drawing, with the two leads or the clamp where they go for a test. */
 @Component({
   selector: 'tt-circuit',
+  imports: [CircuitParts],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './circuit-drawing.svg',
-  styleUrl: './circuit-drawing.css',
+  styleUrl: '../../../circuit/circuit.css',
 })
 export class CircuitDrawing {
   readonly test = input.required<TestName>();
 
-  protected readonly conductors = Object.entries(CONDUCTORS).map(([name, d]) => ({ name, d }));
   protected readonly placing = computed(() => TESTS[this.test()].leads);
   protected readonly spoken = computed(() => describeLeads(this.test()));
   protected readonly alive = computed(() => new Set<string>(ALIVE[this.placing()?.flow ?? 'none']));

@@ -1,0 +1,70 @@
+import { DestroyRef, Injectable, inject, signal } from '@angular/core';
+import type { NextStep } from '@tetrad/core';
+import { LeftVisits } from './left-visits';
+import { practiceWorker } from './practice-worker.factory';
+import type { BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
+
+type Scored = Extract<FromPractice, { kind: 'score' }>;
+const REFUSED = {
+  'no-test': 'No test of the trade is read so. Move the leads, or change what the vehicle does.',
+  'over-range': 'Over range: nothing can be written down.',
+  'no-exercise': 'There is no exercise of that name.',
+} as const;
+
+/** One visit to the bay, in its worker. */
+@Injectable()
+export class PracticeVisit {
+  readonly #left = inject(LeftVisits);
+  readonly #worker = practiceWorker();
+  #exercise = '';
+  readonly bay = signal<BayView | null>(null);
+  readonly visit = signal<VisitView | null>(null);
+  readonly refused = signal<string | null>(null);
+  readonly hint = signal<NextStep | null>(null);
+  readonly scored = signal<Scored | null>(null);
+  /** The call is being worked out against the judge's own path. */
+  readonly isCalling = signal(false);
+
+  constructor() {
+    this.#worker.addEventListener('message', ({ data }: MessageEvent<FromPractice>) => this.#hear(data));
+    this.#worker.addEventListener('error', ({ message }) =>
+      this.refused.set(message || 'The vehicle could not be made.'),
+    );
+    inject(DestroyRef).onDestroy(() => this.#worker.terminate());
+  }
+
+  /** Opens an exercise: where it was left, or from the beginning. */
+  open(exercise: string, anew = false): void {
+    if (anew) this.#left.drop(exercise);
+    this.#exercise = exercise;
+    this.scored.set(null);
+    this.say({ kind: 'open', exercise, left: this.#left.of(exercise) });
+  }
+
+  say(message: ToPractice): void {
+    this.refused.set(null);
+    if (message.kind === 'call') this.isCalling.set(true);
+    if (message.kind !== 'hint') this.hint.set(null);
+    this.#worker.postMessage(message);
+  }
+
+  #hear(message: FromPractice): void {
+    switch (message.kind) {
+      case 'bay':
+        return this.bay.set(message.bay);
+      case 'visit':
+        this.#left.keep(this.#exercise, message.left);
+        return this.visit.set(message.visit);
+      case 'hint':
+        return this.hint.set(message.next);
+      case 'refused':
+        return this.refused.set(REFUSED[message.why]);
+      case 'score':
+        this.isCalling.set(false);
+        this.#left.drop(this.#exercise);
+        return this.scored.set(message);
+      default:
+        throw new Error(`unknown message ${JSON.stringify(message satisfies never)}`);
+    }
+  }
+}

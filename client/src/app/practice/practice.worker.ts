@@ -1,0 +1,119 @@
+/// <reference lib="webworker" />
+/** The vehicle of the practice bay, living in real time away from the page. */
+import { SYMPTOMS, TESTS, OBSERVATION_NAMES, TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
+import { PracticeSession, exerciseOf, isTakenByHand } from '@tetrad/core/practice';
+import type { LeftVisit } from '@tetrad/core/practice';
+import type { BayView, FromPractice, ToPractice, VehicleHands, VisitView } from './practice-messages';
+
+/** Between two looks, and the most that is made up for after a pause, ms. */
+const LOOK_MS = 50;
+const MAX_CATCH_UP_MS = 200;
+/** Leads that show which are taken by an instrument of their own. */
+const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test].unit !== 'rpm');
+
+let session: PracticeSession | null = null;
+let last = performance.now();
+
+const say = (message: FromPractice): void => postMessage(message);
+
+setInterval(() => {
+  const now = performance.now();
+  const elapsed = Math.min(MAX_CATCH_UP_MS, now - last);
+  last = now;
+  if (!session) return;
+  session.bay.advance(elapsed / 1000);
+  say({ kind: 'bay', bay: bayOf(session) });
+}, LOOK_MS);
+
+addEventListener('message', ({ data }: MessageEvent<ToPractice>) => {
+  if (data.kind === 'open') return open(data.exercise, data.left);
+  if (session) act(session, data);
+});
+
+function open(id: string, left: LeftVisit | null): void {
+  const exercise = exerciseOf(id);
+  if (!exercise) return say({ kind: 'refused', why: 'no-exercise' });
+  session = new PracticeSession(exercise, left ?? undefined);
+  last = performance.now();
+  tellVisit(session);
+}
+
+const tellVisit = (now: PracticeSession): void => say({ kind: 'visit', visit: visitOf(now), left: now.left });
+
+function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }>): void {
+  switch (message.kind) {
+    case 'hands':
+      return now.bay.take(message.hands);
+    case 'vehicle':
+      return now.bay.set(controlsOf(now, message.hands));
+    case 'write': {
+      const written = now.write();
+      if ('why' in written) return say({ kind: 'refused', why: written.why });
+      break;
+    }
+    case 'look':
+      now.look(message.about);
+      break;
+    case 'special':
+      now.special(message.test);
+      break;
+    case 'charge':
+      now.charge();
+      break;
+    case 'wait':
+      now.wait(message.minutes);
+      break;
+    case 'hint':
+      return say({ kind: 'hint', next: now.hint() });
+    case 'show': {
+      const [next] = now.judgement.next;
+      if (next) now.show(next);
+      break;
+    }
+    case 'call': {
+      const score = now.call(message.call);
+      return say({ kind: 'score', score, done: now.done, path: score.judge.steps });
+    }
+    default:
+      throw new Error(`unknown message ${JSON.stringify(message satisfies never)}`);
+  }
+  tellVisit(now);
+}
+
+function controlsOf({ bay }: PracticeSession, { isLoadTested, ...hands }: VehicleHands) {
+  if (isLoadTested === undefined) return hands;
+  const cca = packCca(bay.vehicle.system.battery) ?? bay.vehicle.cca;
+  return { ...hands, testerAmps: isLoadTested ? Math.round(loadTestAmps(cca)) : 0 };
+}
+
+function bayOf({ bay, minutes }: PracticeSession): BayView {
+  const { key, hasFuel, loads, lamps, throttle, testerAmps } = bay.controls;
+  const { isRunning, rpm } = bay.instant;
+  return {
+    hands: bay.hands,
+    shown: bay.shown,
+    clampAmps: bay.clampAmps,
+    test: bay.test,
+    flow: bay.flow,
+    vehicle: { key, hasFuel, loads, lamps, throttle, isLoadTested: testerAmps > 0 },
+    isRunning,
+    rpm,
+    minutes,
+  };
+}
+
+function visitOf({ bay, judgement }: PracticeSession): VisitView {
+  const { readings, observations = [], complaint, system, conditions } = bay.case;
+  const graded = new Map(judgement.readings.map((reading) => [reading.id, reading]));
+  return {
+    symptoms: (complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
+    system,
+    celsius: conditions?.ambientCelsius ?? null,
+    readings: readings.map(({ id, test, value }) => ({ id, test, value, graded: graded.get(id)! })),
+    observations,
+    next: judgement.next[0] ?? null,
+    safety: bay.safety,
+    specials: SPECIALS,
+    looks: OBSERVATION_NAMES,
+  };
+}

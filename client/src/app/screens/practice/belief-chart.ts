@@ -1,0 +1,91 @@
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  afterNextRender,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
+import { FAULTS, stepName } from '@tetrad/core';
+import type { FaultName } from '@tetrad/core';
+import type { Done } from '@tetrad/core/practice';
+import {
+  CategoryScale,
+  Chart,
+  Legend,
+  LineController,
+  LineElement,
+  LinearScale,
+  PointElement,
+  Tooltip,
+} from 'chart.js';
+
+Chart.register(CategoryScale, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip);
+
+/** Faults that are drawn: more lines cannot be told apart. */
+const MAX_LINES = 4;
+const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3]] as const;
+
+/** What was believed after each step of a visit. */
+@Component({
+  selector: 'tt-belief-chart',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<canvas #canvas role="img" aria-label="Probability of the likeliest faults after each step"></canvas>`,
+  styles: `
+    :host {
+      display: block;
+      height: 260px;
+    }
+  `,
+})
+export class BeliefChart {
+  readonly done = input.required<readonly Done[]>();
+  protected readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const canvas = this.canvas().nativeElement;
+      const chart = new Chart(canvas, this.#drawn(getComputedStyle(canvas)));
+      destroyed.onDestroy(() => chart.destroy());
+    });
+  }
+
+  #drawn(style: CSSStyleDeclaration): ConstructorParameters<typeof Chart>[1] {
+    const of = (name: string): string => style.getPropertyValue(name).trim();
+    const done = this.done();
+    const highest = new Map<FaultName, number>();
+    for (const { believed } of done)
+      for (const { fault, probability } of believed) highest.set(fault, Math.max(highest.get(fault) ?? 0, probability));
+    const told = [...highest].sort((a, b) => b[1] - a[1]).slice(0, MAX_LINES);
+    const colors = [of('--copper'), of('--ink'), of('--within'), of('--void')];
+    const percentAt = ({ believed }: Done, fault: FaultName): number =>
+      100 * (believed.find((one) => one.fault === fault)?.probability ?? 0);
+    const font = { family: of('--sans'), size: 13 };
+    const axis = { ticks: { color: of('--ink-soft'), font }, grid: { color: of('--line-soft') } };
+    return {
+      type: 'line',
+      data: {
+        labels: done.map(({ step }) => stepName(step)),
+        datasets: told.map(([fault], at) => ({
+          label: FAULTS[fault].name,
+          data: done.map((one) => percentAt(one, fault)),
+          borderColor: colors[at],
+          borderDash: [...DASHES[at]!],
+          pointRadius: 2,
+        })),
+      },
+      options: {
+        animation: false,
+        maintainAspectRatio: false,
+        scales: {
+          x: axis,
+          y: { ...axis, min: 0, max: 100, title: { display: true, text: '%', color: of('--ink-soft'), font } },
+        },
+        plugins: { legend: { labels: { color: of('--ink'), font, boxHeight: 0 } } },
+      },
+    };
+  }
+}

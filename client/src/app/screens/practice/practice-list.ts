@@ -1,0 +1,119 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormControl, ReactiveFormsModule, Validators } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { EXERCISES } from '@tetrad/core/practice';
+import { InputText } from 'primeng/inputtext';
+import { TableModule } from 'primeng/table';
+import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
+import { Field } from '../../kit/field';
+import { PracticeResults } from '../../practice/practice-results';
+
+/** The exercises of the practice bay, and how each went at this device. */
+@Component({
+  selector: 'tt-practice-list',
+  imports: [Button, DatePipe, Field, InputText, ReactiveFormsModule, RouterLink, TableModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="bar">
+      <h1>Practice</h1>
+      <p class="soft">
+        A simulated vehicle with a hidden fault: put the leads on, turn the key, read the meter, call the part. Nothing
+        of it is a job.
+      </p>
+      <button pButton kind="bare" (click)="exportCsv()">Export CSV</button>
+      <form class="any" (ngSubmit)="openAny()">
+        <tt-field label="Any vehicle, by number" [error]="problem()">
+          <input pInputText inputmode="numeric" autocomplete="off" [formControl]="seed" />
+        </tt-field>
+        <button pButton type="submit">Open</button>
+      </form>
+    </div>
+    <p-table [value]="rows()" dataKey="id">
+      <ng-template #header>
+        <tr>
+          <th scope="col">Exercise</th>
+          <th scope="col" class="wide">What the driver says</th>
+          <th scope="col">Best</th>
+          <th scope="col" class="wide">Last</th>
+        </tr>
+      </ng-template>
+      <ng-template #body let-row>
+        <tr>
+          <td>
+            <a pButton kind="link" [routerLink]="['/practice', row.id]">{{ row.title }}</a>
+          </td>
+          <td class="wide">{{ row.story }}</td>
+          <td class="figure">{{ row.best === null ? '–' : row.best + ' points' }}</td>
+          <td class="wide">{{ row.last ? (row.last | date: 'd MMM, HH:mm') : 'Not yet' }}</td>
+        </tr>
+      </ng-template>
+    </p-table>
+  `,
+  styles: `
+    .bar {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 8px 16px;
+      padding: 8px 16px;
+    }
+    .bar p {
+      flex: 1 1 320px;
+      align-self: center;
+    }
+    .any {
+      display: flex;
+      align-items: end;
+      gap: 8px;
+    }
+    .any tt-field {
+      width: 190px;
+    }
+    @media (max-width: 768px) {
+      .wide {
+        display: none;
+      }
+    }
+  `,
+})
+export class PracticeList {
+  readonly #router = inject(Router);
+  readonly #csv = inject(CsvFiles);
+  readonly #results = inject(PracticeResults);
+  protected readonly seed = new FormControl('', {
+    nonNullable: true,
+    validators: [Validators.required, Validators.pattern(/^\s*\d{1,9}\s*$/)],
+  });
+  protected readonly problem = signal<string | null>(null);
+  protected readonly rows = computed(() =>
+    EXERCISES.map(({ id, title, story }) => {
+      const results = this.#results.of(id);
+      return {
+        id,
+        title,
+        story,
+        best: results.length === 0 ? null : Math.max(...results.map(({ points }) => points)),
+        last: results.at(-1)?.at ?? null,
+        times: results.length,
+      };
+    }),
+  );
+
+  protected openAny(): void {
+    this.problem.set(this.seed.valid ? null : 'A whole number, up to nine digits');
+    if (!this.seed.valid) return;
+    void this.#router.navigate(['/practice', `any-${this.seed.value.trim()}`]);
+  }
+  protected exportCsv(): void {
+    const table = this.rows().map(({ id, title, best, last, times }) => ({
+      exercise: id,
+      title,
+      times,
+      'best points': best ?? '',
+      last: last ?? '',
+    }));
+    void this.#csv.save('practice', table);
+  }
+}
