@@ -88,6 +88,8 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     open: (page) => takeOver(page, 'Edda Quill', '7410'),
   },
   { name: 'audit log', path: '/audit-log' },
+  { name: 'exercises', path: '/practice' },
+  { name: 'practice bay', path: '/practice/slow-ground' },
 ];
 
 const HALVES = [SCREENS.filter((_, index) => index % 2 === 0), SCREENS.filter((_, index) => index % 2 === 1)];

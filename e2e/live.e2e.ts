@@ -1,5 +1,5 @@
 /** Instruments read live: the value is there, steady; the crank is cut out by the count-down; Enter keeps it. */
-import { expect, test } from './application';
+import { expect, takeOver, test } from './application';
 import { openJob } from './walk';
 import type { Page } from '@playwright/test';
 
@@ -86,6 +86,7 @@ test('a recorder records the start that is cranked while it waits, and its captu
 
 test('an instrument whose host nobody allowed says so on the bench, and typing goes on', async ({ page, app }) => {
   await page.goto(app.url);
+  await expect(page.getByText('Utility van').first()).toBeVisible();
   await page.evaluate(async () => {
     const { shop } = (await (await fetch('/api/session')).json()) as { shop: { id: string } };
     const [meter] = (await (await fetch(`/api/shops/${shop.id}/instruments`)).json()) as { id: string }[];
@@ -106,4 +107,25 @@ test('an instrument whose host nobody allowed says so on the bench, and typing g
   await page.keyboard.press('Enter');
   await page.keyboard.press('Enter');
   await expect(page.locator('.route')).toContainText('12.61 V');
+});
+
+test('an administrator allows a host, and chooses which vehicle stands at the simulated instruments', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.url}/instruments`);
+  await takeOver(page, 'Edda Quill', '7410');
+  await page.getByText('Where instruments may be read').click();
+  const hosts = page.getByLabel('Host and port, one a line');
+  await expect(hosts).toHaveValue(/127\.0\.0\.1:\d+/);
+  await hosts.fill(`${await hosts.inputValue()}\n10.0.0.9:5025`);
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Kept')).toBeVisible();
+  await hosts.fill('nowhere');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'instrumentHosts: found' })).toBeVisible();
+  await page.getByRole('button', { name: /Simulated vehicle/ }).click();
+  await page.getByLabel('Vehicle number').fill('7');
+  await page.getByRole('button', { name: 'Use this vehicle' }).click();
+  await expect(page.getByText('Simulated vehicle 7:')).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import type { HttpErrorResponse } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { Textarea } from 'primeng/textarea';
 import { EMPTY } from 'rxjs';
@@ -20,13 +20,13 @@ import { selectShop } from '../../state/session/session.feature';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-fold says="Where instruments may be read">
-      <form (ngSubmit)="save()">
+      <form [formGroup]="form" (ngSubmit)="save()">
         <tt-field
           label="Host and port, one a line"
           hint="192.168.1.20:5025. The server connects nowhere else."
           [error]="refused()"
         >
-          <textarea pTextarea rows="5" [formControl]="hosts" spellcheck="false" autocapitalize="none"></textarea>
+          <textarea pTextarea rows="5" formControlName="hosts" spellcheck="false" autocapitalize="none"></textarea>
         </tt-field>
         <button pButton type="submit">Save</button>
       </form>
@@ -53,12 +53,13 @@ export class AllowedHosts {
     params: () => this.#shop(),
     stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.shopSettings(shop)),
   });
-  protected readonly hosts = new FormControl('', { nonNullable: true });
+  protected readonly form = new FormGroup({ hosts: new FormControl('', { nonNullable: true }) });
   protected readonly refused = signal<string | null>(null);
 
   constructor() {
     effect(() => {
-      if (this.#settings.hasValue()) this.hosts.setValue((this.#settings.value().instrumentHosts ?? []).join('\n'));
+      if (this.#settings.hasValue())
+        this.form.setValue({ hosts: (this.#settings.value().instrumentHosts ?? []).join('\n') });
     });
   }
 
@@ -66,8 +67,9 @@ export class AllowedHosts {
     const shop = this.#shop();
     if (shop === null || !this.#settings.hasValue()) return;
     const { forgetsAtSignOut } = this.#settings.value();
-    const instrumentHosts = this.hosts.value
-      .split(/\s+/)
+    const instrumentHosts = this.form
+      .getRawValue()
+      .hosts.split(/\s+/)
       .map((host) => host.toLowerCase())
       .filter(Boolean);
     this.#api.changeShop(shop, { forgetsAtSignOut, instrumentHosts }).subscribe({

@@ -1,6 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormControl, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { EXERCISES } from '@tetrad/core/practice';
 import { InputText } from 'primeng/inputtext';
@@ -23,9 +23,9 @@ import { PracticeResults } from '../../practice/practice-results';
         of it is a job.
       </p>
       <button pButton kind="bare" (click)="exportCsv()">Export CSV</button>
-      <form class="any" (ngSubmit)="openAny()">
+      <form class="any" [formGroup]="form" (ngSubmit)="openAny()">
         <tt-field label="Any vehicle, by number" [error]="problem()">
-          <input pInputText inputmode="numeric" autocomplete="off" [formControl]="seed" />
+          <input pInputText inputmode="numeric" autocomplete="off" formControlName="seed" />
         </tt-field>
         <button pButton type="submit">Open</button>
       </form>
@@ -82,9 +82,11 @@ export class PracticeList {
   readonly #router = inject(Router);
   readonly #csv = inject(CsvFiles);
   readonly #results = inject(PracticeResults);
-  protected readonly seed = new FormControl('', {
-    nonNullable: true,
-    validators: [Validators.required, Validators.pattern(/^\s*\d{1,9}\s*$/)],
+  protected readonly form = new FormGroup({
+    seed: new FormControl('', {
+      nonNullable: true,
+      validators: [Validators.required, Validators.pattern(/^\s*\d{1,9}\s*$/)],
+    }),
   });
   protected readonly problem = signal<string | null>(null);
   protected readonly rows = computed(() =>
@@ -102,9 +104,9 @@ export class PracticeList {
   );
 
   protected openAny(): void {
-    this.problem.set(this.seed.valid ? null : 'A whole number, up to nine digits');
-    if (!this.seed.valid) return;
-    void this.#router.navigate(['/practice', `any-${this.seed.value.trim()}`]);
+    this.problem.set(this.form.valid ? null : 'A whole number, up to nine digits');
+    if (!this.form.valid) return;
+    void this.#router.navigate(['/practice', `any-${this.form.getRawValue().seed.trim()}`]);
   }
   protected exportCsv(): void {
     const table = this.rows().map(({ id, title, best, last, times }) => ({

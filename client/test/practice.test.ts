@@ -1,0 +1,146 @@
+/** The practice screens: exercises, the call, and the review, with a worker of the test's own. */
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { MessageService } from 'primeng/api';
+import { EXERCISES, PracticeSession, exerciseOf } from '@tetrad/core/practice';
+import { LeftVisits } from '../src/app/practice/left-visits';
+import { PracticeResults } from '../src/app/practice/practice-results';
+import { PracticeVisit } from '../src/app/practice/practice-visit';
+import type { FromPractice, ToPractice } from '../src/app/practice/practice-messages';
+import { CallDialog } from '../src/app/screens/practice/call-dialog';
+import { PracticeList } from '../src/app/screens/practice/practice-list';
+import { PracticeReview } from '../src/app/screens/practice/practice-review';
+
+let said: ToPractice[];
+let hear: ((event: { data: FromPractice }) => void) | null;
+jest.mock('../src/app/practice/practice-worker.factory', () => ({
+  practiceWorker: () => ({
+    addEventListener: (kind: string, listener: typeof hear) => kind === 'message' && (hear = listener),
+    postMessage: (message: ToPractice) => said.push(message),
+    terminate: () => undefined,
+  }),
+}));
+jest.mock('chart.js', () => ({
+  Chart: class {
+    static register = () => undefined;
+    destroy = () => undefined;
+  },
+}));
+
+beforeEach(() => {
+  said = [];
+  hear = null;
+  localStorage.clear();
+  TestBed.configureTestingModule({ providers: [provideRouter([]), PracticeVisit, MessageService] });
+});
+const textOf = (element: unknown): string => (element as HTMLElement).textContent!.replace(/\s+/g, ' ');
+
+describe('the list', () => {
+  it('shows every exercise, what its driver says, and the best of this device, never its fault', async () => {
+    TestBed.inject(PracticeResults).add('belt', { at: '2026-11-29T10:00:00Z', points: 71, minutes: 30, isRight: true });
+    TestBed.inject(PracticeResults).add('belt', { at: '2026-11-29T11:00:00Z', points: 64, minutes: 20, isRight: true });
+    const fixture = TestBed.createComponent(PracticeList);
+    await fixture.whenStable();
+    const words = textOf(fixture.nativeElement);
+    for (const { title, story } of EXERCISES) {
+      expect(words).toContain(title);
+      expect(words).toContain(story);
+    }
+    expect(words).toContain('71 points');
+    expect(words).not.toMatch(/battery worn|starter dragging|slipping/);
+  });
+  it.each(['', 'forty', '-3', '1.5', '1234567890'])(
+    'a vehicle whose number is “%s” is refused with what is allowed',
+    async (number) => {
+      const fixture = TestBed.createComponent(PracticeList);
+      await fixture.whenStable();
+      const root = fixture.nativeElement as HTMLElement;
+      const field = root.querySelector('input')!;
+      field.value = number;
+      field.dispatchEvent(new Event('input'));
+      root.querySelector('form')!.dispatchEvent(new Event('submit'));
+      await fixture.whenStable();
+      expect(textOf(root)).toContain('A whole number, up to nine digits');
+    },
+  );
+});
+
+describe('a visit', () => {
+  const visitOf = (session: PracticeSession): FromPractice =>
+    ({ kind: 'visit', visit: { readings: [] }, left: session.left }) as unknown as FromPractice;
+
+  it('that was left goes on where it was, also in a new page; one that was called begins anew', () => {
+    const session = new PracticeSession(exerciseOf('belt')!);
+    session.show(session.judgement.next[0]!);
+    const first = TestBed.inject(PracticeVisit);
+    first.open('belt');
+    expect(said).toEqual([{ kind: 'open', exercise: 'belt', left: null }]);
+    hear!({ data: visitOf(session) });
+    first.open('belt');
+    expect(said.at(-1)).toMatchObject({
+      left: { bay: { readings: session.bay.case.readings }, minutes: session.minutes },
+    });
+    first.say({ kind: 'call', call: { action: 'replace', part: 'belt' } });
+    expect(first.isCalling()).toBe(true);
+    hear!({ data: { kind: 'score', score: {}, done: [], path: [] } as unknown as FromPractice });
+    expect(TestBed.inject(LeftVisits).of('belt')).toBeNull();
+  });
+  it('what cannot be written down says why, until the next thing is done', () => {
+    const visit = TestBed.inject(PracticeVisit);
+    visit.open('belt');
+    hear!({ data: { kind: 'refused', why: 'no-test' } });
+    expect(visit.refused()).toContain('No test of the trade is read so');
+    visit.say({ kind: 'wait', minutes: 1 });
+    expect(visit.refused()).toBeNull();
+  });
+});
+
+it('a left visit has its readings, minutes and dangers again, and the same verdict', () => {
+  const exercise = exerciseOf('slow-ground')!;
+  const before = new PracticeSession(exercise);
+  for (let i = 0; i < 4 && before.judgement.next[0]; i++) before.show(before.judgement.next[0]);
+  const after = new PracticeSession(exercise, JSON.parse(JSON.stringify(before.left)));
+  expect(after.minutes).toBe(before.minutes);
+  expect(after.bay.case.readings).toEqual(before.bay.case.readings);
+  expect(after.judgement).toEqual(before.judgement);
+});
+
+describe('the call', () => {
+  it('offers each part with what is done to it, and calls nothing before one is chosen', async () => {
+    const fixture = TestBed.createComponent(CallDialog);
+    await fixture.whenStable();
+    const button = [...document.querySelectorAll('button')].find((one) => textOf(one).includes('Call it'))!;
+    expect(button.disabled).toBe(true);
+  });
+});
+
+describe('the review', () => {
+  const review = async (call: Parameters<PracticeSession['call']>[0], follow: boolean): Promise<string> => {
+    const exercise = exerciseOf('slow-ground')!;
+    const session = new PracticeSession(exercise);
+    while (follow && session.judgement.decision.action === 'test-next') session.show(session.judgement.next[0]!);
+    const fixture = TestBed.createComponent(PracticeReview);
+    fixture.componentRef.setInput('exercise', exercise);
+    fixture.componentRef.setInput('scored', { score: session.call(call), done: session.done });
+    await fixture.whenStable();
+    return textOf(fixture.nativeElement);
+  };
+
+  it('of a proven call says so, with the judge’s own path and its minutes', async () => {
+    const words = await review({ action: 'repair', part: 'connections' }, true);
+    for (const part of [
+      '100 of 100 points',
+      'Right, and proven',
+      'bad ground between starter and battery',
+      'Nothing unsafe.',
+      'Drop, starter case',
+    ])
+      expect(words).toContain(part);
+  });
+  it('of a sound part that was condemned names the truth and what was not tested', async () => {
+    const words = await review({ action: 'replace', part: 'battery' }, false);
+    expect(words).toContain('Not the right call');
+    expect(words).toContain('Repair the connection: bad ground between starter and battery');
+    expect(words).toContain('Not tested: Resting voltage');
+  });
+});
