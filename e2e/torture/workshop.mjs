@@ -15,6 +15,9 @@ const MAX_TRIES = 5;
 const AGAIN_MS = 500;
 /** A job has some tens of readings: then the pair takes the next vehicle. */
 const MAX_READINGS = 40;
+/** An update that was not heard within a second is none. */
+const LOOK_MS = 50;
+const MAX_LOOKS = 20;
 
 const quantile = (sorted, share) => sorted[Math.floor(share * (sorted.length - 1))] ?? NaN;
 const figures = (times) => {
@@ -32,13 +35,18 @@ class Pair {
   #readings = 0;
   /** When a reading was sent that the other device has not heard of yet. */
   #sent = new Map();
+  /** Of a line that has not ended yet. */
+  #rest = '';
   constructor(app, told) {
     this.#app = app;
     this.told = told;
   }
 
   async begin() {
+    // what the other device has just saved is still to be heard
+    for (let looks = 0; this.#sent.size > 0 && looks < MAX_LOOKS; looks++) await wait(LOOK_MS);
     this.#stream?.destroy();
+    this.#rest = '';
     this.#readings = 0;
     this.#sent.clear();
     // as a device does: where it is told that others are busy, again
@@ -79,9 +87,14 @@ class Pair {
     this.#stream.destroy();
   }
 
+  /** What comes in pieces is heard by whole lines: an id may stand in two of them. */
   #hear(data) {
+    const heard = this.#rest + data;
+    const end = heard.lastIndexOf('\n') + 1;
+    this.#rest = heard.slice(end);
+    const lines = heard.slice(0, end);
     for (const [id, begun] of this.#sent)
-      if (data.includes(id)) {
+      if (lines.includes(id)) {
         this.told.push(performance.now() - begun);
         this.#sent.delete(id);
       }
