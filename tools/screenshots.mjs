@@ -125,6 +125,27 @@ const VIEWS = [
   },
   { name: 'bench-phone', path: job(9), ready: bench, size: { width: 390, height: 844 } },
   {
+    name: 'practice',
+    path: '/practice/slow-ground',
+    ready: async (page) => {
+      await page.getByLabel('Display').waitFor();
+      await page.getByRole('button', { name: 'With help' }).click();
+      for (let steps = 0; steps < 5; steps++) {
+        await page.getByRole('button', { name: 'Show me' }).click();
+        await page.waitForTimeout(700);
+      }
+    },
+  },
+  {
+    name: 'bench-live',
+    path: job(16),
+    withInstruments: true,
+    ready: async (page) => {
+      await bench(page);
+      await page.getByText('● steady').waitFor();
+    },
+  },
+  {
     name: 'report',
     path: `${job(1)}/report`,
     ready: (page) => page.getByText('Part by part').waitFor(),
@@ -142,17 +163,23 @@ async function main() {
   await buildServer();
   await buildClient();
   await mkdir(FOLDER, { recursive: true });
-  await withServedApplication(async (url, browser) => {
-    for (const { name, path, ready, dark = false, size = { width: 1280, height: 800 } } of VIEWS)
-      await step(name, async () => {
-        const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light' });
-        await page.goto(url + path);
-        await ready(page);
-        await page.waitForTimeout(500);
-        await page.screenshot({ path: join(FOLDER, `${name}.png`) });
-        await page.close();
-      });
-  });
+  for (const withInstruments of [false, true])
+    await withServedApplication(
+      async (url, browser) => {
+        for (const view of VIEWS.filter((one) => (one.withInstruments ?? false) === withInstruments))
+          await step(view.name, () => take(view, url, browser));
+      },
+      { withInstruments },
+    );
+}
+
+async function take({ name, path, ready, dark = false, size = { width: 1280, height: 800 } }, url, browser) {
+  const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light' });
+  await page.goto(url + path);
+  await ready(page);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+  await page.close();
 }
 
 main().catch(fail);

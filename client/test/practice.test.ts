@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { EXERCISES, PracticeSession, exerciseOf } from '@tetrad/core/practice';
+import { CrankSound } from '../src/app/practice/crank-sound';
 import { LeftVisits } from '../src/app/practice/left-visits';
 import { PracticeResults } from '../src/app/practice/practice-results';
 import { PracticeVisit } from '../src/app/practice/practice-visit';
@@ -55,7 +56,7 @@ describe('the list', () => {
       const fixture = TestBed.createComponent(PracticeList);
       await fixture.whenStable();
       const root = fixture.nativeElement as HTMLElement;
-      const field = root.querySelector('input')!;
+      const field = root.querySelector<HTMLInputElement>('form input')!;
       field.value = number;
       field.dispatchEvent(new Event('input'));
       root.querySelector('form')!.dispatchEvent(new Event('submit'));
@@ -65,6 +66,7 @@ describe('the list', () => {
   );
 });
 
+const belt = exerciseOf('belt')!;
 describe('a visit', () => {
   const visitOf = (session: PracticeSession): FromPractice =>
     ({ kind: 'visit', visit: { readings: [] }, left: session.left }) as unknown as FromPractice;
@@ -73,10 +75,10 @@ describe('a visit', () => {
     const session = new PracticeSession(exerciseOf('belt')!);
     session.show(session.judgement.next[0]!);
     const first = TestBed.inject(PracticeVisit);
-    first.open('belt');
-    expect(said).toEqual([{ kind: 'open', exercise: 'belt', left: null }]);
+    first.open(belt);
+    expect(said).toEqual([{ kind: 'open', exercise: belt, left: null }]);
     hear!({ data: visitOf(session) });
-    first.open('belt');
+    first.open(belt);
     expect(said.at(-1)).toMatchObject({
       left: { bay: { readings: session.bay.case.readings }, minutes: session.minutes },
     });
@@ -87,7 +89,7 @@ describe('a visit', () => {
   });
   it('what cannot be written down says why, until the next thing is done', () => {
     const visit = TestBed.inject(PracticeVisit);
-    visit.open('belt');
+    visit.open(belt);
     hear!({ data: { kind: 'refused', why: 'no-test' } });
     expect(visit.refused()).toContain('No test of the trade is read so');
     visit.say({ kind: 'wait', minutes: 1 });
@@ -103,6 +105,13 @@ it('a left visit has its readings, minutes and dangers again, and the same verdi
   expect(after.minutes).toBe(before.minutes);
   expect(after.bay.case.readings).toEqual(before.bay.case.readings);
   expect(after.judgement).toEqual(before.judgement);
+});
+
+it('a cranked engine is heard twice a turn of four cylinders, and not while it stands', () => {
+  const sound = new CrankSound();
+  const heard = (rpm: number) =>
+    Array.from({ length: 600 }, () => sound.passes(rpm, 4, 0.1 / 60)).filter(Boolean).length;
+  expect([heard(185), heard(0)]).toEqual([6, 0]); // one second at 185 rpm
 });
 
 describe('the call', () => {

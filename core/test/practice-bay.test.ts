@@ -1,7 +1,16 @@
 /** The practice bay: leads on points, a vehicle in time, readings of the trade, and a score that can be trusted. */
 import { FAULTS, TESTS } from '@tetrad/core';
 import type { TestPoint } from '@tetrad/core';
-import { EXERCISES, PracticeBay, PracticeSession, anyVehicle, exerciseOf, judgesPath } from '../src/practice';
+import {
+  EXERCISES,
+  PracticeBay,
+  PracticeSession,
+  anyVehicle,
+  exerciseOf,
+  judgesPath,
+  readExercise,
+  writeExercise,
+} from '../src/practice';
 import type { Exercise } from '../src/practice';
 
 const sound: Exercise = { ...EXERCISES[0]!, id: 'sound', faults: ['none'] };
@@ -216,5 +225,28 @@ describe('the call', () => {
   test('the same number is the same vehicle, another is none', () => {
     expect(exerciseOf('any-42')).toEqual(anyVehicle(42));
     for (const id of ['any-', 'any-x', 'any--1', 'any-1234567890', 'nobody']) expect(exerciseOf(id)).toBeNull();
+  });
+});
+
+describe('an exercise as a file', () => {
+  const own: Exercise = { ...exerciseOf('belt')!, id: 'monday', title: 'Monday' };
+  test('comes back as it was written', () => {
+    expect(readExercise(writeExercise(own))).toEqual({ ok: true, exercise: own });
+  });
+  test.each([
+    ['$.faults[0]', { faults: ['gremlins'] }],
+    ['$.faults', { faults: [] }],
+    ['$.severity', { severity: 2 }],
+    ['$.seed', { seed: 1.5 }],
+    ['$.title', { title: '' }],
+    ['$.format', { format: 'tetrad-case/1' }],
+  ])('that is wrong is named by its path: %s', (path, change) => {
+    const result = readExercise(JSON.stringify({ ...JSON.parse(writeExercise(own)), ...change }));
+    expect(result).toMatchObject({ ok: false, misfits: [expect.objectContaining({ path })] });
+  });
+  test('that is no JSON tells the place', () => {
+    expect(readExercise('{"format": ')).toMatchObject({
+      misfits: [{ path: '$', found: expect.stringContaining('line') }],
+    });
   });
 });

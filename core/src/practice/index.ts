@@ -5,6 +5,8 @@
 export { PracticeBay } from './bay';
 export type { Written } from './bay';
 export type { Exercise } from './exercise';
+export { readExercise, writeExercise } from './exercise-file';
+export type { ExerciseResult } from './exercise-file';
 export { EXERCISES, anyVehicle, exerciseOf } from './exercises';
 export { BAY_FUNCTIONS, isTakenByHand } from './hands';
 export type { BayFunction, Hands } from './hands';

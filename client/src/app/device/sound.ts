@@ -6,6 +6,8 @@ const TONES = {
   tick: [[660, 0.08]],
   go: [[990, 0.35]],
   read: [[1320, 0.5]],
+  // one compression of an engine that is cranked
+  compression: [[85, 0.09]],
   stop: [
     [440, 0.2],
     [330, 0.4],

@@ -1,6 +1,6 @@
 /** What page and worker of the practice bay say to each other. */
 import type { GradedReading, NextStep, ObservationName, StepName, System, TestName } from '@tetrad/core';
-import type { Hands, LeftVisit, PracticeCall, SafetyEvent, Score, Done } from '@tetrad/core/practice';
+import type { Exercise, Hands, LeftVisit, PracticeCall, SafetyEvent, Score, Done } from '@tetrad/core/practice';
 
 /** What hands do to the vehicle. */
 export interface VehicleHands {
@@ -13,7 +13,7 @@ export interface VehicleHands {
 }
 
 export type ToPractice =
-  | { readonly kind: 'open'; readonly exercise: string; readonly left: LeftVisit | null }
+  | { readonly kind: 'open'; readonly exercise: Exercise; readonly left: LeftVisit | null }
   | { readonly kind: 'hands'; readonly hands: Partial<Hands> }
   | { readonly kind: 'vehicle'; readonly hands: VehicleHands }
   | { readonly kind: 'write' }
@@ -66,7 +66,7 @@ export interface VisitView {
 export type FromPractice =
   | { readonly kind: 'bay'; readonly bay: BayView }
   | { readonly kind: 'visit'; readonly visit: VisitView; readonly left: LeftVisit }
-  | { readonly kind: 'refused'; readonly why: 'no-test' | 'over-range' | 'no-exercise' }
+  | { readonly kind: 'refused'; readonly why: 'no-test' | 'over-range' }
   | { readonly kind: 'hint'; readonly next: NextStep | null }
   | {
       readonly kind: 'score';

@@ -1,5 +1,6 @@
 import { DestroyRef, Injectable, inject, signal } from '@angular/core';
 import type { NextStep } from '@tetrad/core';
+import type { Exercise } from '@tetrad/core/practice';
 import { LeftVisits } from './left-visits';
 import { practiceWorker } from './practice-worker.factory';
 import type { BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
@@ -8,7 +9,6 @@ type Scored = Extract<FromPractice, { kind: 'score' }>;
 const REFUSED = {
   'no-test': 'No test of the trade is read so. Move the leads, or change what the vehicle does.',
   'over-range': 'Over range: nothing can be written down.',
-  'no-exercise': 'There is no exercise of that name.',
 } as const;
 
 /** One visit to the bay, in its worker. */
@@ -34,11 +34,12 @@ export class PracticeVisit {
   }
 
   /** Opens an exercise: where it was left, or from the beginning. */
-  open(exercise: string, anew = false): void {
-    if (anew) this.#left.drop(exercise);
-    this.#exercise = exercise;
+  open(exercise: Exercise, anew = false): void {
+    const { id } = exercise;
+    if (anew) this.#left.drop(id);
+    this.#exercise = id;
     this.scored.set(null);
-    this.say({ kind: 'open', exercise, left: this.#left.of(exercise) });
+    this.say({ kind: 'open', exercise, left: this.#left.of(id) });
   }
 
   say(message: ToPractice): void {

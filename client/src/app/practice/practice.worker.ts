@@ -1,8 +1,8 @@
 /// <reference lib="webworker" />
 /** The vehicle of the practice bay, living in real time away from the page. */
 import { SYMPTOMS, TESTS, OBSERVATION_NAMES, TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
-import { PracticeSession, exerciseOf, isTakenByHand } from '@tetrad/core/practice';
-import type { LeftVisit } from '@tetrad/core/practice';
+import { PracticeSession, isTakenByHand } from '@tetrad/core/practice';
+import type { Exercise, LeftVisit } from '@tetrad/core/practice';
 import type { BayView, FromPractice, ToPractice, VehicleHands, VisitView } from './practice-messages';
 
 /** Between two looks, and the most that is made up for after a pause, ms. */
@@ -30,9 +30,7 @@ addEventListener('message', ({ data }: MessageEvent<ToPractice>) => {
   if (session) act(session, data);
 });
 
-function open(id: string, left: LeftVisit | null): void {
-  const exercise = exerciseOf(id);
-  if (!exercise) return say({ kind: 'refused', why: 'no-exercise' });
+function open(exercise: Exercise, left: LeftVisit | null): void {
   session = new PracticeSession(exercise, left ?? undefined);
   last = performance.now();
   tellVisit(session);

@@ -10,17 +10,20 @@ import {
   stepName,
 } from '@tetrad/core';
 import type { ObservationName, TestName, TestPoint } from '@tetrad/core';
-import { BAY_FUNCTIONS, exerciseOf } from '@tetrad/core/practice';
+import { BAY_FUNCTIONS } from '@tetrad/core/practice';
 import type { BayFunction, PracticeCall } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
+import { Sound } from '../../device/sound';
 import { Button } from '../../kit/button';
 import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
 import { Segmented } from '../../kit/segmented';
 import { Select } from '../../kit/select';
 import { Coming, Empty } from '../../kit/states';
+import { CrankSound } from '../../practice/crank-sound';
 import type { VehicleHands } from '../../practice/practice-messages';
+import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
 import { PracticeVisit } from '../../practice/practice-visit';
 import { BayDrawing } from './bay-drawing';
@@ -28,6 +31,7 @@ import type { InHand } from './bay-drawing';
 import { CallDialog } from './call-dialog';
 import { PracticeReview } from './practice-review';
 
+const USUAL_CYLINDERS = 4;
 type Help = 'with-help' | 'hints' | 'alone';
 
 /** One exercise: the vehicle with its test points, the instrument, the hands, and what was written down. */
@@ -56,10 +60,12 @@ export class PracticeBayScreen {
   readonly #figures = inject(Figures);
   readonly #voice = inject(Sentences).voice;
   readonly #results = inject(PracticeResults);
+  readonly #sound = inject(Sound);
+  readonly #own = inject(OwnExercises);
   protected readonly visit = inject(PracticeVisit);
   /** From the address. */
   readonly exercise = input.required<string>();
-  protected readonly known = computed(() => exerciseOf(this.exercise()));
+  protected readonly known = computed(() => this.#own.of(this.exercise()));
   protected readonly inHand = signal<InHand>('red');
   protected readonly help = signal<Help>('hints');
   protected readonly calling = signal(false);
@@ -181,10 +187,18 @@ export class PracticeBayScreen {
 
   constructor() {
     effect(() => {
-      const exercise = this.exercise();
-      untracked(() => {
-        if (this.known()) this.visit.open(exercise);
-      });
+      const known = this.known();
+      untracked(() => known && this.visit.open(known));
+    });
+    const crank = new CrankSound();
+    let lookedAt = performance.now();
+    effect(() => {
+      const bay = this.visit.bay();
+      const cylinders = untracked(this.visit.visit)?.system.engine?.cylinders ?? USUAL_CYLINDERS;
+      const now = performance.now();
+      if (bay?.flow === 'cranking' && crank.passes(bay.rpm, cylinders, (now - lookedAt) / 1000))
+        this.#sound.play('compression');
+      lookedAt = now;
     });
     effect(() => {
       const scored = this.visit.scored();
@@ -222,7 +236,8 @@ export class PracticeBayScreen {
     this.visit.say({ kind: 'call', call });
   }
   protected again(): void {
-    this.visit.open(this.exercise(), true);
+    const known = this.known();
+    if (known) this.visit.open(known, true);
   }
 
   /** R, B and C take a lead in hand, W writes down. */

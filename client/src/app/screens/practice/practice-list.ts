@@ -2,18 +2,22 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { EXERCISES } from '@tetrad/core/practice';
+import { describeMisfits } from '@tetrad/core';
+import { EXERCISES, readExercise } from '@tetrad/core/practice';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
 import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
 import { Field } from '../../kit/field';
+import { FileButton } from '../../kit/file-button';
+import { Message } from '../../kit/message';
+import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
 
 /** The exercises of the practice bay, and how each went at this device. */
 @Component({
   selector: 'tt-practice-list',
-  imports: [Button, DatePipe, Field, InputText, ReactiveFormsModule, RouterLink, TableModule],
+  imports: [Button, DatePipe, Field, FileButton, InputText, Message, ReactiveFormsModule, RouterLink, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
@@ -23,6 +27,7 @@ import { PracticeResults } from '../../practice/practice-results';
         of it is a job.
       </p>
       <button pButton kind="bare" (click)="exportCsv()">Export CSV</button>
+      <tt-file-button label="Open an exercise" accept=".json" kind="bare" (chosen)="openFile($event)" />
       <form class="any" [formGroup]="form" (ngSubmit)="openAny()">
         <tt-field label="Any vehicle, by number" [error]="problem()">
           <input pInputText inputmode="numeric" autocomplete="off" formControlName="seed" />
@@ -30,6 +35,9 @@ import { PracticeResults } from '../../practice/practice-results';
         <button pButton type="submit">Open</button>
       </form>
     </div>
+    @if (refused(); as why) {
+      <tt-message>The exercise was not opened. {{ why }}</tt-message>
+    }
     <p-table [value]="rows()" dataKey="id">
       <ng-template #header>
         <tr>
@@ -88,9 +96,11 @@ export class PracticeList {
       validators: [Validators.required, Validators.pattern(/^\s*\d{1,9}\s*$/)],
     }),
   });
+  readonly #own = inject(OwnExercises);
+  protected readonly refused = signal<string | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly rows = computed(() =>
-    EXERCISES.map(({ id, title, story }) => {
+    [...Object.values(this.#own.all()), ...EXERCISES].map(({ id, title, story }) => {
       const results = this.#results.of(id);
       return {
         id,
@@ -107,6 +117,12 @@ export class PracticeList {
     this.problem.set(this.form.valid ? null : 'A whole number, up to nine digits');
     if (!this.form.valid) return;
     void this.#router.navigate(['/practice', `any-${this.form.getRawValue().seed.trim()}`]);
+  }
+  /** An exercise that somebody wrote: every fault of the file is named by its path. */
+  protected async openFile(file: File): Promise<void> {
+    const result = readExercise(await file.text());
+    this.refused.set(result.ok ? null : describeMisfits(result.misfits));
+    if (result.ok) void this.#router.navigate(['/practice', this.#own.add(result.exercise)]);
   }
   protected exportCsv(): void {
     const table = this.rows().map(({ id, title, best, last, times }) => ({

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { FAULTS, TESTS, capital, decisionWords, isTestName, stepName } from '@tetrad/core';
-import { SAFETY_EVENTS } from '@tetrad/core/practice';
+import { SAFETY_EVENTS, writeExercise } from '@tetrad/core/practice';
 import type { Done, Exercise, Score } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
+import { saveText } from '../../kit/save-file';
 import { BeliefChart } from './belief-chart';
 
 /** How a visit went, held against the judge's own path on the same vehicle. */
@@ -53,6 +54,7 @@ import { BeliefChart } from './belief-chart';
       </ol>
       <div class="row">
         <button pButton kind="main" (click)="again.emit()">The same vehicle again</button>
+        <button pButton (click)="give()">Save the exercise as a file</button>
         <a pButton routerLink="/practice">All exercises</a>
       </div>
     </div>
@@ -102,6 +104,11 @@ export class PracticeReview {
   readonly exercise = input.required<Exercise>();
   readonly scored = input.required<{ readonly score: Score; readonly done: readonly Done[] }>();
   readonly again = output();
+  /** Title, story and lesson can be changed in it before it is given to a class. */
+  protected give(): void {
+    const { id } = this.exercise();
+    saveText(`${id}.tetrad-exercise.json`, 'application/json', writeExercise(this.exercise()));
+  }
   protected readonly score = computed(() => this.scored().score);
   protected readonly verdict = computed(() => {
     const { isRight, isProven } = this.score();
