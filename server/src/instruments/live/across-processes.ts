@@ -12,12 +12,18 @@ interface Watch {
   readonly owner: string;
 }
 /** What a serving process asks of the first one: to watch something by a number of its own, and to end that. */
-export interface InstrumentRequest { readonly instrument: { readonly id: number; readonly watch: Watch | null } }
+export interface InstrumentRequest {
+  readonly instrument: { readonly id: number; readonly watch: Watch | null };
+}
 /** What the first process tells it. */
-export interface InstrumentAnswer { readonly instrumentNews: { readonly id: number; readonly news: LiveNews } }
+export interface InstrumentAnswer {
+  readonly instrumentNews: { readonly id: number; readonly news: LiveNews };
+}
 
 /** What it asks to be zeroed. */
-export interface ZeroRequest { readonly zeroInstrument: string }
+export interface ZeroRequest {
+  readonly zeroInstrument: string;
+}
 
 const isZero = (message: unknown): message is ZeroRequest =>
   typeof message === 'object' && message !== null && 'zeroInstrument' in message;
