@@ -1,5 +1,5 @@
 import type { JobId, ShopId } from '@tetrad/contracts';
-import { CASE_FORMAT, withSteadyMinutes } from '@tetrad/core';
+import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { HEAVY_FROM, heavyWork } from '../workers/heavy-work';
@@ -49,9 +49,8 @@ export async function storeJudged(
   shop: ShopId,
   job: JobRow,
   { whole, newest }: KnownJob,
-  { judgement: judged, profile }: Judged,
+  { judgement, profile }: Judged,
 ): Promise<JobView> {
-  const judgement = withSteadyMinutes(whole.judgement, judged);
   const before = newest && { ...newest, document: whole.judgement! };
   const [revision] = await Promise.all([
     touchJob(sql, shop, job.id),

@@ -5,7 +5,7 @@
 import { computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import { BALANCED, fourNoteProfile, judgeSurvey, schoolById, survey, withSteadyMinutes } from '@tetrad/core';
+import { BALANCED, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { selectHeld, selectItems } from '../outbox/outbox.feature';
 import { queued, withOutbox } from '../outbox/outbox-item';
@@ -40,7 +40,7 @@ export const JobStore = signalStore(
       assessments: computed(() => surveyed()?.assessments ?? []),
       judgement: computed(() => {
         const seen = surveyed();
-        return seen && withSteadyMinutes(jobs()[id() ?? '']?.judgement ?? null, judgeSurvey(seen));
+        return seen && judgeSurvey(seen);
       }),
       profile: computed(() => {
         const [given, seen] = [subject(), surveyed()];

@@ -6,14 +6,15 @@ import {
   effect,
   inject,
   input,
+  linkedSignal,
   signal,
   untracked,
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { SYMPTOMS, minutesOfWork } from '@tetrad/core';
-import type { WaitKind } from '@tetrad/core';
+import { SYMPTOMS, minutesOfWork, withSteadyMinutes } from '@tetrad/core';
+import type { Judgement, WaitKind } from '@tetrad/core';
 import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
@@ -92,12 +93,18 @@ export class Bench {
       .map(({ name, kind }) => (kind === 'phone' ? `${name} (phone)` : name))
       .join(', '),
   );
+  /** The judgement with minutes that do not grow while the job is open here. */
+  readonly #told = linkedSignal<{ readonly id: string | null; readonly said: Judgement | null }, Judgement | null>({
+    source: () => ({ id: this.job.id(), said: this.job.judgement() }),
+    computation: ({ id, said }, before) =>
+      said && withSteadyMinutes(before?.source.id === id ? before.value : null, said),
+  });
   /** Minutes of work so far, and about how many are left to a decision. */
   protected readonly minutes = computed(() => {
     const readings = this.job.view()?.case.readings ?? [];
     const used = minutesOfWork(readings.flatMap(({ at }) => (at === undefined ? [] : [at])));
     // before anything is read nobody knows what lies ahead
-    const decision = this.job.judgement()?.decision;
+    const decision = this.#told()?.decision;
     const left = readings.length > 0 ? (decision?.minutes ?? 0) : 0;
     const steps = (decision?.plan ?? []).reduce((sum, visit) => sum + visit.steps, 0);
     const { plain } = this.#figures.format();
