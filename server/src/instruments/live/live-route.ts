@@ -53,9 +53,13 @@ export function liveInstrumentRoute(pool: Pool, live: InstrumentWatching, stream
   });
 
   /** A clamp that is watched takes what it shows just now for nothing. */
-  router.post('/instruments/:instrument/zero', (request, response) => {
+  router.post('/instruments/:instrument/zero', async (request, response) => {
     permit(request, 'work');
-    live.zero(keyOf(shopParam(request), uuidParam(request, 'instrument')));
+    const shop = shopParam(request);
+    const id = uuidParam(request, 'instrument');
+    const [instrument] = await listInstruments(pool, shop, id);
+    if (!instrument) throw notFound('instrument', id);
+    live.zero(keyOf(shop, id));
     response.status(204).end();
   });
 
