@@ -103,6 +103,6 @@ it('each test that a meter can show live has one function; what only a recording
     'ripple-waveform': null,
     'inrush-current': null,
     'specific-gravity': null,
-    'cranking-speed': null,
+    'cranking-speed': 'engine-speed',
   });
 });
