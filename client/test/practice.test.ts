@@ -84,7 +84,7 @@ describe('a visit', () => {
     });
     first.say({ kind: 'call', call: { action: 'replace', part: 'belt' } });
     expect(first.isCalling()).toBe(true);
-    hear!({ data: { kind: 'score', score: {}, done: [], path: [] } as unknown as FromPractice });
+    hear!({ data: { kind: 'score', score: {}, done: [] } as unknown as FromPractice });
     expect(TestBed.inject(LeftVisits).of('belt')).toBeNull();
   });
   it('what cannot be written down says why, until the next thing is done', () => {

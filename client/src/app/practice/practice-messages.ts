@@ -1,6 +1,6 @@
 /** What page and worker of the practice bay say to each other. */
-import type { GradedReading, NextStep, ObservationName, StepName, System, TestName } from '@tetrad/core';
-import type { Exercise, Hands, LeftVisit, PracticeCall, SafetyEvent, Score, Done } from '@tetrad/core/practice';
+import type { GradedReading, NextStep, ObservationName, System, TestName } from '@tetrad/core';
+import type { Exercise, Hands, LeftVisit, PracticeCall, Score, Done } from '@tetrad/core/practice';
 
 /** What hands do to the vehicle. */
 export interface VehicleHands {
@@ -58,9 +58,6 @@ export interface VisitView {
   readonly readings: readonly WrittenReading[];
   readonly observations: readonly { readonly about: ObservationName; readonly finding: string }[];
   readonly next: NextStep | null;
-  readonly safety: readonly SafetyEvent[];
-  readonly specials: readonly TestName[];
-  readonly looks: readonly ObservationName[];
 }
 
 export type FromPractice =
@@ -68,9 +65,4 @@ export type FromPractice =
   | { readonly kind: 'visit'; readonly visit: VisitView; readonly left: LeftVisit }
   | { readonly kind: 'refused'; readonly why: 'no-test' | 'over-range' }
   | { readonly kind: 'hint'; readonly next: NextStep | null }
-  | {
-      readonly kind: 'score';
-      readonly score: Score;
-      readonly done: readonly Done[];
-      readonly path: readonly StepName[];
-    };
+  | { readonly kind: 'score'; readonly score: Score; readonly done: readonly Done[] };

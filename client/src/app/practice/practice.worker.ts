@@ -1,15 +1,13 @@
 /// <reference lib="webworker" />
 /** The vehicle of the practice bay, living in real time away from the page. */
-import { SYMPTOMS, TESTS, OBSERVATION_NAMES, TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
-import { PracticeSession, isTakenByHand } from '@tetrad/core/practice';
+import { SYMPTOMS, loadTestAmps, packCca } from '@tetrad/core';
+import { PracticeSession } from '@tetrad/core/practice';
 import type { Exercise, LeftVisit } from '@tetrad/core/practice';
 import type { BayView, FromPractice, ToPractice, VehicleHands, VisitView } from './practice-messages';
 
 /** Between two looks, and the most that is made up for after a pause, ms. */
 const LOOK_MS = 50;
 const MAX_CATCH_UP_MS = 200;
-/** Leads that show which are taken by an instrument of their own. */
-const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test].unit !== 'rpm');
 
 let session: PracticeSession | null = null;
 let last = performance.now();
@@ -68,10 +66,8 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
       if (next) now.show(next);
       break;
     }
-    case 'call': {
-      const score = now.call(message.call);
-      return say({ kind: 'score', score, done: now.done, path: score.judge.steps });
-    }
+    case 'call':
+      return say({ kind: 'score', score: now.call(message.call), done: now.done });
     default:
       throw new Error(`unknown message ${JSON.stringify(message satisfies never)}`);
   }
@@ -110,8 +106,5 @@ function visitOf({ bay, judgement }: PracticeSession): VisitView {
     readings: readings.map(({ id, test, value }) => ({ id, test, value, graded: graded.get(id)! })),
     observations,
     next: judgement.next[0] ?? null,
-    safety: bay.safety,
-    specials: SPECIALS,
-    looks: OBSERVATION_NAMES,
   };
 }

@@ -69,7 +69,7 @@ export class InstrumentLink {
       { send: (line) => this.#socket?.send(line), after: later },
       {
         onState: (state) => {
-          if (state.state === 'value') this.#pause = FIRST_PAUSE_MS;
+          this.#pause = FIRST_PAUSE_MS; // it answers: also over range
           this.events.onState(state);
         },
         onLost: (why) => this.#lost(why),

@@ -4,13 +4,15 @@ import {
   CLAMP_PLACES,
   INSTRUMENT_FUNCTIONS,
   OBSERVATIONS,
+  OBSERVATION_NAMES,
   TESTS,
+  TEST_NAMES,
   TEST_POINTS,
   batteryLabelWords,
   stepName,
 } from '@tetrad/core';
 import type { ObservationName, TestName, TestPoint } from '@tetrad/core';
-import { BAY_FUNCTIONS } from '@tetrad/core/practice';
+import { BAY_FUNCTIONS, isTakenByHand } from '@tetrad/core/practice';
 import type { BayFunction, PracticeCall } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
@@ -33,6 +35,9 @@ import { PracticeReview } from './practice-review';
 
 const USUAL_CYLINDERS = 4;
 type Help = 'with-help' | 'hints' | 'alone';
+
+/** Tests that are taken whole, with an instrument of their own. */
+const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test].unit !== 'rpm');
 
 /** One exercise: the vehicle with its test points, the instrument, the hands, and what was written down. */
 @Component({
@@ -171,12 +176,8 @@ export class PracticeBayScreen {
       finding: finding.replaceAll('-', ' '),
     })),
   );
-  protected readonly looks = computed(() =>
-    (this.visit.visit()?.looks ?? []).map((value) => ({ value, label: stepName(value) })),
-  );
-  protected readonly specials = computed(() =>
-    (this.visit.visit()?.specials ?? []).map((value) => ({ value, label: TESTS[value].name })),
-  );
+  protected readonly looks = OBSERVATION_NAMES.map((value) => ({ value, label: stepName(value) }));
+  protected readonly specials = SPECIALS.map((value) => ({ value, label: TESTS[value].name }));
   protected readonly next = computed(() => {
     const next = this.help() === 'with-help' ? (this.visit.visit()?.next ?? null) : this.visit.hint();
     return next && { name: stepName(next.test), because: next.because };
