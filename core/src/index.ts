@@ -105,6 +105,7 @@ export {
   functionOfCondition,
 } from './instruments/instrument-functions';
 export type { InstrumentFunction, LiveCondition } from './instruments/instrument-functions';
+export { NO_INSTRUMENT, parseIdentity } from './instruments/identity';
 export { InstrumentDialogue } from './instruments/instrument-dialogue';
 export type { InstrumentLine, LiveState } from './instruments/instrument-dialogue';
 export { LineReader } from './instruments/line-reader';

@@ -2,6 +2,7 @@
  * What is said to an instrument that is read live, over whatever line: who it is, then its function, then its value at most
  * twenty times a second (docs/instruments.md). What it says unasked, twice or garbled is counted and ignored.
  */
+import { NO_INSTRUMENT, parseIdentity } from './identity';
 import { INSTRUMENT_FUNCTIONS } from './instrument-functions';
 import type { InstrumentFunction } from './instrument-functions';
 import { parseScpiNumber } from './scpi-number';
@@ -9,8 +10,6 @@ import { LOST_MS } from './steadiness';
 
 /** Between two questions, ms. */
 const PACE_MS = 50;
-/** Who it is: maker, model, serial number, firmware (IEEE 488.2-1992, 10.14). */
-const IDN_FIELDS = 4;
 
 /** What is known of the instrument at one moment. */
 export type LiveState =
@@ -96,10 +95,10 @@ export class InstrumentDialogue {
   }
 
   #identify(line: string): void {
-    const fields = line.split(',').map((field) => field.trim());
-    if (fields.length !== IDN_FIELDS) return this.#lost('what answers there is no instrument (IEEE 488.2, *IDN?)');
+    const identity = parseIdentity(line);
+    if (identity === null) return this.#lost(NO_INSTRUMENT);
     this.#answered();
-    this.#identity = fields.join(', ');
+    this.#identity = identity;
     this.#phase = 'read';
     const { configure, query } = this.#function;
     if (configure !== null) this.line.send(configure);

@@ -7,7 +7,15 @@ import { randomOf } from '../circuit/model/random';
 import type { Case } from '../format/case-shape';
 import type { ReadingConditions } from '../format/conditions';
 import type { ObservationName, TestName } from '../format/names';
-import { SimulatedVisit, VehicleInTime, pointVolts, smallSignalOhm, testerCca } from '../simulation';
+import {
+  SimulatedVisit,
+  VehicleInTime,
+  acVolts,
+  halfCcaAmps,
+  pointVolts,
+  smallSignalOhm,
+  testerCca,
+} from '../simulation';
 import type { Controls } from '../simulation';
 import { TESTS } from '../trade/tables';
 import { conditionsAt } from './conditions-at';
@@ -113,6 +121,11 @@ export class PracticeBay {
   /** Turns the key, stops the fuel, switches loads. */
   set(change: Partial<Controls>): void {
     this.#model.set(change);
+  }
+
+  /** A load tester across the posts, at half the CCA. */
+  loadTest(isOn: boolean): void {
+    this.set({ testerAmps: isOn ? halfCcaAmps(this.vehicle) : 0 });
   }
 
   /** Lets time pass. @param seconds 0 or more. */
@@ -234,7 +247,8 @@ export class PracticeBay {
   }
   #ripple(): number {
     const { red, black } = this.#hands;
-    return red !== null && black !== null && this.instant.alternatorAmps > 0.5 ? this.vehicle.rippleVolts : 0.002;
+    const isOn = red !== null && black !== null;
+    return acVolts(this.vehicle, isOn ? this.instant : { alternatorAmps: 0 });
   }
   #atPosts(value: number, decimals: number): number | null {
     const { red, black } = this.#hands;

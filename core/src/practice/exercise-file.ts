@@ -1,7 +1,7 @@
 /** An exercise as a file: a lead writes one, and the class opens it. */
-import { brokenJson } from '../format/broken-json';
 import type { Misfit } from '../format/misfit';
-import { checkShape, integer, list, number, object, show, text, word } from '../format/shape';
+import { parseJson } from '../format/parse-json';
+import { checkShape, integer, list, number, object, text, word } from '../format/shape';
 import { FAULT_WORDS } from '../format/trade-words';
 import type { Exercise } from './exercise';
 
@@ -26,16 +26,11 @@ export type ExerciseResult =
 
 /** Reads an exercise; every fault is named by its path. */
 export function readExercise(json: string): ExerciseResult {
-  let document: unknown;
-  try {
-    document = JSON.parse(json);
-  } catch {
-    const found = `${show(json)} (${brokenJson(json)})`;
-    return { ok: false, misfits: [{ path: '$', found, wanted: { code: 'json', with: {} } }] };
-  }
-  const { misfits } = checkShape(exerciseShape, document);
+  const parsed = parseJson(json);
+  if (!parsed.ok) return parsed;
+  const { misfits } = checkShape(exerciseShape, parsed.document);
   if (misfits.length > 0) return { ok: false, misfits };
-  const { id, title, story, lesson, faults, severity, seed } = document as Exercise;
+  const { id, title, story, lesson, faults, severity, seed } = parsed.document as Exercise;
   return { ok: true, exercise: { id, title, story, lesson, faults, severity, seed } };
 }
 

@@ -1,6 +1,7 @@
 /** What the judge would have done with the same vehicle, played through the bay as anybody would. */
 import type { Judgement } from '../format/judgement-shape';
 import type { StepName } from '../format/names';
+import { isUndecided } from '../judge/decide/decide';
 import { judge } from '../words/en/judgement';
 import { PracticeBay } from './bay';
 import { demonstrate } from './demonstrate';
@@ -24,7 +25,7 @@ export function judgesPath(exercise: Exercise): JudgesPath {
   const minutes = new StepMinutes();
   const steps: StepName[] = [];
   let said = judge(bay.case);
-  while (steps.length < MAX_STEPS && said.next[0] && isOpen(said)) {
+  while (steps.length < MAX_STEPS && said.next[0] && isUndecided(said.decision)) {
     const next = said.next[0];
     if (next.test === 'charge' && steps.includes('charge')) break;
     demonstrate(bay, next);
@@ -34,5 +35,3 @@ export function judgesPath(exercise: Exercise): JudgesPath {
   }
   return { steps, minutes: minutes.total, said, isCharged: steps.includes('charge') };
 }
-
-const isOpen = ({ decision: { action } }: Judgement): boolean => action === 'test-next' || action === 'charge-first';

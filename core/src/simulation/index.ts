@@ -15,4 +15,4 @@ export { randomOf } from '../circuit/model/random';
 export type { Random } from '../circuit/model/random';
 export * from './record';
 export * from './time';
-export { smallSignalOhm, testerCca } from '../circuit/model/cranking-circuit';
+export { halfCcaAmps, smallSignalOhm, testerCca } from '../circuit/model/cranking-circuit';

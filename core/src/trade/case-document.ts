@@ -1,8 +1,8 @@
 /** Cases as documents: the shapes of the format with the trade's own words, and reading and writing by them. */
-import { brokenJson } from '../format/broken-json';
 import { caseShapes } from '../format/case-shape';
 import type { Case } from '../format/case-shape';
-import { checkShape, show } from '../format/shape';
+import { parseJson } from '../format/parse-json';
+import { checkShape } from '../format/shape';
 import type { Misfit } from '../format/misfit';
 import { OBSERVATIONS, TESTS } from './tables';
 
@@ -43,16 +43,8 @@ export function checkCase(document: unknown): CaseResult {
 
 /** Reads a case from JSON text; broken JSON is one misfit at `$`. */
 export function readCase(json: string): CaseResult {
-  let document: unknown;
-  try {
-    document = JSON.parse(json);
-  } catch {
-    return {
-      ok: false,
-      misfits: [{ path: '$', found: `${show(json)} (${brokenJson(json)})`, wanted: { code: 'json', with: {} } }],
-    };
-  }
-  return checkCase(document);
+  const parsed = parseJson(json);
+  return parsed.ok ? checkCase(parsed.document) : parsed;
 }
 
 /** Writes a case as JSON text, unknown fields included. */

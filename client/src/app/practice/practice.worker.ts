@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 /** The vehicle of the practice bay, living in real time away from the page. */
-import { SYMPTOMS, loadTestAmps, packCca } from '@tetrad/core';
+import { SYMPTOMS } from '@tetrad/core';
 import { PracticeSession } from '@tetrad/core/practice';
 import type { Exercise, LeftVisit } from '@tetrad/core/practice';
 import type { BayView, FromPractice, ToPractice, VehicleHands, VisitView } from './practice-messages';
@@ -41,7 +41,7 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
     case 'hands':
       return now.bay.take(message.hands);
     case 'vehicle':
-      return now.bay.set(controlsOf(now, message.hands));
+      return turn(now, message.hands);
     case 'write': {
       const written = now.write();
       if ('why' in written) return say({ kind: 'refused', why: written.why });
@@ -74,10 +74,9 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
   tellVisit(now);
 }
 
-function controlsOf({ bay }: PracticeSession, { isLoadTested, ...hands }: VehicleHands) {
-  if (isLoadTested === undefined) return hands;
-  const cca = packCca(bay.vehicle.system.battery) ?? bay.vehicle.cca;
-  return { ...hands, testerAmps: isLoadTested ? Math.round(loadTestAmps(cca)) : 0 };
+function turn({ bay }: PracticeSession, { isLoadTested, ...hands }: VehicleHands): void {
+  bay.set(hands);
+  if (isLoadTested !== undefined) bay.loadTest(isLoadTested);
 }
 
 function bayOf({ bay, minutes }: PracticeSession): BayView {

@@ -1,5 +1,6 @@
 /** The starting circuit in its steady state: one loop of battery, path and motor. */
 import { coldFactor } from '../../battery/cranking-resistance';
+import { loadTestAmps, packCca } from '../../battery/rating';
 import { sagShare } from '../../battery/sag-share';
 import { restingVolts } from '../../battery/state-of-charge';
 import { PATHS } from '../paths';
@@ -66,6 +67,10 @@ export const batteryOhmAt = (vehicle: Vehicle, amps: number): number => sagAt(ve
 const OHMIC_SHARE = 0.75;
 /** The part of the battery's resistance that answers at once, ohm; what is left of the sag comes with time. */
 export const ohmicOhm = (vehicle: Vehicle): number => OHMIC_SHARE * batteryOhmAt(vehicle, vehicle.cca / 2);
+
+/** Amps that a load tester is set to by the label, half the CCA: the pack's own where no label tells. */
+export const halfCcaAmps = ({ system, cca }: Vehicle): number =>
+  Math.round(loadTestAmps(packCca(system.battery) ?? cca));
 
 /** What a dead cell leaves of what a conductance tester measures. */
 const DEAD_CELL_SHARE = 0.45;

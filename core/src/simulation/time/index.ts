@@ -3,4 +3,4 @@ export { AT_REST } from './controls';
 export type { Controls } from './controls';
 export { IDLE_RPM, VehicleInTime } from './vehicle-in-time';
 export type { Instant, TimeOptions } from './vehicle-in-time';
-export { pointVolts } from './point-volts';
+export { acVolts, pointVolts } from './point-volts';

@@ -50,3 +50,11 @@ export function pointVolts(
     'module-plug': post - MODULE_VOLTS,
   };
 }
+
+/** Under this an alternator gives nothing that could be seen, A; what an AC range that blocks DC shows then, V. */
+const SILENT_AMPS = 0.5;
+const STRAY_VOLTS = 0.002;
+
+/** What an AC range that blocks DC shows at the posts, V RMS. */
+export const acVolts = ({ rippleVolts }: Vehicle, { alternatorAmps }: Pick<Instant, 'alternatorAmps'>): number =>
+  alternatorAmps > SILENT_AMPS ? rippleVolts : STRAY_VOLTS;

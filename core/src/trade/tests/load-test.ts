@@ -1,7 +1,7 @@
 import { aboveResting } from '../../evidence/ask-back';
-import { loadTestAmps, packCca } from '../../battery/rating';
+import { loadTestAmps } from '../../battery/rating';
 import { done } from '../../evidence/simulated-bench';
-import { batteryVoltsAt } from '../../circuit/model/cranking-circuit';
+import { batteryVoltsAt, halfCcaAmps } from '../../circuit/model/cranking-circuit';
 import { slip } from '../../evidence/slips';
 import { belowCharge } from '../../evidence/void/below-charge';
 import { ofFigure } from '../../evidence/void/void-rule';
@@ -85,10 +85,7 @@ export const loadTest: Test = {
 export const loadTestModel: TestModel = {
   visitPlace: 30,
   reads: ({ vehicle, wanted, random, volts }) => {
-    const amps =
-      typeof wanted['amps'] === 'number'
-        ? wanted['amps']
-        : Math.round(loadTestAmps(packCca(vehicle.system.battery) ?? vehicle.cca));
+    const amps = typeof wanted['amps'] === 'number' ? wanted['amps'] : halfCcaAmps(vehicle);
     const value = batteryVoltsAt(vehicle, amps, random.factor(0.05));
     return done(volts(Math.max(0.5, value)), { amps, seconds: SECONDS, chargedBefore: vehicle.charge > 0.8 });
   },

@@ -1,14 +1,12 @@
 /** Has a recorder record a start, and fetches its samples as a capture (docs/instruments.md). */
 import { CAPTURE_FORMAT, SAMPLE_ENCODING } from '@tetrad/core/capture-format';
 import type { InstrumentAddress } from '@tetrad/core';
-import { parseScpiNumber } from '@tetrad/core';
+import { NO_INSTRUMENT, parseIdentity, parseScpiNumber } from '@tetrad/core';
 import { InstrumentFault, ReplySocket } from './reply-socket';
 
 const ANSWER_MS = 5000;
 const BLOCK_MS = 20_000;
 const BYTES_A_SAMPLE = 4;
-/** Who it is: maker, model, serial number, firmware (IEEE 488.2-1992, 10.14). */
-const IDN_FIELDS = 4;
 
 export interface WaveformSettings {
   readonly seconds: number;
@@ -44,9 +42,7 @@ export async function recordWaveform(
   const stop = (): void => socket.close();
   signal.addEventListener('abort', stop);
   try {
-    const identity = await socket.ask('*IDN?', ANSWER_MS);
-    if (identity.split(',').length !== IDN_FIELDS)
-      throw new InstrumentFault('what answers there is no instrument (IEEE 488.2, *IDN?)');
+    if (parseIdentity(await socket.ask('*IDN?', ANSWER_MS)) === null) throw new InstrumentFault(NO_INSTRUMENT);
     const points = Math.round(seconds * samplesPerSecond);
     for (const line of [
       `ACQ:SRAT ${samplesPerSecond}`,

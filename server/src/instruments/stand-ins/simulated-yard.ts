@@ -1,7 +1,14 @@
 /** The vehicle that the simulated instruments are clamped to: it lives in real time, and its leads stand where they were put. */
-import { TESTS, TEST_NAMES, loadTestAmps, packCca } from '@tetrad/core';
+import { TESTS, TEST_NAMES } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
-import { SimulatedVisit, VehicleInTime, pointVolts, randomOf } from '../../../../core/src/simulation';
+import {
+  SimulatedVisit,
+  VehicleInTime,
+  acVolts,
+  halfCcaAmps,
+  pointVolts,
+  randomOf,
+} from '../../../../core/src/simulation';
 import type { Controls, Instant } from '../../../../core/src/simulation';
 import type { FaultName } from '@tetrad/core';
 
@@ -65,8 +72,7 @@ export class SimulatedYard {
   }
   /** A load tester across the posts, at half the CCA; off with false. */
   loadTest(isOn: boolean): void {
-    const cca = packCca(this.vehicle.system.battery) ?? this.vehicle.cca;
-    this.set({ testerAmps: isOn ? Math.round(loadTestAmps(cca)) : 0 });
+    this.set({ testerAmps: isOn ? halfCcaAmps(this.vehicle) : 0 });
   }
   /** Records volts at the posts and amps of the battery from the trigger on; an earlier recording is given up. */
   record(settings: RecorderSettings): Promise<Recorded> {
@@ -107,7 +113,7 @@ export class SimulatedYard {
   }
   /** What an AC range that blocks DC shows, V RMS. */
   get ripple(): number {
-    return this.#model.instant.alternatorAmps > 0.5 ? this.vehicle.rippleVolts : 0.002;
+    return acVolts(this.vehicle, this.#model.instant);
   }
 
   #tick(): void {
