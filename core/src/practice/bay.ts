@@ -9,14 +9,16 @@ import type { ReadingConditions } from '../format/conditions';
 import type { ObservationName, TestName } from '../format/names';
 import {
   SimulatedVisit,
+  SlowMeter,
   VehicleInTime,
   acVolts,
   halfCcaAmps,
   pointVolts,
   smallSignalOhm,
   testerCca,
+  voltDigit,
 } from '../simulation';
-import type { Controls } from '../simulation';
+import type { Controls, MeterRange } from '../simulation';
 import { TESTS } from '../trade/tables';
 import { conditionsAt } from './conditions-at';
 import type { BayClock } from './conditions-at';
@@ -25,7 +27,6 @@ import { EMPTY_HANDS, handsFor, testOf } from './hands';
 import type { BayFunction, Hands } from './hands';
 import { StarterWatch } from './safety';
 import type { SafetyEvent } from './safety';
-import { SlowMeter } from './slow-meter';
 
 /** The model is looked at so often while something happens, s. */
 const LOOK_S = 0.02;
@@ -36,6 +37,20 @@ const FLAT_BELOW = 0.5;
 /** With its fuel stopped a vehicle takes little with the key on, A. */
 const KEY_ON_AMPS = 3;
 const CHARGED: readonly [number, number] = [0.95, 1];
+
+/** Over range for either, V or A. */
+const MOST = 2000;
+const VOLTS: MeterRange = {
+  most: MOST,
+  digitOf: voltDigit,
+  noiseOf: (size, digit) => size * 0.0003 + digit / 2,
+};
+/** A clamp that has a fine range for what flows while a vehicle sleeps. */
+const AMPS: MeterRange = {
+  most: MOST,
+  digitOf: (amps) => (Math.abs(amps) < 2 ? 0.001 : 0.1),
+  noiseOf: (size, digit) => size * 0.003 + digit / 2,
+};
 
 /** What came of writing something down. */
 export type Written = { readonly test: TestName; readonly id: string } | { readonly why: 'no-test' | 'over-range' };
@@ -64,9 +79,9 @@ export class PracticeBay {
     this.#random = randomOf(seed + 1);
     this.#visit = new SimulatedVisit({ faults, severity, seed });
     this.#model = parked(this.#visit);
-    this.#volts = new SlowMeter((volts) => (Math.abs(volts) < 6 ? 0.001 : 0.01), 0.0003, this.#random);
-    this.#amps = new SlowMeter((amps) => (Math.abs(amps) < 2 ? 0.001 : 0.1), 0.003, this.#random);
-    this.#follow(0);
+    this.#volts = new SlowMeter(VOLTS, this.#random);
+    this.#amps = new SlowMeter(AMPS, this.#random);
+    this.take({});
   }
 
   get hands(): Hands {
@@ -218,15 +233,13 @@ export class PracticeBay {
   }
 
   #conditions(test: TestName): ReadingConditions {
-    const { red, black } = this.#hands;
-    const isAtPosts = red === 'positive-post' && black === 'negative-post';
     return conditionsAt(test, {
       vehicle: this.vehicle,
       controls: this.controls,
       instant: this.instant,
       clock: this.#clock,
       clampAmps: this.clampAmps,
-      postVolts: isAtPosts ? this.#volts.value : null,
+      postVolts: this.#isAtPosts ? this.#volts.value : null,
       target: this.#model.alternator.target,
     });
   }
@@ -250,9 +263,12 @@ export class PracticeBay {
     const isOn = red !== null && black !== null;
     return acVolts(this.vehicle, isOn ? this.instant : { alternatorAmps: 0 });
   }
-  #atPosts(value: number, decimals: number): number | null {
+  get #isAtPosts(): boolean {
     const { red, black } = this.#hands;
-    return red === 'positive-post' && black === 'negative-post' ? Number(value.toFixed(decimals)) : 0;
+    return red === 'positive-post' && black === 'negative-post';
+  }
+  #atPosts(value: number, decimals: number): number {
+    return this.#isAtPosts ? Number(value.toFixed(decimals)) : 0;
   }
 
   #follow(stepS: number): void {

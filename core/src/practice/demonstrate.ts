@@ -2,6 +2,7 @@
 import type { StepName } from '../format/names';
 import { isObservationName, isTestName, TESTS } from '../trade/tables';
 import type { PracticeBay } from './bay';
+import { flowFor } from './hands';
 
 /** What the judge asks for. */
 export interface AskedStep {
@@ -34,7 +35,7 @@ export function demonstrate(bay: PracticeBay, { test, conditions }: AskedStep): 
   }
   if (!isTestName(test)) return;
   if (!bay.takeFor(test)) return bay.special(test, conditions);
-  const flow = TESTS[test].leads?.flow ?? (TESTS[test].step.engine === 'cranking' ? 'cranking' : 'charging');
+  const flow = flowFor(test);
   if (test === 'conductance' || test === 'internal-resistance') bay.set({ key: 'off', loads: 'off' });
   else if (flow === 'cranking') return crankAndWrite(bay);
   else if (flow === 'charging') {

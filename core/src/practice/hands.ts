@@ -1,6 +1,5 @@
 /** Where leads, clamp and instrument are in the practice bay. */
 import type { ClampPlace, TestPoint } from '../circuit/points';
-import { atPosts } from '../circuit/points';
 import type { Flow } from '../circuit/points';
 import type { TestName } from '../format/names';
 import { functionOf } from '../instruments/instrument-functions';
@@ -35,15 +34,12 @@ const OF_ITS_OWN: ReadonlySet<TestName> = new Set([
   'fuse-drop',
 ]);
 
-const POSTS = atPosts('none');
-
 /** Instruments that tell of themselves, whatever the leads do. */
 const isOfItself = (use: BayFunction): boolean => use === 'engine-speed' || use === 'field-duty';
 
 function isPlacedFor(test: TestName, { red, black, clamp, use }: Hands): boolean {
   if (isOfItself(use)) return true;
-  // a tester of the battery is clamped to its posts
-  const leads = use === 'conductance' || use === 'battery-ohms' ? POSTS : TESTS[test].leads;
+  const { leads } = TESTS[test];
   if (leads === null) return false;
   if (use === 'amps-dc') return leads.clamp !== undefined && leads.clamp === clamp;
   return leads.red === red && leads.black === black;
@@ -60,13 +56,12 @@ export function testOf(hands: Hands, flow: Flow): TestName | null {
     const row = TESTS[test];
     return !OF_ITS_OWN.has(test) && functionOf(test, row.unit) === hands.use && isPlacedFor(test, hands);
   });
-  const flows = (test: TestName): boolean => {
-    const needs = TESTS[test].leads?.flow ?? (TESTS[test].step.engine === 'cranking' ? 'cranking' : 'charging');
-    return hands.use === 'conductance' || hands.use === 'battery-ohms' ? flow === 'none' : needs === flow;
-  };
-  // an open stands across its path whether or not anything flows: the key at start is enough
-  return found.find(flows) ?? null;
+  return found.find((test) => flowFor(test) === flow) ?? null;
 }
+
+/** What must flow while a test is taken; one without leads is told by what the engine does. */
+export const flowFor = (test: TestName): Flow =>
+  TESTS[test].leads?.flow ?? (TESTS[test].step.engine === 'cranking' ? 'cranking' : 'charging');
 
 /** Whether an instrument of the bay reads it; others are taken as a whole, with an instrument of their own. */
 export const isTakenByHand = (test: TestName): boolean => handsFor(test) !== null;

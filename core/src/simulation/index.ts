@@ -13,6 +13,8 @@ export type { Spread } from '../circuit/model/spread';
 export type { Vehicle } from '../circuit/model/vehicle';
 export { randomOf } from '../circuit/model/random';
 export type { Random } from '../circuit/model/random';
+export { SlowMeter, voltDigit } from './slow-meter';
+export type { MeterRange } from './slow-meter';
 export * from './record';
 export * from './time';
 export { halfCcaAmps, smallSignalOhm, testerCca } from '../circuit/model/cranking-circuit';

@@ -1,7 +1,7 @@
 /** The simulated instruments that ship with the product, all at one simulated vehicle. */
 import { FAULT_NAMES, INSTRUMENTS, convertRating } from '@tetrad/core';
 import type { RatingStandard } from '@tetrad/core';
-import { smallSignalOhm, testerCca } from '../../../../core/src/simulation';
+import { smallSignalOhm, testerCca, voltDigit } from '../../../../core/src/simulation';
 import { Display } from './display';
 import type { DisplayRow } from './display';
 import { ScpiServer } from './scpi-server';
@@ -12,8 +12,11 @@ const MAKER = 'Simulated';
 const VERSION = '0.3';
 const STANDARDS: readonly RatingStandard[] = ['SAE', 'EN', 'DIN', 'IEC'];
 
-/** Volts have two ranges below 60 V: millivolts are seen under 6 V. */
-const voltDigit = (volts: number): number => (Math.abs(volts) < 6 ? 0.001 : 0.01);
+/** Noise as a share of the value and in digits: three standard deviations. */
+const noise =
+  (share: number, digits: number) =>
+  (size: number, digit: number): number =>
+    (size * share + digit * digits) / 3;
 
 /** A meter and a clamp have recorder, zero and functions alike. */
 function displayCommands(
@@ -23,7 +26,7 @@ function displayCommands(
 ): Commands {
   const configure = Object.entries(functions).map(([header, row]) => [
     header,
-    (range: string) => display.use(Number(range) > 0 ? { ...row, range: Number(range) } : row),
+    (range: string) => display.use(Number(range) > 0 ? { ...row, most: Number(range) } : row),
   ]);
   return {
     ...Object.fromEntries(configure),
@@ -40,12 +43,12 @@ function displayCommands(
 }
 
 export function meter(yard: SimulatedYard): ScpiServer {
-  const volts: DisplayRow = { value: () => yard.volts, range: 60, digit: voltDigit, noise: [0.0005, 1] };
+  const volts: DisplayRow = { value: () => yard.volts, most: 60, digitOf: voltDigit, noiseOf: noise(0.0005, 1) };
   const functions = {
     'CONF:VOLT:DC': volts,
-    'CONF:VOLT:AC': { value: () => yard.ripple, range: 60, digit: () => 0.001, noise: [0.01, 2] },
-    'CONF:RES': { value: () => 1e9, range: 1e6, digit: () => 0.1, noise: [0, 0] },
-    'CONF:DIOD': { value: () => 99, range: 3, digit: () => 0.001, noise: [0, 0] },
+    'CONF:VOLT:AC': { value: () => yard.ripple, most: 60, digitOf: () => 0.001, noiseOf: noise(0.01, 2) },
+    'CONF:RES': { value: () => 1e9, most: 1e6, digitOf: () => 0.1, noiseOf: noise(0, 0) },
+    'CONF:DIOD': { value: () => 99, most: 3, digitOf: () => 0.001, noiseOf: noise(0, 0) },
   } as const;
   const display = new Display(volts, yard.random);
   return new ScpiServer(
@@ -57,7 +60,12 @@ export function meter(yard: SimulatedYard): ScpiServer {
 export function clamp(yard: SimulatedYard): ScpiServer {
   // it stands a little off until it is zeroed, and drifts
   let offset = 2.4;
-  const amps: DisplayRow = { value: () => yard.amps + offset, range: 1000, digit: () => 0.1, noise: [0.004, 2] };
+  const amps: DisplayRow = {
+    value: () => yard.amps + offset,
+    most: 1000,
+    digitOf: () => 0.1,
+    noiseOf: noise(0.004, 2),
+  };
   const display = new Display(amps, yard.random);
   const zero = (): void => void (offset = yard.random.normal(0, 0.1));
   const commands = displayCommands(display, { 'CONF:CURR:DC': amps }, zero);
