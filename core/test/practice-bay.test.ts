@@ -17,8 +17,7 @@ const sound: Exercise = { ...EXERCISES[0]!, id: 'sound', faults: ['none'] };
 const bayWith = (fault: Exercise['faults'][number], severity = 0.8, seed = 15): PracticeBay =>
   new PracticeBay({ ...sound, faults: [fault], severity, seed });
 function putOn(bay: PracticeBay, red: TestPoint, black: TestPoint): void {
-  bay.put('red', red);
-  bay.put('black', black);
+  bay.take({ red, black });
 }
 const crank = (bay: PracticeBay): void => {
   bay.set({ hasFuel: false, key: 'start' });
@@ -57,8 +56,8 @@ describe('a meter in the bay', () => {
     putOn(bay, 'positive-post', 'negative-post');
     bay.advance(1);
     expect(bay.shown).toMatchObject({ value: expect.closeTo(12.6, 0), unit: 'V' });
-    bay.put('red', 'negative-post');
-    bay.put('black', 'positive-post');
+    bay.take({ red: 'negative-post' });
+    bay.take({ black: 'positive-post' });
     bay.advance(1);
     expect(bay.shown.value).toBeLessThan(-12);
   });
@@ -108,8 +107,8 @@ describe('what is written down', () => {
     expect(bay.test).toBe('cranking-voltage');
     putOn(bay, 'starter-case', 'negative-post');
     expect(bay.test).toBe('drop-starter-ground');
-    bay.use('amps-dc');
-    bay.putClamp('battery-cables');
+    bay.take({ use: 'amps-dc' });
+    bay.take({ clamp: 'battery-cables' });
     expect(bay.test).toBe('starter-draw');
   });
 
@@ -125,7 +124,7 @@ describe('what is written down', () => {
     putOn(bay, 'starter-case', 'negative-post');
     crank(bay);
     bay.write();
-    bay.putClamp('battery-cables');
+    bay.take({ clamp: 'battery-cables' });
     bay.advance(1);
     bay.write();
     const [without, beside] = bay.case.readings.map(({ conditions }) => conditions?.amps);

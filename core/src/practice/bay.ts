@@ -2,7 +2,7 @@
  * The practice bay: a simulated vehicle in time with a hidden fault, leads that are put on its points, and what was read of
  * it so far. Nothing here knows of a screen; time passes when it is told to.
  */
-import type { ClampPlace, Flow, TestPoint } from '../circuit/points';
+import type { ClampPlace, Flow } from '../circuit/points';
 import { randomOf } from '../circuit/model/random';
 import type { Case } from '../format/case-shape';
 import type { ReadingConditions } from '../format/conditions';
@@ -24,7 +24,7 @@ import { conditionsAt } from './conditions-at';
 import type { BayClock } from './conditions-at';
 import type { Exercise } from './exercise';
 import { EMPTY_HANDS, handsFor, testOf } from './hands';
-import type { BayFunction, Hands } from './hands';
+import type { Hands } from './hands';
 import { StarterWatch } from './safety';
 import type { SafetyEvent } from './safety';
 
@@ -122,15 +122,6 @@ export class PracticeBay {
     this.#hands = { ...this.#hands, ...change };
     this.#volts.begin(this.#betweenLeads());
     this.#amps.begin(this.#inClamp());
-  }
-  put(lead: 'red' | 'black', at: TestPoint | null): void {
-    this.take({ [lead]: at });
-  }
-  putClamp(at: ClampPlace | null): void {
-    this.take({ clamp: at });
-  }
-  use(use: BayFunction): void {
-    this.take({ use });
   }
 
   /** Turns the key, stops the fuel, switches loads. */

@@ -103,10 +103,8 @@ export class Api {
     return this.#http.post<void>(`/api/shops/${shop}/instruments/${instrument}/zero`, {});
   }
   /** Answers with the capture once the recorder has triggered and recorded; unsubscribing gives it up. */
-  record(shop: string, instrument: string, settings: NewRecording): Observable<Blob> {
-    return this.#http.post(`/api/shops/${shop}/instruments/${instrument}/recordings`, settings, {
-      responseType: 'blob',
-    });
+  record(shop: string, instrument: string, settings: NewRecording): Observable<object> {
+    return this.#http.post<object>(`/api/shops/${shop}/instruments/${instrument}/recordings`, settings);
   }
   shopSettings(shop: string): Observable<ShopChanges> {
     return this.#http.get<ShopChanges>(`/api/shops/${shop}/settings`);

@@ -10,5 +10,6 @@ export interface KeptLive {
   /** What was read beside it, or follows from how it was read. */
   readonly conditions: ReadingConditions;
   /** Where the value is not what the display shows just now: the extremes beside it. */
-  readonly from: { readonly how: 'count' | 'load'; readonly lowest: number; readonly highest: number } | null;
+  readonly from:
+    { readonly how: 'count'; readonly lowest: number; readonly highest: number } | { readonly how: 'load' } | null;
 }

@@ -64,7 +64,7 @@ export class LiveReadings {
       // one instrument reads one thing at a time
       if (beside && sources.every(({ id }) => id !== beside.id)) {
         const { unit } = INSTRUMENT_FUNCTIONS[functionOfCondition(role)];
-        const accuracy = (unit === 'rpm' ? undefined : beside.uncertainty[unit]) ?? null;
+        const accuracy = beside.uncertainty[unit] ?? null;
         sources.push({ role, shop, ...sourceOf(beside), use: functionOfCondition(role), accuracy });
       }
     }

@@ -114,7 +114,6 @@ export class LiveValue {
   readonly beside = input<LiveReadingsNow>({});
   /** What the button keeps. */
   readonly keeping = input<KeptLive | null>(null);
-  readonly loadSeconds = input<number | null>(null);
   /** Where it can be kept: on the bench. */
   readonly mayKeep = input(true);
   readonly kept = output();
@@ -136,14 +135,13 @@ export class LiveValue {
   protected readonly summed = computed(() => {
     const keeping = this.keeping();
     if (!keeping?.from) return '';
-    const { how, lowest, highest } = keeping.from;
-    const amps = keeping.conditions.amps;
-    const at = amps === undefined ? '' : ` at ${this.#figures.format().plain(amps, 0)} A`;
-    const [low, high] = [lowest, highest].map((value) => this.#write(value, keeping.resolution));
-    const seconds = this.#figures.format().plain(this.loadSeconds() ?? 0, 0);
-    return how === 'count'
-      ? `Mean while the count said read: ${this.keeps()}${at}. Lowest ${low}, highest ${high}.`
-      : `Under load for ${seconds} s: ${this.keeps()} at the end${at}.`;
+    const { conditions, from, resolution } = keeping;
+    const { plain } = this.#figures.format();
+    const at = conditions.amps === undefined ? '' : ` at ${plain(conditions.amps, 0)} A`;
+    if (from.how === 'load')
+      return `Under load for ${plain(conditions.seconds ?? 0, 0)} s: ${this.keeps()} at the end${at}.`;
+    const [low, high] = [from.lowest, from.highest].map((value) => this.#write(value, resolution));
+    return `Mean while the count said read: ${this.keeps()}${at}. Lowest ${low}, highest ${high}.`;
   });
   protected readonly isOld = computed(() => {
     const now = this.live();

@@ -80,27 +80,18 @@ export class RecordPanel {
       next: (capture) => {
         this.waitsFor.set(null);
         const at = new Date().toISOString().slice(0, 16).replace('T', ' ').replace(':', '.');
-        this.recorded.emit(new File([capture], `${recorder.name} ${at}.json`, { type: 'application/json' }));
+        this.recorded.emit(
+          new File([JSON.stringify(capture)], `${recorder.name} ${at}.json`, { type: 'application/json' }),
+        );
       },
       error: (failure: HttpErrorResponse) => {
         this.waitsFor.set(null);
-        void problemText(failure).then((text) => this.problem.set(text));
+        this.problem.set(problemOf(failure).detail);
       },
     });
   }
   protected stop(): void {
     this.#running?.unsubscribe();
     this.waitsFor.set(null);
-  }
-}
-
-/** A file was asked for, so that the problem comes as one too. */
-async function problemText(failure: HttpErrorResponse): Promise<string> {
-  const given: unknown = failure.error;
-  if (!(given instanceof Blob)) return problemOf(failure).detail;
-  try {
-    return (JSON.parse(await given.text()) as { detail: string }).detail;
-  } catch {
-    return problemOf(failure).detail;
   }
 }

@@ -12,6 +12,9 @@ import type { TimerNow } from '../../../waiting/timer-state';
 import { StepReading } from './step-reading';
 import { StepWaits } from './step-waits';
 
+/** Phases of a count in which the starter turns. */
+const CRANKS: ReadonlySet<string> = new Set(['crank', 'read']);
+
 type LiveValueNow = Extract<LiveReading, { state: 'value' }>;
 /** Everything of one count-down. */
 interface Counted {
@@ -39,7 +42,7 @@ export class LiveKept {
     readonly amps: WindowFigures | null;
     seconds: number;
   } | null>(null);
-  readonly #load = signal<(LoadTimed & { readonly lowest: number; readonly highest: number }) | null>(null);
+  readonly #load = signal<LoadTimed | null>(null);
 
   readonly #fromMs = signal(0);
 
@@ -56,7 +59,8 @@ export class LiveKept {
       untracked(() => {
         if (value?.state !== 'value' || value.isStale) return;
         if (count && !count.state.over) this.#addCounted(count, value, amps);
-        if (this.#loading && amps?.state === 'value') this.#addLoaded(this.#loading, value.value, amps.value);
+        if (this.#loading && amps?.state === 'value')
+          this.#load.set(this.#loading.add({ volts: value.value, amps: amps.value, atMs: performance.now() }));
       });
     });
   }
@@ -74,7 +78,7 @@ export class LiveKept {
         ...common,
         value: rounded(load.volts, value.resolution),
         conditions: asked(step, { ...beside, amps: rounded(load.amps, 1), seconds: Math.round(load.seconds) }),
-        from: { how: 'load', lowest: load.lowest, highest: load.highest },
+        from: { how: 'load' },
       };
     const count = this.#count();
     if (count) {
@@ -90,9 +94,6 @@ export class LiveKept {
     }
     return { ...common, value: value.kept, conditions: beside, from: null };
   });
-  /** How long a load has been on, s; null where none is timed. */
-  readonly loadSeconds = computed(() => this.#load()?.seconds ?? null);
-
   #begin(): void {
     const step = this.#reading.step();
     this.#fromMs.set(performance.now());
@@ -103,36 +104,22 @@ export class LiveKept {
   }
 
   #addCounted({ timer, row, state }: TimerNow, value: LiveValueNow, amps: LiveReading | undefined): void {
-    if (state.over || !(row.phases.some(({ read }) => read) && state.phase.name !== 'ready')) return;
-    if (this.#counted?.timer !== timer.id) {
-      const seconds = row.phases.filter(({ name }) => name === 'crank' || name === 'read');
-      this.#counted = {
-        timer: timer.id,
-        seconds: seconds.reduce((sum, phase) => sum + phase.seconds, 0),
-        value: new ReadWindow(),
-        amps: new ReadWindow(),
-      };
-    }
+    if (timer.kind !== 'crank' || state.over || !CRANKS.has(state.phase.name)) return;
+    this.#counted =
+      this.#counted?.timer === timer.id
+        ? this.#counted
+        : {
+            timer: timer.id,
+            seconds: row.phases.reduce((sum, { name, seconds }) => sum + (CRANKS.has(name) ? seconds : 0), 0),
+            value: new ReadWindow(),
+            amps: new ReadWindow(),
+          };
     const counted = this.#counted;
-    if (state.phase.name === 'stop') return;
     const isSustained = state.phase.read === true;
     counted.value.add(value.value, isSustained);
     if (amps?.state === 'value' && !amps.isStale) counted.amps.add(amps.value, isSustained);
     const figures = counted.value.figures;
-    if (figures && timer.kind === 'crank')
-      this.#count.set({ value: figures, amps: counted.amps.figures, seconds: counted.seconds });
-  }
-
-  #addLoaded(timing: LoadTiming, volts: number, amps: number): void {
-    const timed = timing.add({ volts, amps, atMs: performance.now() });
-    if (!timed) return;
-    const before = this.#load();
-    const isNew = !before || timed.seconds < before.seconds;
-    this.#load.set({
-      ...timed,
-      lowest: isNew ? volts : timed.isOn ? Math.min(before.lowest, volts) : before.lowest,
-      highest: isNew ? volts : timed.isOn ? Math.max(before.highest, volts) : before.highest,
-    });
+    if (figures) this.#count.set({ value: figures, amps: counted.amps.figures, seconds: counted.seconds });
   }
 
   /** What is read beside it, of what the step asks for. */

@@ -100,7 +100,6 @@ export class ReadingEntry {
   protected readonly live = this.#live.reading;
   protected readonly beside = this.#live.now;
   protected readonly keeping = this.#liveKept.kept;
-  protected readonly loadSeconds = this.#liveKept.loadSeconds;
   readonly #window = computed(() => this.keeping()?.from?.how ?? null);
   protected readonly form = signal<ReadingForm | null>(null);
   readonly #begun = signal<ReadingStep | null>(null);
