@@ -4,7 +4,7 @@ import type { Capture } from '@tetrad/core/capture-format';
 import fc from 'fast-check';
 import type { Drawn } from '../src/app/captures/worker-messages';
 import { axes, dataset, markCursors, points, segmentBoxes } from '../src/app/screens/captures/chart-dress';
-import type { ChartTheme } from '../src/app/screens/captures/chart-theme';
+import type { ChartTheme } from '../src/app/kit/chart-theme';
 import { CLOSEST_S, panned, within, zoomed } from '../src/app/screens/captures/stretch';
 
 const THEME = new Proxy({}, { get: (_target, name) => String(name) }) as ChartTheme;

@@ -1,11 +1,9 @@
 import { changeMinutes } from '../evidence/engine-state';
 import type { StepName } from '../format/names';
 import type { EngineState } from '../format/words';
+import { OTHER_MINUTES } from '../judge/next/work-left';
 import { engineOf } from '../judge/propose/visits';
 import { stepOf } from '../trade/tables';
-
-/** Work on a step that is no step of the route, such as a charge, min. */
-const OTHER_MINUTES = 5;
 
 /** Adds up the minutes of work, with what lies between two states of the engine. */
 export class StepMinutes {

@@ -1,5 +1,5 @@
-import { Injectable, signal } from '@angular/core';
-import { storedObject } from '../device/stored-object';
+import { Injectable } from '@angular/core';
+import { keptRecord } from '../device/kept-record';
 
 const KEY = 'tetrad.practice';
 /** Results of one exercise that are kept. */
@@ -15,15 +15,12 @@ export interface PracticeResult {
 /** What was practiced at this device: it never mixes with the jobs of the shop. */
 @Injectable({ providedIn: 'root' })
 export class PracticeResults {
-  readonly #all = signal(
-    (storedObject(localStorage, KEY) ?? {}) as Readonly<Record<string, readonly PracticeResult[]>>,
-  );
+  readonly #kept = keptRecord<string, readonly PracticeResult[]>(KEY);
 
   of(exercise: string): readonly PracticeResult[] {
-    return this.#all()[exercise] ?? [];
+    return this.#kept.all()[exercise] ?? [];
   }
   add(exercise: string, result: PracticeResult): void {
-    this.#all.update((all) => ({ ...all, [exercise]: [...(all[exercise] ?? []), result].slice(-MAX_KEPT) }));
-    localStorage.setItem(KEY, JSON.stringify(this.#all()));
+    this.#kept.set(exercise, [...this.of(exercise), result].slice(-MAX_KEPT));
   }
 }

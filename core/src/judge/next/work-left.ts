@@ -9,7 +9,7 @@ import { SETTING_UP_MINUTES } from '../propose/step-rows';
 import { EVEN_ODDS } from '../rank/even-odds';
 
 /** Minutes of a step that is no step of the route, like a charge. */
-const OTHER_MINUTES = 5;
+export const OTHER_MINUTES = 5;
 /**
  * A fault that nobody suspects yet shows itself after about this share of what must be read: the minutes told at the
  * first reading are then those it takes, at the median (docs/benchmarks.md, minutes told).

@@ -21,7 +21,7 @@ import type { Capture } from '@tetrad/core/capture-format';
 import type { OpenCapture } from '../../captures/open-capture';
 import { Theme } from '../../device/theme';
 import { bindKeys, isWriting } from '../../kit/keys/bind-keys';
-import { chartTheme } from './chart-theme';
+import { chartTheme } from '../../kit/chart-theme';
 import { axes, dataset, markCursors, points, segmentBoxes } from './chart-dress';
 import type { Cursors } from './chart-dress';
 import { CLOSEST_S, panned, within, zoomed } from './stretch';

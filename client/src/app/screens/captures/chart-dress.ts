@@ -3,7 +3,7 @@ import type { Chart, ChartDataset } from 'chart.js';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import type { Capture, SegmentKind } from '@tetrad/core/capture-format';
 import type { Drawn } from '../../captures/worker-messages';
-import type { ChartTheme } from './chart-theme';
+import type { ChartTheme } from '../../kit/chart-theme';
 
 export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
   rest: 'Rest',

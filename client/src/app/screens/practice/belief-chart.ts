@@ -10,6 +10,8 @@ import {
 } from '@angular/core';
 import { FAULTS, stepName } from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
+import type { ChartTheme } from '../../kit/chart-theme';
+import { chartTheme } from '../../kit/chart-theme';
 import type { Done } from '@tetrad/core/practice';
 import {
   CategoryScale,
@@ -48,23 +50,22 @@ export class BeliefChart {
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {
       const canvas = this.canvas().nativeElement;
-      const chart = new Chart(canvas, this.#drawn(getComputedStyle(canvas)));
+      const chart = new Chart(canvas, this.#drawn(chartTheme(canvas)));
       destroyed.onDestroy(() => chart.destroy());
     });
   }
 
-  #drawn(style: CSSStyleDeclaration): ConstructorParameters<typeof Chart>[1] {
-    const of = (name: string): string => style.getPropertyValue(name).trim();
+  #drawn({ amps, volts, cursor, other, soft, line, sans }: ChartTheme): ConstructorParameters<typeof Chart>[1] {
     const done = this.done();
     const highest = new Map<FaultName, number>();
     for (const { believed } of done)
       for (const { fault, probability } of believed) highest.set(fault, Math.max(highest.get(fault) ?? 0, probability));
     const told = [...highest].sort((a, b) => b[1] - a[1]).slice(0, MAX_LINES);
-    const colors = [of('--copper'), of('--ink'), of('--within'), of('--void')];
+    const colors = [amps, volts, cursor, other];
     const percentAt = ({ believed }: Done, fault: FaultName): number =>
       100 * (believed.find((one) => one.fault === fault)?.probability ?? 0);
-    const font = { family: of('--sans'), size: 13 };
-    const axis = { ticks: { color: of('--ink-soft'), font }, grid: { color: of('--line-soft') } };
+    const font = { family: sans, size: 13 };
+    const axis = { ticks: { color: soft, font }, grid: { color: line } };
     return {
       type: 'line',
       data: {
@@ -82,9 +83,9 @@ export class BeliefChart {
         maintainAspectRatio: false,
         scales: {
           x: axis,
-          y: { ...axis, min: 0, max: 100, title: { display: true, text: '%', color: of('--ink-soft'), font } },
+          y: { ...axis, min: 0, max: 100, title: { display: true, text: '%', color: soft, font } },
         },
-        plugins: { legend: { labels: { color: of('--ink'), font, boxHeight: 0 } } },
+        plugins: { legend: { labels: { color: volts, font, boxHeight: 0 } } },
       },
     };
   }

@@ -100,7 +100,7 @@ export class PracticeList {
   protected readonly refused = signal<string | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly rows = computed(() =>
-    [...Object.values(this.#own.all()), ...EXERCISES].map(({ id, title, story }) => {
+    [...this.#own.all, ...EXERCISES].map(({ id, title, story }) => {
       const results = this.#results.of(id);
       return {
         id,
