@@ -1,21 +1,12 @@
 /** What page and worker of the practice bay say to each other. */
+import type { VehicleState } from '../instruments/live/vehicle-state';
 import type { GradedReading, NextStep, ObservationName, System, TestName } from '@tetrad/core';
 import type { Exercise, Hands, LeftVisit, PracticeCall, Score, Done } from '@tetrad/core/practice';
-
-/** What hands do to the vehicle. */
-export interface VehicleHands {
-  readonly key?: 'off' | 'on' | 'start';
-  readonly hasFuel?: boolean;
-  readonly loads?: 'off' | 'on' | 'full';
-  readonly lamps?: boolean;
-  readonly throttle?: number;
-  readonly isLoadTested?: boolean;
-}
 
 export type ToPractice =
   | { readonly kind: 'open'; readonly exercise: Exercise; readonly left: LeftVisit | null }
   | { readonly kind: 'hands'; readonly hands: Partial<Hands> }
-  | { readonly kind: 'vehicle'; readonly hands: VehicleHands }
+  | { readonly kind: 'vehicle'; readonly hands: Partial<VehicleState> }
   | { readonly kind: 'write' }
   | { readonly kind: 'look'; readonly about: ObservationName }
   | { readonly kind: 'special'; readonly test: TestName }
@@ -44,7 +35,7 @@ export interface BayView {
   /** The test that is being taken. */
   readonly test: TestName | null;
   readonly flow: 'none' | 'cranking' | 'charging' | 'load';
-  readonly vehicle: Required<VehicleHands>;
+  readonly vehicle: VehicleState;
   readonly isRunning: boolean;
   /** What is heard: revolutions a minute while it turns. */
   readonly rpm: number;

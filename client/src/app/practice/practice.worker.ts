@@ -3,7 +3,8 @@
 import { SYMPTOMS } from '@tetrad/core';
 import { PracticeSession } from '@tetrad/core/practice';
 import type { Exercise, LeftVisit } from '@tetrad/core/practice';
-import type { BayView, FromPractice, ToPractice, VehicleHands, VisitView } from './practice-messages';
+import type { VehicleState } from '../instruments/live/vehicle-state';
+import type { BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
 
 /** Between two looks, and the most that is made up for after a pause, ms. */
 const LOOK_MS = 50;
@@ -74,13 +75,13 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
   tellVisit(now);
 }
 
-function turn({ bay }: PracticeSession, { isLoadTested, ...hands }: VehicleHands): void {
+function turn({ bay }: PracticeSession, { isLoadTested, ...hands }: Partial<VehicleState>): void {
   bay.set(hands);
   if (isLoadTested !== undefined) bay.loadTest(isLoadTested);
 }
 
 function bayOf({ bay, minutes }: PracticeSession): BayView {
-  const { key, hasFuel, loads, lamps, throttle, testerAmps } = bay.controls;
+  const { key, hasFuel, loads, throttle, testerAmps } = bay.controls;
   const { isRunning, rpm } = bay.instant;
   return {
     hands: bay.hands,
@@ -88,7 +89,7 @@ function bayOf({ bay, minutes }: PracticeSession): BayView {
     clampAmps: bay.clampAmps,
     test: bay.test,
     flow: bay.flow,
-    vehicle: { key, hasFuel, loads, lamps, throttle, isLoadTested: testerAmps > 0 },
+    vehicle: { key, hasFuel, loads, throttle, isLoadTested: testerAmps > 0 },
     isRunning,
     rpm,
     minutes,

@@ -17,6 +17,8 @@ import type { BayFunction, PracticeCall } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
 import { Sound } from '../../device/sound';
+import { VehicleHands } from '../../instruments/live/vehicle-hands';
+import type { VehicleState } from '../../instruments/live/vehicle-state';
 import { Button } from '../../kit/button';
 import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
@@ -24,7 +26,6 @@ import { Segmented } from '../../kit/segmented';
 import { Select } from '../../kit/select';
 import { Coming, Empty } from '../../kit/states';
 import { CrankSound } from '../../practice/crank-sound';
-import type { VehicleHands } from '../../practice/practice-messages';
 import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
 import { PracticeVisit } from '../../practice/practice-visit';
@@ -54,6 +55,7 @@ const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test]
     RouterLink,
     Segmented,
     Select,
+    VehicleHands,
   ],
   providers: [PracticeVisit],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -86,28 +88,17 @@ export class PracticeBayScreen {
     { value: 'clamp' as const, label: 'Clamp' },
   ];
   protected readonly uses = BAY_FUNCTIONS.map((value) => ({ value, label: INSTRUMENT_FUNCTIONS[value].name }));
-  protected readonly keys = [
-    { value: 'off' as const, label: 'Key off' },
-    { value: 'on' as const, label: 'On' },
-    { value: 'start' as const, label: 'Start' },
-  ];
-  protected readonly fuels = [
-    { value: true, label: 'Fuel' },
-    { value: false, label: 'Fuel stopped' },
-  ];
-  protected readonly loads = [
-    { value: 'off' as const, label: 'Loads off' },
-    { value: 'on' as const, label: 'On' },
-    { value: 'full' as const, label: 'Full' },
-  ];
-  protected readonly speeds = [
-    { value: 0, label: 'Idle' },
-    { value: 0.55, label: '2,000 rpm' },
-  ];
-  protected readonly testers = [
-    { value: false, label: 'Tester off' },
-    { value: true, label: 'Half the CCA' },
-  ];
+  protected readonly options = {
+    throttle: [
+      { value: 0, label: 'Idle' },
+      { value: 0.55, label: '2,000 rpm' },
+    ],
+    isLoadTested: [
+      { value: false, label: 'Tester off' },
+      { value: true, label: 'Half the CCA' },
+    ],
+  };
+  protected readonly hands = ['key', 'hasFuel', 'loads', 'throttle', 'isLoadTested'] as const;
 
   protected readonly shown = computed(() => {
     const bay = this.visit.bay();
@@ -223,7 +214,7 @@ export class PracticeBayScreen {
     this.visit.say({ kind: 'hands', hands: { use } });
     if (use === 'amps-dc') this.inHand.set('clamp');
   }
-  protected turn(hands: VehicleHands): void {
+  protected turn(hands: Partial<VehicleState>): void {
     this.visit.say({ kind: 'vehicle', hands });
   }
   protected look(about: ObservationName | null): void {
