@@ -11,7 +11,7 @@ import {
   readExercise,
   writeExercise,
 } from '../src/practice';
-import type { Exercise } from '../src/practice';
+import type { Exercise, InstrumentFaults } from '../src/practice';
 
 const sound: Exercise = { ...EXERCISES[0]!, id: 'sound', faults: ['none'] };
 const bayWith = (fault: Exercise['faults'][number], severity = 0.8, seed = 15): PracticeBay =>
@@ -145,7 +145,241 @@ describe('what is written down', () => {
   });
 });
 
+describe('instruments lie in their usual ways, and can be mended', () => {
+  const withFaults = (instruments: InstrumentFaults, fault: Exercise['faults'][number] = 'none') =>
+    new PracticeBay({ ...sound, faults: [fault], setting: { instruments } });
+  const cranked = (bay: PracticeBay): number => {
+    bay.take({ use: 'amps-dc', clamp: 'battery-cables' });
+    crank(bay);
+    return bay.shown.value!;
+  };
+
+  test('a small clamp never shows more than its ceiling, a large one does', () => {
+    const bay = withFaults({ clampMostAmps: 60 });
+    expect(Math.abs(cranked(bay))).toBeLessThanOrEqual(62);
+    bay.mend('clamp');
+    bay.advance(1);
+    expect(Math.abs(bay.shown.value!)).toBeGreaterThan(70);
+  });
+  test('a clamp off its zero shows amps where none flow; zeroed while current flows it is wrong again', () => {
+    const bay = withFaults({ clampOffAmps: 24 });
+    bay.take({ use: 'amps-dc', clamp: 'battery-cables' });
+    bay.advance(1);
+    expect(bay.shown.value).toBeCloseTo(24, 0);
+    bay.look('clamp-zero');
+    expect(bay.case.observations).toEqual([{ about: 'clamp-zero', finding: 'drifts' }]);
+    bay.mend('zero');
+    bay.advance(1);
+    expect(bay.shown.value).toBeCloseTo(0, 1);
+    crank(bay);
+    bay.mend('zero');
+    bay.set({ key: 'off' });
+    bay.advance(2);
+    expect(Math.abs(bay.shown.value!)).toBeGreaterThan(50);
+  });
+  test('a wrong scale is a factor of ten', () => {
+    const right = Math.abs(cranked(withFaults({})));
+    expect(Math.abs(cranked(withFaults({ clampFactor: 0.1 })))).toBeCloseTo(right / 10, 0);
+  });
+  test('a broken lead jumps until it is changed', () => {
+    const bay = withFaults({ hasBrokenLead: true });
+    putOn(bay, 'positive-post', 'negative-post');
+    const shown = (): number[] => Array.from({ length: 20 }, () => (bay.advance(0.3), bay.shown.value!));
+    const range = (values: number[]): number => Math.max(...values) - Math.min(...values);
+    expect(range(shown())).toBeGreaterThan(0.5);
+    bay.mend('leads');
+    bay.advance(1);
+    expect(range(shown())).toBeLessThan(0.05);
+  });
+  test('an AC range that sees DC shows twice the battery', () => {
+    const bay = withFaults({ acSeesDc: true });
+    bay.take({ red: 'positive-post', black: 'negative-post', use: 'volts-ac' });
+    expect(bay.shown.value).toBeGreaterThan(20);
+    bay.mend('meter');
+    expect(bay.shown.value).toBeLessThan(0.1);
+  });
+  test('a range that is too small is over range, and nothing is written down from it', () => {
+    const bay = withFaults({});
+    bay.take({ red: 'positive-post', black: 'negative-post', range: 6 });
+    expect(bay.shown.value).toBeNull();
+    expect(bay.write()).toEqual({ why: 'over-range' });
+    bay.take({ range: 60 });
+    expect(bay.shown.value).toBeCloseTo(12.6, 0);
+  });
+  test('the recorder keeps a lowest that holds part of the inrush, and the reading says so', () => {
+    const bay = withFaults({});
+    bay.take({ red: 'positive-post', black: 'negative-post', isRecording: true });
+    crank(bay);
+    const sustained = bay.shown.value!;
+    bay.write();
+    const [reading] = bay.case.readings;
+    expect(reading).toMatchObject({ test: 'cranking-voltage', conditions: { method: 'min-max' } });
+    expect(reading!.value as number).toBeLessThan(sustained - 0.2);
+  });
+  test('a tester that is set by the label measures in its standard', () => {
+    const shares = ['SAE', 'EN', 'DIN'].map((standard) => {
+      const bay = Array.from({ length: 60 }, (_, seed) => bayWith('none', 0.5, seed)).find(
+        ({ vehicle }) => vehicle.system.battery.rating?.standard === standard,
+      )!;
+      bay.take({ red: 'positive-post', black: 'negative-post', use: 'conductance' });
+      return bay.shown.value! / bay.vehicle.system.battery.rating!.value;
+    });
+    for (const share of shares) expect(share).toBeCloseTo(1, 0);
+  });
+});
+
+describe('a battery that was just charged', () => {
+  const driven = (): PracticeBay => new PracticeBay({ ...sound, setting: { isJustCharged: true } });
+  const resting = (bay: PracticeBay): number => {
+    putOn(bay, 'positive-post', 'negative-post');
+    bay.advance(2);
+    return bay.shown.value!;
+  };
+  test('looks fuller than it is, until the lamps took the charge off its plates', () => {
+    const bay = driven();
+    const before = resting(bay);
+    bay.clearSurfaceCharge();
+    expect(before - resting(bay)).toBeGreaterThan(0.15);
+  });
+  test('its resting voltage is void until then', () => {
+    const session = new PracticeSession({ ...sound, setting: { isJustCharged: true } });
+    resting(session.bay);
+    session.write();
+    expect(session.judgement.readings[0]!.grade).toBe('void');
+    session.bay.clearSurfaceCharge();
+    resting(session.bay);
+    session.write();
+    expect(session.judgement.readings[1]!.grade).not.toBe('void');
+  });
+});
+
+describe('a pack', () => {
+  const pack = (fault: Exercise['faults'][number]): PracticeBay =>
+    new PracticeBay({
+      ...sound,
+      faults: [fault],
+      setting: { kind: { fuel: 'diesel', nominalVolts: 12, inParallel: 3 } },
+    });
+  test('is read battery by battery once each is isolated, and the bad one stands out', () => {
+    const bay = pack('battery-worn');
+    const figures = [1, 2, 3].map((battery) => {
+      bay.takeFor('conductance', battery);
+      bay.write();
+      return bay.case.readings.at(-1)!;
+    });
+    expect(figures.map(({ battery }) => battery)).toEqual([1, 2, 3]);
+    const shares = figures.map(({ value }) => (value as number) / bay.vehicle.system.battery.rating!.value);
+    expect(shares.filter((share) => share < 0.7)).toHaveLength(1);
+  });
+  test('an isolated battery cranks nothing, and reads no drop', () => {
+    const bay = pack('none');
+    bay.take({ battery: 2, red: 'positive-post', black: 'negative-post' });
+    expect(bay.set({ key: 'start' })).toBe('isolated');
+    expect(bay.test).toBe('resting-voltage');
+    putOn(bay, 'starter-case', 'negative-post');
+    expect(bay.test).toBeNull();
+  });
+  test('one of two in series with a dead cell stands two volts under the other', () => {
+    const bay = new PracticeBay({
+      ...sound,
+      faults: ['battery-dead-cell'],
+      setting: { kind: { fuel: 'diesel', nominalVolts: 24 } },
+    });
+    const volts = [1, 2].map((battery) => {
+      bay.takeFor('resting-voltage', battery);
+      bay.advance(1);
+      return bay.shown.value!;
+    });
+    expect(Math.abs(volts[0]! - volts[1]!)).toBeGreaterThan(1.8);
+  });
+});
+
+describe('what is taken off', () => {
+  test('the belt off frees a seized accessory, and a tight engine stays tight', () => {
+    const ampsOf = (fault: Exercise['faults'][number], isBeltOff: boolean): number => {
+      const bay = bayWith(fault, 0.5);
+      bay.takeOff({ isBeltOff });
+      bay.take({ use: 'amps-dc', clamp: 'battery-cables' });
+      crank(bay);
+      return Math.abs(bay.shown.value!);
+    };
+    expect(ampsOf('accessory-seized', true)).toBeLessThan(0.65 * ampsOf('accessory-seized', false));
+    expect(ampsOf('engine-drag', true)).toBeGreaterThan(0.9 * ampsOf('engine-drag', false));
+  });
+  test('a steady crank with the belt off is an observation, not a reading of the vehicle', () => {
+    const bay = bayWith('accessory-seized', 0.5);
+    bay.takeOff({ isBeltOff: true });
+    bay.take({ use: 'amps-dc', clamp: 'battery-cables' });
+    bay.set({ hasFuel: false, key: 'start' });
+    bay.advance(1);
+    expect(bay.write()).toEqual({ why: 'no-test' });
+    bay.advance(4);
+    expect(bay.write()).toEqual({ seen: 'belt-removed-crank' });
+    expect(bay.case).toMatchObject({ readings: [], observations: [{ about: 'belt-removed-crank', finding: 'freed' }] });
+  });
+  test('without plugs it does not fire; without its belt it does not charge', () => {
+    const bay = new PracticeBay(sound);
+    bay.takeOff({ arePlugsOut: true });
+    bay.set({ key: 'start', hasFuel: true });
+    bay.advance(5);
+    expect(bay.instant.isRunning).toBe(false);
+    bay.set({ key: 'off' });
+    bay.advance(5);
+    bay.takeOff({ arePlugsOut: false, isBeltOff: true });
+    bay.set({ key: 'start', hasFuel: true });
+    bay.advance(5);
+    bay.set({ key: 'on' });
+    bay.advance(20);
+    expect([bay.instant.isRunning, bay.instant.alternatorAmps]).toEqual([true, 0]);
+    expect(bay.takeOff({ isBeltOff: false })).toBe('engine-runs');
+    expect(bay.set({ key: 'start' })).toBe('runs-already');
+  });
+  test('negative first and on last is safe; positive first is not', () => {
+    const safe = new PracticeBay(sound);
+    for (const step of [
+      { isNegativeOff: true },
+      { isPositiveOff: true },
+      { isPositiveOff: false },
+      { isNegativeOff: false },
+    ])
+      safe.takeOff(step);
+    expect(safe.safety).toEqual([]);
+    const unsafe = new PracticeBay(sound);
+    unsafe.takeOff({ isPositiveOff: true });
+    expect(unsafe.safety).toEqual(['positive-first']);
+  });
+  test('a battery that is off feeds nothing, and stands at its own posts', () => {
+    const bay = new PracticeBay(sound);
+    bay.takeOff({ isNegativeOff: true });
+    expect(bay.set({ key: 'start' })).toBe('disconnected');
+    putOn(bay, 'positive-post', 'negative-post');
+    bay.advance(1);
+    expect(bay.shown.value).toBeGreaterThan(12);
+    putOn(bay, 'alternator-stud', 'negative-post');
+    bay.advance(1);
+    expect(bay.shown.value).toBeCloseTo(0, 1);
+  });
+});
+
 describe('what may not be done', () => {
+  test('taking the battery off a running engine, and a spark at a charging battery, are noted', () => {
+    const bay = new PracticeBay(sound);
+    bay.set({ key: 'start', hasFuel: true });
+    bay.advance(4);
+    bay.takeOff({ isNegativeOff: true });
+    expect(bay.safety).toEqual(['disconnected-running']);
+    const charging = new PracticeBay(sound);
+    charging.putOnCharger(true);
+    charging.loadTest(true);
+    expect(charging.safety).toEqual(['sparks']);
+  });
+  test('a flat battery in hard frost is frozen: seen at its case, and not loaded', () => {
+    const bay = new PracticeBay(exerciseOf('frozen')!);
+    bay.look('battery-case');
+    expect(bay.case.observations).toEqual([{ about: 'battery-case', finding: 'frozen' }]);
+    bay.loadTest(true);
+    expect(bay.safety).toContain('frozen-tested');
+  });
   test('cranking with fuel to take a reading, too long, and again without cooling is noted', () => {
     const bay = new PracticeBay(sound);
     putOn(bay, 'positive-post', 'negative-post');
@@ -232,7 +466,20 @@ describe('an exercise as a file', () => {
   test('comes back as it was written', () => {
     expect(readExercise(writeExercise(own))).toEqual({ ok: true, exercise: own });
   });
+  test('may say what comes in, what is wrong with the instruments, and hints of its own', () => {
+    const lesson: Exercise = {
+      ...own,
+      setting: { kind: { fuel: 'diesel', nominalVolts: 24 }, instruments: { clampOffAmps: 20 } },
+      hints: ['Zero the clamp.'],
+    };
+    expect(readExercise(writeExercise(lesson))).toEqual({ ok: true, exercise: lesson });
+    const session = new PracticeSession(lesson);
+    expect([session.hint().says, session.hint().says]).toEqual(['Zero the clamp.', null]);
+  });
   test.each([
+    ['$.setting.kind.nominalVolts', { setting: { kind: { fuel: 'diesel', nominalVolts: 48 } } }],
+    ['$.setting.instruments.clampFactor', { setting: { instruments: { clampFactor: 0 } } }],
+    ['$.hints[0]', { hints: [''] }],
     ['$.faults[0]', { faults: ['gremlins'] }],
     ['$.faults', { faults: [] }],
     ['$.severity', { severity: 2 }],

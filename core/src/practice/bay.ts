@@ -2,31 +2,28 @@
  * The practice bay: a simulated vehicle in time with a hidden fault, leads that are put on its points, and what was read of
  * it so far. Nothing here knows of a screen; time passes when it is told to.
  */
-import type { ClampPlace, Flow } from '../circuit/points';
+import type { ClampPlace, Flow, TestPoint } from '../circuit/points';
 import { randomOf } from '../circuit/model/random';
 import type { Case } from '../format/case-shape';
 import type { ReadingConditions } from '../format/conditions';
 import type { ObservationName, TestName } from '../format/names';
-import {
-  SimulatedVisit,
-  SlowMeter,
-  VehicleInTime,
-  acVolts,
-  halfCcaAmps,
-  pointVolts,
-  smallSignalOhm,
-  testerCca,
-  voltDigit,
-} from '../simulation';
-import type { Controls, MeterRange } from '../simulation';
+import { freezingCelsius } from '../battery/state-of-charge';
+import { SimulatedVisit, acVolts, halfCcaAmps, pointVolts, smallSignalOhm, testerAmps } from '../simulation';
+import type { Controls, VehicleInTime } from '../simulation';
 import { TESTS } from '../trade/tables';
+import { Batteries, parked } from './batteries';
 import { conditionsAt } from './conditions-at';
 import type { BayClock } from './conditions-at';
 import type { Exercise } from './exercise';
 import { EMPTY_HANDS, handsFor, testOf } from './hands';
 import type { Hands } from './hands';
+import { BayInstruments } from './instruments';
+import { whyNot } from './refusals';
+import type { Refusal } from './refusals';
 import { StarterWatch } from './safety';
 import type { SafetyEvent } from './safety';
+import { EngineAsked, NOTHING_OFF, isDisconnected } from './taken-off';
+import type { TakenOff } from './taken-off';
 
 /** The model is looked at so often while something happens, s. */
 const LOOK_S = 0.02;
@@ -38,60 +35,76 @@ const FLAT_BELOW = 0.5;
 const KEY_ON_AMPS = 3;
 const CHARGED: readonly [number, number] = [0.95, 1];
 
-/** Over range for either, V or A. */
-const MOST = 2000;
-const VOLTS: MeterRange = {
-  most: MOST,
-  digitOf: voltDigit,
-  noiseOf: (size, digit) => size * 0.0003 + digit / 2,
-};
-/** A clamp that has a fine range for what flows while a vehicle sleeps. */
-const AMPS: MeterRange = {
-  most: MOST,
-  digitOf: (amps) => (Math.abs(amps) < 2 ? 0.001 : 0.1),
-  noiseOf: (size, digit) => size * 0.003 + digit / 2,
-};
+/** A charger of the shop, A, and its volts (12 V). */
+const CHARGER_AMPS = 15;
+const CHARGER_VOLTS = 14.4;
+/** What a charge of twenty minutes leaves on the plates is what a drive leaves. */
+const DRIVEN_S = 1200;
+/** A tight engine that the plugs free was held in a cylinder. */
+const FREED_BY_PLUGS = 0.4;
+/** A charge stays on the plates for hours, s. */
+const SURFACE_S = 4 * 3600;
+/** A crank tells of belt and plugs once it is steady, s. */
+const STEADY_CRANK_S = 3;
 
 /** What came of writing something down. */
-export type Written = { readonly test: TestName; readonly id: string } | { readonly why: 'no-test' | 'over-range' };
+export type Written =
+  | { readonly test: TestName; readonly id: string }
+  | { readonly seen: ObservationName }
+  | { readonly why: 'no-test' | 'over-range' };
 
 /** A bay that was left in the middle of a visit. */
 export interface LeftBay {
   readonly readings: Case['readings'];
   readonly observations: NonNullable<Case['observations']>;
   readonly hands: Hands;
-  readonly charge: number;
+  readonly charges: readonly number[];
   readonly safety: readonly SafetyEvent[];
 }
 
 export class PracticeBay {
   readonly #visit: SimulatedVisit;
   readonly #random;
+  readonly #batteries: Batteries;
+  readonly #asked: EngineAsked;
+  readonly #isFreedByPlugs: boolean;
   #model: VehicleInTime;
   #hands: Hands = EMPTY_HANDS;
-  readonly #volts: SlowMeter;
-  readonly #amps: SlowMeter;
+  #off: TakenOff = NOTHING_OFF;
+  readonly #instruments: BayInstruments;
   readonly #starter = new StarterWatch();
   #clock: BayClock = { crankedS: 0, loadedS: 0, ranS: 0, keyOffS: Infinity, chargedS: null, isSurfaceCleared: false };
 
   constructor(readonly exercise: Exercise) {
-    const { faults, severity, seed } = exercise;
+    const { faults, severity, seed, setting = {} } = exercise;
+    const { kind, isLabelMisread = false, isJustCharged = false, instruments = {} } = setting;
     this.#random = randomOf(seed + 1);
-    this.#visit = new SimulatedVisit({ faults, severity, seed });
-    this.#model = parked(this.#visit);
-    this.#volts = new SlowMeter(VOLTS, this.#random);
-    this.#amps = new SlowMeter(AMPS, this.#random);
+    this.#visit = new SimulatedVisit({ faults, severity, seed, isLabelMisread, ...(kind && { kind }) });
+    this.#instruments = new BayInstruments(instruments, this.#random);
+    this.#batteries = new Batteries(this.vehicle, this.#random);
+    this.#isFreedByPlugs = faults.includes('engine-drag') && this.#random.chance(FREED_BY_PLUGS);
+    this.#asked = new EngineAsked(this.vehicle, this.#isFreedByPlugs);
+    this.#model = parked(this.vehicle, KEY_ON_AMPS);
+    if (isJustCharged) this.#chargeFor(DRIVEN_S);
     this.take({});
   }
 
   get hands(): Hands {
     return this.#hands;
   }
+  /** Of the vehicle, or of the battery that is isolated. */
   get controls(): Controls {
-    return this.#model.controls;
+    return this.#subject.controls;
   }
   get instant() {
-    return this.#model.instant;
+    return this.#subject.instant;
+  }
+  get takenOff(): TakenOff {
+    return this.#off;
+  }
+  /** Lowest, highest and mean of the recorder; null while it is off. */
+  get recorded() {
+    return this.#instruments.kept;
   }
   get vehicle() {
     return this.#visit.vehicle;
@@ -99,13 +112,13 @@ export class PracticeBay {
   /** What is needed to go on later. */
   get left(): LeftBay {
     const { readings, observations = [] } = this.case;
-    return { readings, observations, hands: this.#hands, charge: this.vehicle.charge, safety: this.safety };
+    return { readings, observations, hands: this.#hands, charges: this.#batteries.charges, safety: this.safety };
   }
   /** Goes on where a visit was left: the vehicle has stood meanwhile, its key off. */
-  takeUp({ readings, observations, hands, charge, safety }: LeftBay): void {
+  takeUp({ readings, observations, hands, charges, safety }: LeftBay): void {
     this.#visit.takeUp({ readings, observations });
-    this.vehicle.charge = charge;
-    this.#model = parked(this.#visit);
+    this.#batteries.charges = charges;
+    this.#model = parked(this.vehicle, KEY_ON_AMPS);
     for (const event of safety) this.#starter.note(event);
     this.take(hands);
   }
@@ -117,32 +130,82 @@ export class PracticeBay {
     return this.#starter.events;
   }
 
-  /** Puts a lead or the clamp somewhere, or sets the instrument. */
+  /** Puts a lead or the clamp somewhere, sets the instrument, or isolates a battery. */
   take(change: Partial<Hands>): void {
+    const { isRecording, use, battery } = this.#hands;
     this.#hands = { ...this.#hands, ...change };
-    this.#volts.begin(this.#betweenLeads());
-    this.#amps.begin(this.#inClamp());
+    const now = this.#hands;
+    if (now.battery !== battery) this.#model.set({ key: 'off', testerAmps: 0 });
+    if (now.isRecording !== isRecording || now.use !== use)
+      this.#instruments.record(now.isRecording ? (now.use === 'amps-dc' ? 'amps' : 'volts') : null);
+    this.#instruments.begin(this.#betweenLeads(), this.#inClamp(), now.range);
   }
 
-  /** Turns the key, stops the fuel, switches loads. */
-  set(change: Partial<Controls>): void {
-    this.#model.set(change);
+  /** Turns the key, stops the fuel, switches loads. @returns why it cannot be done; null where it was. */
+  set(change: Partial<Controls>): Refusal | null {
+    const why = whyNot(change, { off: this.#off, instant: this.instant, isIsolated: this.#hands.battery !== null });
+    if (why !== null) return why;
+    const isLoading = (change.testerAmps ?? 0) > 0 || change.key === 'start';
+    if (isLoading && this.#isFrozen) this.#starter.note('frozen-tested');
+    if ((change.testerAmps ?? 0) > 0 && this.controls.chargerAmps > 0) this.#starter.note('sparks');
+    this.#subject.set(this.#off.arePlugsOut ? { ...change, hasFuel: false } : change);
+    return null;
+  }
+
+  /** Takes belt, plugs or a battery clamp off, or puts them on again. @returns why it cannot be done. */
+  takeOff(change: Partial<TakenOff>): Refusal | null {
+    const before = this.#off;
+    const next = { ...before, ...change };
+    const isTurning = this.instant.isRunning || this.controls.key === 'start';
+    const isOfBattery = isDisconnected(next) !== isDisconnected(before) || next.isPositiveOff !== before.isPositiveOff;
+    if (isTurning && !isOfBattery) return 'engine-runs';
+    if (isTurning) this.#starter.note('disconnected-running');
+    if (isOfBattery && this.controls.chargerAmps > 0) this.#starter.note('sparks');
+    // the wrench that touches metal with the negative on is a short
+    if (next.isPositiveOff !== before.isPositiveOff && !before.isNegativeOff) this.#starter.note('positive-first');
+    this.#off = next;
+    this.#asked.take(next);
+    if (isDisconnected(next)) this.#model.set({ key: 'off', loads: 'off', lamps: false });
+    return null;
   }
 
   /** A load tester across the posts, at half the CCA. */
-  loadTest(isOn: boolean): void {
-    this.set({ testerAmps: isOn ? halfCcaAmps(this.vehicle) : 0 });
+  loadTest(isOn: boolean): Refusal | null {
+    return this.set({ testerAmps: isOn ? halfCcaAmps(this.#subject.vehicle) : 0 });
+  }
+  /** The shop's charger on the posts. */
+  putOnCharger(isOn: boolean): Refusal | null {
+    const { scale } = this.#subject.vehicle;
+    return this.set({ chargerAmps: isOn ? CHARGER_AMPS : 0, chargerVolts: CHARGER_VOLTS * scale });
+  }
+
+  /** Instruments as they should be: leads changed, the clamp large, zeroed and rightly set, a meter that blocks DC. */
+  checkInstruments(): void {
+    this.#instruments.changeLeads();
+    this.#instruments.takeLargeClamp();
+    this.#instruments.takeOtherMeter();
+    this.take({ clamp: null });
+    this.#instruments.zeroClamp();
+    this.take({});
+  }
+  /** One of the remedies for an instrument. */
+  mend(what: 'leads' | 'zero' | 'clamp' | 'meter'): void {
+    if (what === 'leads') this.#instruments.changeLeads();
+    else if (what === 'zero') this.#instruments.zeroClamp();
+    else if (what === 'clamp') this.#instruments.takeLargeClamp();
+    else this.#instruments.takeOtherMeter();
+    this.take({});
   }
 
   /** Lets time pass. @param seconds 0 or more. */
   advance(seconds: number): void {
     if (seconds > WATCHED_S) {
-      this.#model.advance(seconds - WATCHED_S);
+      this.#subject.advance(seconds - WATCHED_S);
       this.#tick(seconds - WATCHED_S);
     }
     for (let left = Math.min(seconds, WATCHED_S); left > 1e-9; left -= LOOK_S) {
       const stepS = Math.min(left, LOOK_S);
-      this.#model.advance(stepS);
+      this.#subject.advance(stepS);
       this.#tick(stepS);
       this.#follow(stepS);
     }
@@ -155,23 +218,34 @@ export class PracticeBay {
     readonly unit: 'V' | 'A' | 'ohm' | 'rpm' | '%';
   } {
     const { use } = this.#hands;
-    if (use === 'amps-dc') return { value: this.#amps.value, decimals: this.#amps.decimals, unit: 'A' };
+    const { vehicle } = this.#subject;
+    const { volts, amps } = this.#instruments;
+    if (use === 'amps-dc') return { value: amps.value, decimals: amps.decimals, unit: 'A' };
     if (use === 'volts-ac') return { value: Number(this.#ripple().toFixed(3)), decimals: 3, unit: 'V' };
-    if (use === 'conductance') return { value: this.#atPosts(testerCca(this.vehicle), 0), decimals: 0, unit: 'A' };
-    if (use === 'battery-ohms')
-      return { value: this.#atPosts(smallSignalOhm(this.vehicle), 5), decimals: 5, unit: 'ohm' };
+    if (use === 'conductance') return { value: this.#atPosts(testerAmps(vehicle), 0), decimals: 0, unit: 'A' };
+    if (use === 'battery-ohms') return { value: this.#atPosts(smallSignalOhm(vehicle), 5), decimals: 5, unit: 'ohm' };
     if (use === 'engine-speed') return { value: Math.round(this.instant.rpm), decimals: 0, unit: 'rpm' };
     if (use === 'field-duty') return { value: Math.round(this.instant.fieldPercent), decimals: 0, unit: '%' };
-    return { value: this.#volts.value, decimals: this.#volts.decimals, unit: 'V' };
+    return { value: volts.value, decimals: volts.decimals, unit: 'V' };
   }
   /** Amps of the clamp, beside volts: two instruments at one moment; null where it is round nothing. */
   get clampAmps(): number | null {
-    return this.#hands.clamp === null ? null : this.#amps.value;
+    return this.#hands.clamp === null ? null : this.#instruments.amps.value;
   }
 
   /** The test that is being taken; null where no test of the trade is read so. */
   get test(): TestName | null {
-    return testOf(this.#hands, this.flow);
+    if (this.seeing !== null) return null;
+    const test = testOf(this.#hands, this.flow);
+    // an isolated battery is read by itself; nothing else is reached through it
+    const isOfBattery = test !== null && TESTS[test].places[0].perBattery === true;
+    return this.#hands.battery === null || isOfBattery ? test : null;
+  }
+  /** What a steady crank with belt or plugs off shows; null for any other moment. */
+  get seeing(): ObservationName | null {
+    const { isBeltOff, arePlugsOut } = this.#off;
+    if (this.flow !== 'cranking' || (!isBeltOff && !arePlugsOut)) return null;
+    return isBeltOff ? 'belt-removed-crank' : 'plugs-removed-crank';
   }
   get flow(): Flow {
     const { key, testerAmps } = this.controls;
@@ -182,22 +256,39 @@ export class PracticeBay {
 
   /** Writes down what the instrument shows, as the test that is being taken. */
   write(): Written {
-    const { test } = this;
+    const { test, seeing } = this;
+    if (seeing !== null) {
+      if (this.#clock.crankedS < STEADY_CRANK_S) return { why: 'no-test' };
+      this.look(seeing);
+      return { seen: seeing };
+    }
     if (test === null) return { why: 'no-test' };
-    const { value } = this.shown;
+    const value = this.#read;
     if (value === null) return { why: 'over-range' };
     if (this.flow === 'cranking' && this.controls.hasFuel) this.#starter.note('fuel-not-stopped');
-    if ((this.flow === 'cranking' || this.flow === 'load') && this.vehicle.charge < FLAT_BELOW)
+    if ((this.flow === 'cranking' || this.flow === 'load') && this.#subject.vehicle.charge < FLAT_BELOW)
       this.#starter.note('loaded-flat');
     // a minus sign is only the arrow, or the order of the leads
     const isSigned = test === 'battery-current';
     const read = isSigned ? value : Math.abs(value);
-    return { test, id: this.#visit.note(test, { value: read, conditions: this.#conditions(test) }) };
+    const { battery } = this.#hands;
+    const measured = { value: read, conditions: this.#conditions(test), ...(battery !== null && { battery }) };
+    return { test, id: this.#visit.note(test, measured) };
+  }
+  /** What is read: the display, or the recorder's extreme where something flows. */
+  get #read(): number | null {
+    const { recorded } = this;
+    const { value } = this.shown;
+    if (value === null || recorded === null || this.flow === 'none') return value;
+    // volts at the posts fall with the current, a drop and the amps rise
+    return this.#isAtPosts && this.#hands.use === 'volts-dc' ? recorded.lowest : recorded.highest;
   }
 
   /** Looks, listens or feels. */
   look(about: ObservationName): void {
-    this.#visit.do(about);
+    const finding = this.#finding(about);
+    if (finding === undefined) this.#visit.do(about);
+    else this.#visit.observed(about, finding);
   }
   /** Takes a test that needs an instrument of its own: a hydrometer, a recorder, a night. */
   special(test: TestName, conditions: ReadingConditions = {}): void {
@@ -207,39 +298,87 @@ export class PracticeBay {
   readLabel(): void {
     this.#visit.do('label');
   }
-  /** Charges the battery fully, and lets it rest. */
+  /** Charges the battery fully, the isolated one or all, and lets it rest. */
   charge(): void {
-    this.set({ key: 'off', loads: 'off', testerAmps: 0 });
-    this.vehicle.charge = Math.max(this.vehicle.charge, this.#random.between(...CHARGED));
-    this.#model = parked(this.#visit);
+    const { battery } = this.#hands;
+    this.set({ key: 'off', loads: 'off', testerAmps: 0, chargerAmps: 0 });
+    this.#batteries.charges = this.#batteries.charges.map((charge, at) =>
+      battery === null || battery === at + 1 ? Math.max(charge, this.#random.between(...CHARGED)) : charge,
+    );
+    if (battery === null) this.#model = parked(this.vehicle, KEY_ON_AMPS);
     this.#clock = { ...this.#clock, chargedS: 3600, isSurfaceCleared: true, ranS: 0 };
     this.#follow(0);
   }
+  /** Headlamps for two minutes, then off for two and a half: what a charge left on the plates is gone. */
+  clearSurfaceCharge(): void {
+    this.set({ lamps: true });
+    this.advance(120);
+    this.set({ lamps: false });
+    this.advance(150);
+  }
+  /** A charge is still on the plates. */
+  get isSurfaceCharged(): boolean {
+    const { chargedS, isSurfaceCleared } = this.#clock;
+    return chargedS !== null && chargedS < SURFACE_S && !isSurfaceCleared;
+  }
 
   /** Leads, clamp and instrument as a test wants them. @returns false for one that no instrument of the bay reads. */
-  takeFor(test: TestName): boolean {
+  takeFor(test: TestName, battery: number | null = null): boolean {
     const hands = handsFor(test);
-    if (hands) this.take({ ...hands, clamp: hands.clamp ?? clampBeside(test) });
+    if (hands) this.take({ ...hands, clamp: hands.clamp ?? clampBeside(test), battery });
     return hands !== null;
+  }
+
+  #chargeFor(seconds: number): void {
+    this.putOnCharger(true);
+    this.#model.advance(seconds);
+    this.putOnCharger(false);
+    this.#model.fallAsleep();
+    this.#clock = { ...this.#clock, chargedS: 0 };
   }
 
   #conditions(test: TestName): ReadingConditions {
     return conditionsAt(test, {
-      vehicle: this.vehicle,
+      vehicle: this.#subject.vehicle,
       controls: this.controls,
       instant: this.instant,
       clock: this.#clock,
       clampAmps: this.clampAmps,
-      postVolts: this.#isAtPosts ? this.#volts.value : null,
+      postVolts: this.#isAtPosts ? this.#instruments.volts.value : null,
+      isRecorded: this.recorded !== null,
       target: this.#model.alternator.target,
     });
+  }
+
+  /** The battery that is isolated, or the whole vehicle. */
+  get #subject(): VehicleInTime {
+    return this.#batteries.units[(this.#hands.battery ?? 0) - 1] ?? this.#model;
+  }
+  /** By its charge and the weather, before anything was done about it. */
+  get #isFrozen(): boolean {
+    const { celsius, charge } = this.#subject.vehicle;
+    return celsius < freezingCelsius(charge);
+  }
+  #finding(about: ObservationName): string | undefined {
+    if (about === 'battery-case') return this.#isFrozen ? 'frozen' : undefined;
+    const isFreed =
+      about === 'belt-removed-crank'
+        ? this.vehicle.accessorySeized
+        : about === 'plugs-removed-crank'
+          ? this.#isFreedByPlugs
+          : null;
+    if (isFreed !== null) return isFreed ? 'freed' : 'unchanged';
+    return this.#instruments.finding(about);
   }
 
   #betweenLeads(): number {
     const { red, black } = this.#hands;
     if (red === null || black === null) return 0;
-    const at = pointVolts(this.vehicle, this.controls, this.instant);
-    return at[red] - at[black];
+    const at = pointVolts(this.#subject.vehicle, this.controls, this.instant);
+    const isCut = isDisconnected(this.#off) || this.#hands.battery !== null;
+    const voltsAt = (point: TestPoint): number =>
+      point === 'positive-post' || point === 'negative-post' || !isCut ? at[point] : 0;
+    return voltsAt(red) - voltsAt(black);
   }
   #inClamp(): number {
     const { batteryAmps, alternatorAmps } = this.instant;
@@ -247,12 +386,13 @@ export class PracticeBay {
     if (clamp === 'alternator-output') return alternatorAmps;
     if (clamp === 'tester-lead') return this.controls.testerAmps;
     // its arrow points to the battery
-    return clamp === 'battery-cables' ? -batteryAmps : 0;
+    return clamp === 'battery-cables' && !isDisconnected(this.#off) ? -batteryAmps : 0;
   }
   #ripple(): number {
     const { red, black } = this.#hands;
     const isOn = red !== null && black !== null;
-    return acVolts(this.vehicle, isOn ? this.instant : { alternatorAmps: 0 });
+    const ripple = acVolts(this.vehicle, isOn ? this.instant : { alternatorAmps: 0 });
+    return this.#instruments.acOf(ripple, this.#betweenLeads());
   }
   get #isAtPosts(): boolean {
     const { red, black } = this.#hands;
@@ -263,11 +403,10 @@ export class PracticeBay {
   }
 
   #follow(stepS: number): void {
-    this.#volts.follow(this.#betweenLeads(), stepS);
-    this.#amps.follow(this.#inClamp(), stepS);
+    this.#instruments.follow(this.#betweenLeads(), this.#inClamp(), stepS);
   }
   #tick(stepS: number): void {
-    const { key, testerAmps, lamps } = this.controls;
+    const { key, testerAmps, lamps, chargerAmps } = this.controls;
     const { isRunning } = this.instant;
     this.#starter.pass(stepS, this.controls, this.instant);
     const { crankedS, loadedS, ranS, keyOffS, chargedS, isSurfaceCleared } = this.#clock;
@@ -276,17 +415,10 @@ export class PracticeBay {
       loadedS: testerAmps > 0 ? loadedS + stepS : 0,
       ranS: isRunning ? ranS + stepS : 0,
       keyOffS: key === 'off' ? keyOffS + stepS : 0,
-      chargedS: isRunning ? 0 : chargedS === null ? null : chargedS + stepS,
-      isSurfaceCleared: !isRunning && (isSurfaceCleared || lamps || key === 'start'),
+      chargedS: isRunning || chargerAmps > 0 ? 0 : chargedS === null ? null : chargedS + stepS,
+      isSurfaceCleared: !isRunning && chargerAmps === 0 && (isSurfaceCleared || lamps || key === 'start'),
     };
   }
-}
-
-/** It has stood overnight. */
-function parked({ vehicle }: SimulatedVisit): VehicleInTime {
-  const model = new VehicleInTime(vehicle, { keyOnAmps: KEY_ON_AMPS });
-  model.fallAsleep();
-  return model;
 }
 
 /** The conductor whose amps belong to a drop. */

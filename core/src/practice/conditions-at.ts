@@ -26,6 +26,8 @@ interface Moment {
   readonly clampAmps: number | null;
   /** What the meter shows where it is on the posts, V. */
   readonly postVolts: number | null;
+  /** What is read is what the recorder kept. */
+  readonly isRecorded: boolean;
   /** What the regulator aims at, V. */
   readonly target: number;
 }
@@ -36,7 +38,7 @@ const MAX_TARGET_VOLTS = 15;
 const OVERNIGHT_MIN = 600;
 
 const OF_CONDITION: Partial<Record<ConditionName, (at: Moment) => string | number | boolean | null>> = {
-  method: () => 'watched',
+  method: ({ isRecorded }) => (isRecorded ? 'min-max' : 'watched'),
   seconds: ({ clock }) => Math.round(Math.max(clock.crankedS, clock.loadedS)) || null,
   amps: ({ clampAmps }) => (clampAmps === null ? null : Math.abs(clampAmps)),
   rpm: ({ instant }) => (instant.isRunning ? Math.round(instant.rpm) : null),

@@ -1,12 +1,15 @@
 /** Takes a step as it should be taken: leads where they belong, the engine as the test wants it, the meter given its time. */
 import type { StepName } from '../format/names';
 import { isObservationName, isTestName, TESTS } from '../trade/tables';
+import { halfCcaAmps } from '../simulation';
 import type { PracticeBay } from './bay';
 import { flowFor } from './hands';
 
 /** What the judge asks for. */
 export interface AskedStep {
   readonly test: StepName;
+  /** Of a pack. */
+  readonly battery?: number | null;
   readonly conditions: Readonly<Record<string, unknown>>;
 }
 
@@ -24,17 +27,19 @@ const LOADS_S = 15;
 const FALLS_ASLEEP_S = 40 * 60;
 const FAST_THROTTLE = 0.55;
 
-export function demonstrate(bay: PracticeBay, { test, conditions }: AskedStep): void {
+export function demonstrate(bay: PracticeBay, { test, battery = null, conditions }: AskedStep): void {
+  bay.checkInstruments();
   if (isObservationName(test)) return bay.look(test);
   if (test === 'label') return bay.readLabel();
   if (test === 'charge') {
+    bay.take({ battery });
     bay.charge();
-    bay.takeFor('resting-voltage');
+    bay.takeFor('resting-voltage', battery);
     bay.advance(SETTLES_S);
     return void bay.write();
   }
   if (!isTestName(test)) return;
-  if (!bay.takeFor(test)) return bay.special(test, conditions);
+  if (!bay.takeFor(test, battery)) return bay.special(test, conditions);
   const flow = flowFor(test);
   if (test === 'conductance' || test === 'internal-resistance') bay.set({ key: 'off', loads: 'off' });
   else if (flow === 'cranking') return crankAndWrite(bay);
@@ -45,12 +50,13 @@ export function demonstrate(bay: PracticeBay, { test, conditions }: AskedStep): 
     bay.set({ throttle: FAST_THROTTLE, loads: isFull ? 'full' : isLoaded ? 'on' : 'off' });
     bay.advance(SETTLES_S);
   } else if (flow === 'load') {
-    bay.set({ key: 'off', loads: 'off', testerAmps: Number(conditions['amps'] ?? 0) });
+    bay.set({ key: 'off', loads: 'off', testerAmps: Number(conditions['amps'] ?? halfCcaAmps(bay.vehicle)) });
     bay.advance(LOADS_S);
     bay.write();
-    return bay.set({ testerAmps: 0 });
+    return void bay.set({ testerAmps: 0 });
   } else {
     rest(bay, test === 'excitation-voltage');
+    if (test === 'resting-voltage' && bay.isSurfaceCharged) bay.clearSurfaceCharge();
     if (TESTS[test].step.engine === 'asleep') bay.advance(FALLS_ASLEEP_S);
   }
   bay.advance(SETTLES_S);

@@ -1,11 +1,27 @@
 /** An exercise as a file: a lead writes one, and the class opens it. */
 import type { Misfit } from '../format/misfit';
 import { parseJson } from '../format/parse-json';
-import { checkShape, integer, list, number, object, text, word } from '../format/shape';
+import { checkShape, flag, integer, list, number, object, text, word } from '../format/shape';
 import { FAULT_WORDS } from '../format/trade-words';
 import type { Exercise } from './exercise';
 
 export const EXERCISE_FORMAT = 'tetrad-exercise/1';
+
+const instrumentFaults = object(
+  {},
+  {
+    clampOffAmps: number({ min: -100, max: 100 }),
+    clampMostAmps: number({ min: 1, max: 2000 }),
+    clampFactor: number({ min: 0.01, max: 100 }),
+    hasBrokenLead: flag(),
+    acSeesDc: flag(),
+  },
+);
+const kind = object(
+  { fuel: word(['petrol', 'diesel']), nominalVolts: word([6, 12, 24]) },
+  { inParallel: word([2, 3]) },
+);
+const setting = object({}, { kind, isJustCharged: flag(), isLabelMisread: flag(), instruments: instrumentFaults });
 
 const exerciseShape = object(
   {
@@ -18,7 +34,7 @@ const exerciseShape = object(
     severity: number({ min: 0, max: 1 }),
     seed: integer(0, 1_000_000_000),
   },
-  {},
+  { setting, hints: list(text(1, 300), 0, 10) },
 );
 
 export type ExerciseResult =
@@ -30,8 +46,8 @@ export function readExercise(json: string): ExerciseResult {
   if (!parsed.ok) return parsed;
   const { misfits } = checkShape(exerciseShape, parsed.document);
   if (misfits.length > 0) return { ok: false, misfits };
-  const { id, title, story, lesson, faults, severity, seed } = parsed.document as Exercise;
-  return { ok: true, exercise: { id, title, story, lesson, faults, severity, seed } };
+  const { format: _format, ...exercise } = parsed.document as Exercise & { readonly format: string };
+  return { ok: true, exercise };
 }
 
 /** Writes one as a file, to be given away. */

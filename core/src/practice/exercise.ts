@@ -1,4 +1,5 @@
 import type { FaultName } from '../format/names';
+import type { Setting } from './setting';
 
 /** A vehicle with a hidden fault, and why somebody should practice on it. */
 export interface Exercise {
@@ -14,4 +15,8 @@ export interface Exercise {
   readonly severity: number;
   /** Draws the vehicle and its weather: the same seed is the same vehicle. */
   readonly seed: number;
+  /** Absent for an ordinary visit. */
+  readonly setting?: Setting;
+  /** Of whoever wrote it: asked for one by one, before the judge's own. */
+  readonly hints?: readonly string[];
 }

@@ -4,6 +4,7 @@ import type { Flow } from '../circuit/points';
 import type { TestName } from '../format/names';
 import { functionOf } from '../instruments/instrument-functions';
 import type { InstrumentFunction } from '../instruments/instrument-functions';
+import type { VoltRange } from './instruments';
 import { TESTS, TEST_NAMES } from '../trade/tables';
 
 /** What the instruments of the bay can be set to. */
@@ -23,8 +24,24 @@ export interface Hands {
   readonly black: TestPoint | null;
   readonly clamp: ClampPlace | null;
   readonly use: BayFunction;
+  /** Range of DC volts; null for automatic. */
+  readonly range: VoltRange;
+  /** The recorder keeps the lowest and the highest. */
+  readonly isRecording: boolean;
+  /** Of a pack the battery that is isolated, from 1; null while they are connected. */
+  readonly battery: number | null;
 }
-export const EMPTY_HANDS: Hands = { red: null, black: null, clamp: null, use: 'volts-dc' };
+/** Where leads and clamp are, and what the instrument is set to. */
+export type Placing = Pick<Hands, 'red' | 'black' | 'clamp' | 'use'>;
+export const EMPTY_HANDS: Hands = {
+  red: null,
+  black: null,
+  clamp: null,
+  use: 'volts-dc',
+  range: null,
+  isRecording: false,
+  battery: null,
+};
 
 /** What hours or a charger of its own are needed for. */
 const OF_ITS_OWN: ReadonlySet<TestName> = new Set([
@@ -37,7 +54,7 @@ const OF_ITS_OWN: ReadonlySet<TestName> = new Set([
 /** Instruments that tell of themselves, whatever the leads do. */
 const isOfItself = (use: BayFunction): boolean => use === 'engine-speed' || use === 'field-duty';
 
-function isPlacedFor(test: TestName, { red, black, clamp, use }: Hands): boolean {
+function isPlacedFor(test: TestName, { red, black, clamp, use }: Placing): boolean {
   if (isOfItself(use)) return true;
   const { leads } = TESTS[test];
   if (leads === null) return false;
@@ -51,7 +68,7 @@ function isPlacedFor(test: TestName, { red, black, clamp, use }: Hands): boolean
  * @param flow What flows just now.
  * @returns null where no test of the trade is read so.
  */
-export function testOf(hands: Hands, flow: Flow): TestName | null {
+export function testOf(hands: Placing, flow: Flow): TestName | null {
   const found = TEST_NAMES.filter((test) => {
     const row = TESTS[test];
     return !OF_ITS_OWN.has(test) && functionOf(test, row.unit) === hands.use && isPlacedFor(test, hands);
@@ -67,7 +84,7 @@ export const flowFor = (test: TestName): Flow =>
 export const isTakenByHand = (test: TestName): boolean => handsFor(test) !== null;
 
 /** Leads and instrument as a test wants them; null for one that no instrument of the bay reads. */
-export function handsFor(test: TestName): Hands | null {
+export function handsFor(test: TestName): Placing | null {
   const { unit, leads } = TESTS[test];
   const use = BAY_FUNCTIONS.find((name) => name === functionOf(test, unit));
   if (use === undefined || OF_ITS_OWN.has(test)) return null;

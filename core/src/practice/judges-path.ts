@@ -23,11 +23,13 @@ export interface JudgesPath {
 export function judgesPath(exercise: Exercise): JudgesPath {
   const bay = new PracticeBay(exercise);
   const minutes = new StepMinutes();
+  const { count: batteries = 1 } = bay.vehicle.system.battery;
   const steps: StepName[] = [];
   let said = judge(bay.case);
   while (steps.length < MAX_STEPS && said.next[0] && isUndecided(said.decision)) {
     const next = said.next[0];
-    if (next.test === 'charge' && steps.includes('charge')) break;
+    // each battery is charged once
+    if (next.test === 'charge' && steps.filter((step) => step === 'charge').length >= batteries) break;
     demonstrate(bay, next);
     minutes.add(next.test, next.conditions['loads']);
     steps.push(next.test);

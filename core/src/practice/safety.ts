@@ -6,6 +6,10 @@ export const SAFETY_EVENTS = {
   'cranked-too-long': 'Cranked for more than 15 s at a stretch.',
   'no-cooling': 'Cranked again before the starter had cooled for 60 s.',
   'loaded-flat': 'Loaded or cranked a flat battery to test it.',
+  'frozen-tested': 'Loaded or cranked a battery that may be frozen.',
+  sparks: 'Made a spark at a battery on the charger.',
+  'positive-first': 'Took the positive clamp off, or put it on, while the negative was on.',
+  'disconnected-running': 'Disconnected the battery while the engine ran.',
 } as const;
 export type SafetyEvent = keyof typeof SAFETY_EVENTS;
 

@@ -20,6 +20,13 @@ export interface Done {
   readonly believed: readonly { readonly fault: FaultName; readonly probability: number }[];
 }
 
+/** What is told who asks for a hint. */
+export interface Hint {
+  /** Of whoever wrote the exercise; null where they are used up. */
+  readonly says: string | null;
+  readonly next: NextStep | null;
+}
+
 /** Of the faults so many are told. */
 const TOLD_FAULTS = 5;
 
@@ -68,7 +75,12 @@ export class PracticeSession {
   write(): Written {
     const written = this.bay.write();
     if ('test' in written) this.#note(written.test, this.bay.controls.loads === 'off' ? 'off' : 'on');
+    if ('seen' in written) this.#note(written.seen);
     return written;
+  }
+  readLabel(): void {
+    this.bay.readLabel();
+    this.#note('label');
   }
   look(about: ObservationName): void {
     this.bay.look(about);
@@ -87,10 +99,10 @@ export class PracticeSession {
     this.bay.advance(minutes * 60);
     this.#minutes.wait(minutes);
   }
-  /** What the judge would do now; it costs points. */
-  hint(): NextStep | null {
+  /** A hint of whoever wrote the exercise, then what the judge would do now; it costs points. */
+  hint(): Hint {
     this.#hints += 1;
-    return this.#said.next[0] ?? null;
+    return { says: this.exercise.hints?.[this.#hints - 1] ?? null, next: this.#said.next[0] ?? null };
   }
   /** Does a step as it should be done. */
   show(step: NextStep): void {

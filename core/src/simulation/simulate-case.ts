@@ -2,7 +2,7 @@ import { CASE_FORMAT } from '../format/case-shape';
 import type { BatteryLabel, Case, Rating } from '../format/case-shape';
 import type { Reading } from '../format/reading-shape';
 import type { Observation } from '../format/observation-shape';
-import type { FaultName, StepName, TestName } from '../format/names';
+import type { FaultName, ObservationName, StepName, TestName } from '../format/names';
 import { isObservationName, isTestName } from '../trade/tables';
 import { FAULT_EFFECTS, TEST_MODELS } from './models';
 import { simulatedBench } from '../evidence/simulated-bench';
@@ -15,6 +15,7 @@ import type { Random } from '../circuit/model/random';
 import { TUNING_SPREAD } from '../circuit/model/spread';
 import type { Spread } from '../circuit/model/spread';
 import { soundVehicle } from './sound-vehicle';
+import type { VehicleKind } from './sound-vehicle';
 import type { Vehicle } from '../circuit/model/vehicle';
 
 export interface SimulationOptions {
@@ -27,6 +28,10 @@ export interface SimulationOptions {
   /** One usual mistake in the whole visit: of one reading, or of the label. */
   readonly oneMistake?: boolean;
   readonly spread?: Spread;
+  /** What comes in; drawn where absent. */
+  readonly kind?: VehicleKind;
+  /** The label was copied wrongly, in one of the usual ways. */
+  readonly isLabelMisread?: boolean;
 }
 
 /** Readings of a full set that a hurried hand may get wrong. */
@@ -48,11 +53,20 @@ export class SimulatedVisit {
   #observations: Observation[] = [];
   readonly #symptoms: NonNullable<Case['complaint']>['symptoms'];
 
-  constructor({ faults, severity, seed, mistakes = 0, oneMistake = false, spread = TUNING_SPREAD }: SimulationOptions) {
+  constructor({
+    faults,
+    severity,
+    seed,
+    mistakes = 0,
+    oneMistake = false,
+    spread = TUNING_SPREAD,
+    kind,
+    isLabelMisread = false,
+  }: SimulationOptions) {
     this.#mistakes = mistakes;
     this.#random = randomOf(seed);
     this.#spread = spread;
-    this.vehicle = soundVehicle(this.#random, spread);
+    this.vehicle = soundVehicle(this.#random, spread, kind);
     if (severity !== undefined && !(severity >= 0 && severity <= 1))
       throw new RangeError(`severity must lie from 0 to 1, got ${severity}`);
     for (const fault of faults)
@@ -60,7 +74,7 @@ export class SimulatedVisit {
     this.#symptoms = complainOf(this.vehicle, this.#random);
     this.#truth = this.vehicle.system.battery.rating;
     const slip = (): TestName | 'label' => (this.#random.chance(OF_THE_LABEL) ? 'label' : this.#random.pick(MISTAKEN));
-    this.#mistaken = oneMistake ? slip() : null;
+    this.#mistaken = isLabelMisread ? 'label' : oneMistake ? slip() : null;
     if (this.#mistaken === 'label' && this.#truth) {
       const { capacityAh, ...battery } = this.vehicle.system.battery;
       // the figure that gives a wrong label away is often not on it
@@ -80,7 +94,7 @@ export class SimulatedVisit {
       this.do('resting-voltage');
     } else if (step === 'label') {
       if (this.#truth) this.#label({ ...this.vehicle.system.battery, rating: { ...this.#truth, confirmed: true } });
-    } else if (isObservationName(step)) this.#observations.push({ about: step, finding: observe(step, this.#bench()) });
+    } else if (isObservationName(step)) this.observed(step, observe(step, this.#bench()));
     else if (isTestName(step)) this.note(step, this.#take(step, conditions));
   }
 
@@ -89,6 +103,11 @@ export class SimulatedVisit {
     const id = `s${this.#readings.length + 1}`;
     this.#readings.push({ id, test, ...measured });
     return id;
+  }
+
+  /** Adds what was seen. */
+  observed(about: ObservationName, finding: string): void {
+    this.#observations.push({ about, finding });
   }
 
   /** Takes up a visit where it was left: what was read and seen then. */

@@ -18,6 +18,31 @@ export interface MeterRange {
   readonly noiseOf: (size: number, digit: number) => number;
 }
 
+/** What a meter's recorder keeps since it was cleared; null for nothing yet. */
+export class MinMaxRecorder {
+  #lowest = Infinity;
+  #highest = -Infinity;
+  #sum = 0;
+  #count = 0;
+
+  clear(): void {
+    this.#lowest = Infinity;
+    this.#highest = -Infinity;
+    this.#sum = 0;
+    this.#count = 0;
+  }
+  keep(value: number): void {
+    this.#lowest = Math.min(this.#lowest, value);
+    this.#highest = Math.max(this.#highest, value);
+    this.#sum += value;
+    this.#count++;
+  }
+  get kept(): { readonly lowest: number; readonly highest: number; readonly mean: number } | null {
+    if (this.#count === 0) return null;
+    return { lowest: this.#lowest, highest: this.#highest, mean: this.#sum / this.#count };
+  }
+}
+
 export class SlowMeter {
   #followed = 0;
   #shown = 0;

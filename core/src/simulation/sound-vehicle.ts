@@ -18,21 +18,31 @@ const WORST_SOUND_PIECE = 2;
 /** A sound battery passes its load test: at most this many volts per CCA, of the 6.0 that the test allows. */
 const WORST_SOUND_VOLTS_PER_CCA = 5;
 
-interface Wanted {
+/** What comes into a workshop. */
+export interface VehicleKind {
   readonly fuel: 'petrol' | 'diesel';
   readonly nominalVolts: NominalVolts;
+  /** Batteries side by side; one where absent. */
+  readonly inParallel?: 2 | 3;
 }
 
-/** What comes into a workshop: mostly 12 V petrol, some diesels and trucks, now and then an old 6 V. */
-function anyKind(random: Random): Wanted {
+/** Mostly 12 V petrol, some diesels and trucks, now and then an old 6 V. */
+function anyKind(random: Random): VehicleKind {
   const fuel = random.chance(0.35) ? 'diesel' : 'petrol';
   const nominalVolts = random.chance(0.88) ? 12 : fuel === 'diesel' ? 24 : random.chance(0.5) ? 6 : 12;
   return { fuel, nominalVolts };
 }
 
-/** Draws a sound vehicle. @param wanted Its fuel and volts; drawn where absent. */
-export function soundVehicle(random: Random, spread: Spread, wanted?: Wanted): Vehicle {
-  const { fuel, nominalVolts } = wanted ?? anyKind(random);
+function arrangementOf(nominalVolts: NominalVolts, inParallel: number) {
+  if (inParallel > 1) return { count: inParallel, arrangement: 'parallel' } as const;
+  return nominalVolts === 24
+    ? ({ count: 2, arrangement: 'series' } as const)
+    : ({ count: 1, arrangement: 'single' } as const);
+}
+
+/** Draws a sound vehicle. @param kind Its fuel and volts; drawn where absent. */
+export function soundVehicle(random: Random, spread: Spread, kind?: VehicleKind): Vehicle {
+  const { fuel, nominalVolts, inParallel = 1 } = kind ?? anyKind(random);
   const cylinders = random.pick(fuel === 'diesel' ? [4, 4, 6] : [3, 4, 4, 4, 6, 8]);
   const [low, high] = LITRES[fuel];
   const displacementLitres = Number((cylinders * random.between(low, high)).toFixed(1));
@@ -51,10 +61,10 @@ export function soundVehicle(random: Random, spread: Spread, wanted?: Wanted): V
     battery: {
       chemistry,
       serviceable: chemistry === 'flooded' && random.chance(0.6),
-      count: nominalVolts === 24 ? 2 : 1,
-      arrangement: nominalVolts === 24 ? 'series' : 'single',
-      rating: { value: Math.round(convertRating({ value: cca, standard: 'SAE' }, standard)!), standard },
-      capacityAh: Math.round(cca / random.between(8.5, 11.5)),
+      ...arrangementOf(nominalVolts, inParallel),
+      // the label is of one battery
+      rating: { value: Math.round(convertRating({ value: cca, standard: 'SAE' }, standard)! / inParallel), standard },
+      capacityAh: Math.round(cca / random.between(8.5, 11.5) / inParallel),
     },
     alternator: { ratedAmps, regulation: random.chance(0.25) ? 'commanded' : 'fixed' },
     ...(isSpecified && {

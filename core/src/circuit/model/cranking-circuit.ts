@@ -1,6 +1,6 @@
 /** The starting circuit in its steady state: one loop of battery, path and motor. */
 import { coldFactor } from '../../battery/cranking-resistance';
-import { loadTestAmps, packCca } from '../../battery/rating';
+import { convertRating, loadTestAmps, packCca, testerStandard } from '../../battery/rating';
 import { sagShare } from '../../battery/sag-share';
 import { restingVolts } from '../../battery/state-of-charge';
 import { PATHS } from '../paths';
@@ -77,6 +77,12 @@ const DEAD_CELL_SHARE = 0.45;
 /** As a conductance tester gives it, SAE cold cranking amps. */
 export const testerCca = ({ cca, health, deadCell }: Vehicle): number =>
   cca * health * (deadCell ? DEAD_CELL_SHARE : 1);
+
+/** As a tester gives it that is set by the label, A in the label's own standard. @param factor The tester's own error. */
+export const testerAmps = (vehicle: Vehicle, factor = 1): number =>
+  Math.round(
+    convertRating({ value: testerCca(vehicle) * factor, standard: 'SAE' }, testerStandard(vehicle.system.battery))!,
+  );
 
 /** As a small-signal tester gives it, 21 °C, ohm. */
 export const smallSignalOhm = ({ batteryOhm, deadCell, health }: Vehicle): number =>

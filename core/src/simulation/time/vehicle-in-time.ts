@@ -116,9 +116,9 @@ export class VehicleInTime {
     this.#cylinders = vehicle.system.engine?.cylinders ?? 4;
   }
 
-  /** Changes what hands hold. A door or a key wakes the modules; lamps and what is clamped to the posts do not. */
+  /** Changes what hands hold. A key that is turned wakes the modules; lamps and what is clamped to the posts do not. */
   set(change: Partial<Controls>): void {
-    if (change.key !== undefined) this.#leftS = 0;
+    if (change.key !== undefined && change.key !== this.controls.key) this.#leftS = 0;
     this.controls = { ...this.controls, ...change };
     this.#stillS = 0;
   }

@@ -1,6 +1,5 @@
 import { besideRating } from '../../evidence/ask-back';
-import { testerCca } from '../../circuit/model/cranking-circuit';
-import { convertRating, testerStandard } from '../../battery/rating';
+import { testerAmps } from '../../circuit/model/cranking-circuit';
 import { done } from '../../evidence/simulated-bench';
 import { ampsBetween } from '../measures';
 import { atPosts } from '../../circuit/points';
@@ -42,9 +41,5 @@ export const conductance: Test = {
 
 export const conductanceModel: TestModel = {
   visitPlace: 20,
-  reads: ({ vehicle, random, spread }) => {
-    const value = testerCca(vehicle) * random.factor(spread.conductanceError);
-    const measured = { value, standard: 'SAE' } as const;
-    return done(Math.round(convertRating(measured, testerStandard(vehicle.system.battery))!));
-  },
+  reads: ({ vehicle, random, spread }) => done(testerAmps(vehicle, random.factor(spread.conductanceError))),
 };

@@ -1,5 +1,5 @@
 /** A meter's display on a line: what it shows as a number, and its recorder. */
-import { SlowMeter } from '../../../../core/src/simulation';
+import { MinMaxRecorder, SlowMeter } from '../../../../core/src/simulation';
 import type { MeterRange, Random } from '../../../../core/src/simulation';
 
 /** SCPI-1999, 7.2.1.4 and 7.2.1.5. */
@@ -14,10 +14,7 @@ const LOOKS_EVERY_MS = 40;
 
 export class Display {
   readonly #meter: SlowMeter;
-  #lowest = Infinity;
-  #highest = -Infinity;
-  #sum = 0;
-  #count = 0;
+  readonly #recorder = new MinMaxRecorder();
   readonly #looking: NodeJS.Timeout;
 
   constructor(
@@ -41,15 +38,13 @@ export class Display {
   }
   /** The recorder's lowest, highest and mean since it was cleared. */
   recorded(what: 'MIN' | 'MAX' | 'AVER'): string {
-    if (this.#count === 0) return NOT_A_NUMBER;
-    const value = { MIN: this.#lowest, MAX: this.#highest, AVER: this.#sum / this.#count }[what];
+    const { kept } = this.#recorder;
+    if (kept === null) return NOT_A_NUMBER;
+    const value = { MIN: kept.lowest, MAX: kept.highest, AVER: kept.mean }[what];
     return value.toExponential(6).toUpperCase();
   }
   clear(): void {
-    this.#lowest = Infinity;
-    this.#highest = -Infinity;
-    this.#sum = 0;
-    this.#count = 0;
+    this.#recorder.clear();
     this.#meter.show();
   }
   close(): void {
@@ -58,10 +53,6 @@ export class Display {
 
   #look(): void {
     this.#meter.follow(this.row.value(), LOOKS_EVERY_MS / 1000);
-    const { followed } = this.#meter;
-    this.#lowest = Math.min(this.#lowest, followed);
-    this.#highest = Math.max(this.#highest, followed);
-    this.#sum += followed;
-    this.#count++;
+    this.#recorder.keep(this.#meter.followed);
   }
 }
