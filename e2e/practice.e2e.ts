@@ -1,6 +1,6 @@
 /** The practice bay in the real interface: a whole exercise by keyboard alone, without the server. */
-import { expect, test } from './application';
-import type { Page } from '@playwright/test';
+import { expect, pick, test } from './application';
+import type { Locator, Page } from '@playwright/test';
 
 const display = (page: Page) => page.getByLabel('Display');
 /** Puts what is in the hand on a point, by keyboard. */
@@ -49,9 +49,10 @@ test('a bad ground is found by keyboard alone: leads, key, meter, call, review',
   await expect(page.locator('.written')).toContainText('Drop, engine block to battery −');
 
   await choose(page, 'Call the part');
-  await page.getByRole('combobox', { name: 'Decision' }).focus();
+  await expect(page.getByRole('combobox', { name: 'Decision' })).toBeFocused();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Repair'); // the first of them: the connection
+  await expect(page.getByRole('option', { name: 'Repair the connection' })).toHaveAttribute('data-p-focused', 'true');
   await page.keyboard.press('Enter');
   await choose(page, 'Call it');
   await expect(page.getByText('of 100 points')).toBeVisible({ timeout: 20_000 });
@@ -76,11 +77,50 @@ test('a visit goes on while the server is away', async ({ page, app }) => {
   await page.goto(`${app.url}/practice/belt`);
   await expect(display(page)).toBeVisible();
   await app.stop();
-  await choose(page, 'Charge the battery');
+  await pick(page, 'Skip time', 'Charge fully and rest');
   await put(page, 'r', 'Red on battery + post');
   await put(page, 'b', 'Black on battery − post');
   await expect(display(page)).toHaveText(/^12\.\d\d V$/);
   await write(page);
   await expect(page.locator('.written')).toContainText('Resting voltage');
   await app.start();
+});
+
+test('tips and clamp are dragged, put back by a press, and what cannot be done says why', async ({
+  page,
+  app,
+  faults,
+}) => {
+  await page.goto(`${app.url}/practice/pack-of-three`);
+  await expect(display(page)).toBeVisible();
+  const middle = async (what: Locator): Promise<{ readonly x: number; readonly y: number }> => {
+    const { x, y, width, height } = (await what.boundingBox())!;
+    return { x: x + width / 2, y: y + height / 2 };
+  };
+  const drag = async (what: Locator, to: Locator): Promise<void> => {
+    const [from, end] = [await middle(what), await middle(to)];
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(end.x - 10, end.y - 10, { steps: 6 });
+    await page.mouse.move(end.x, end.y, { steps: 3 });
+    await page.mouse.up();
+  };
+  const spot = (name: string): Locator => page.getByRole('button', { name }).locator('.spot');
+  await drag(page.locator('.tip.red'), spot('Red on battery + post'));
+  await drag(page.locator('.tip.black'), spot('Black on battery − post'));
+  await expect(display(page)).toHaveText(/^1[23]\.\d\d V$/);
+  // one battery by itself, which starts nothing
+  await choose(page, 'Battery 2');
+  await write(page);
+  await expect(page.locator('.written')).toContainText('Resting voltage, battery 2');
+  await choose(page, 'Start');
+  await expect(page.getByText('This battery is isolated: connect the pack first.')).toBeVisible();
+  // a press on its own point takes a lead off
+  await page.getByRole('button', { name: 'Black on battery − post' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Put the leads on two points.')).toBeVisible();
+  await page.keyboard.press('c');
+  await drag(page.locator('ellipse.clamp'), spot('Clamp round alternator output wire'));
+  await expect(page.getByText('A in the clamp')).toBeVisible();
+  expect(faults).toEqual([]);
 });

@@ -409,6 +409,50 @@ describe('what may not be done', () => {
   });
 });
 
+describe('what is heard, seen and smelled', () => {
+  const senses = (fault: Exercise['faults'][number], severity = 0.8): readonly string[] => {
+    const bay = bayWith(fault, severity);
+    crank(bay);
+    return bay.senses;
+  };
+  test.each([
+    ['starter-control', 'silent'],
+    ['starter-drive', 'whirrs'],
+    ['connection-positive-post', 'cranks-slowly'],
+    ['none', 'cranks'],
+  ] as const)('%s: %s', (fault, sense) => expect(senses(fault)[0]).toBe(sense));
+  test('a starter that is open inside clicks once, and an empty battery clicks fast', () => {
+    const open = new PracticeBay(exerciseOf('open-starter')!);
+    crank(open);
+    expect(open.senses).toEqual(['click']);
+    const flat = bayWith('battery-discharged', 1);
+    flat.vehicle.charge = 0;
+    flat.vehicle.loadAmps *= 4;
+    crank(flat);
+    expect(flat.senses[0]).toBe('clicks');
+  });
+  test('a bad joint smells hot only while current flows through it', () => {
+    const bay = bayWith('connection-positive-post');
+    expect(bay.senses).toEqual(['quiet']);
+    crank(bay);
+    expect(bay.senses).toContain('smells-hot');
+  });
+  test('a running engine tells of belt, lamp and battery', () => {
+    const run = (fault: Exercise['faults'][number]): readonly string[] => {
+      const bay = bayWith(fault);
+      bay.set({ key: 'start' });
+      bay.advance(4);
+      bay.set({ key: 'on', throttle: 0.5 });
+      bay.advance(5);
+      return bay.senses;
+    };
+    expect(run('none')).toEqual(['runs']);
+    expect(run('belt-slip')).toContain('squeals');
+    expect(run('alternator-dead')).toContain('lamp-lit');
+    expect(run('regulator-high')).toContain('smells-acid');
+  });
+});
+
 describe('the call', () => {
   /** Does what the judge asks for, then calls. */
   function visit(exercise: Exercise): PracticeSession {

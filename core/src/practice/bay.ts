@@ -22,6 +22,8 @@ import { whyNot } from './refusals';
 import type { Refusal } from './refusals';
 import { StarterWatch } from './safety';
 import type { SafetyEvent } from './safety';
+import { sensed } from './senses';
+import type { Sense } from './senses';
 import { EngineAsked, NOTHING_OFF, isDisconnected } from './taken-off';
 import type { TakenOff } from './taken-off';
 
@@ -231,6 +233,11 @@ export class PracticeBay {
   /** Amps of the clamp, beside volts: two instruments at one moment; null where it is round nothing. */
   get clampAmps(): number | null {
     return this.#hands.clamp === null ? null : this.#instruments.amps.value;
+  }
+
+  /** What is heard, seen and smelled just now. */
+  get senses(): readonly Sense[] {
+    return sensed(this.vehicle, this.#model.controls, this.#model.instant, this.#off);
   }
 
   /** The test that is being taken; null where no test of the trade is read so. */

@@ -21,6 +21,8 @@ export { VOLT_RANGES } from './instruments';
 export type { VoltRange } from './instruments';
 export { REFUSALS } from './refusals';
 export type { Refusal } from './refusals';
+export { SENSES } from './senses';
+export type { Sense } from './senses';
 export type { InstrumentFaults, Setting } from './setting';
 export { NOTHING_OFF } from './taken-off';
 export type { TakenOff } from './taken-off';

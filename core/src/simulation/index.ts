@@ -6,6 +6,7 @@
 export { FULL_SET } from './full-set';
 export { simulatePack } from './pack';
 export type { PackOptions, SimulatedPack } from './pack';
+export { SMELLS_FROM, SQUEALS_UNDER, WHINES_FROM } from './observe';
 export { SimulatedVisit, simulateCase } from './simulate-case';
 export type { SimulationOptions } from './simulate-case';
 export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD } from '../circuit/model/spread';

@@ -24,6 +24,11 @@ export function observe(about: ObservationName, bench: SimulatedBench): string {
 /** Share of the usual cranking speed under which a driver says that it cranks slowly. */
 const SLOW_SHARE = 0.78;
 const FIRING_RPM = 60;
+/** A belt that carries less than this share squeals. */
+export const SQUEALS_UNDER = 0.7;
+/** From this much ripple the radio whines, and from these volts a battery smells (12 V), V. */
+export const WHINES_FROM = 0.35;
+export const SMELLS_FROM = 15;
 /** A body strap this much worse than a sound one makes lamps and modules misbehave. */
 const BODY_SHOWS_FROM = 12;
 
@@ -43,9 +48,9 @@ export function complainOf(vehicle: Vehicle, random: Random): SymptomName[] {
     if (idle.outputAmps < 2 || (idle.postVolts < 13 * scale && random.chance(0.7))) symptoms.push('charge-lamp');
     else if (charge(vehicle, 'on', 2000).postVolts < 13.2 * scale)
       symptoms.push(random.pick(['dim-at-idle', 'goes-flat']));
-    if (vehicle.regulatorVolts > 15 * scale) symptoms.push(random.pick(['bright-lamps', 'battery-smell']));
-    if (vehicle.rippleVolts > 0.35 * scale && random.chance(0.6)) symptoms.push('radio-whine');
-    if (vehicle.beltShare < 0.7 && random.chance(0.6)) symptoms.push('belt-squeal');
+    if (vehicle.regulatorVolts > SMELLS_FROM * scale) symptoms.push(random.pick(['bright-lamps', 'battery-smell']));
+    if (vehicle.rippleVolts > WHINES_FROM * scale && random.chance(0.6)) symptoms.push('radio-whine');
+    if (vehicle.beltShare < SQUEALS_UNDER && random.chance(0.6)) symptoms.push('belt-squeal');
   }
   if (vehicle.pieces['body-strap'] > BODY_SHOWS_FROM * soundPieceOhms('body-strap', vehicle))
     symptoms.push(random.pick(['resets-on-crank', 'dim-at-idle', 'lamps-dim-on-crank']));

@@ -1,12 +1,13 @@
 import { DestroyRef, Injectable, inject, signal } from '@angular/core';
-import type { NextStep } from '@tetrad/core';
-import type { Exercise } from '@tetrad/core/practice';
+import { REFUSALS } from '@tetrad/core/practice';
+import type { Exercise, Hint } from '@tetrad/core/practice';
 import { LeftVisits } from './left-visits';
 import { practiceWorker } from './practice-worker.factory';
 import type { BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
 
 type Scored = Extract<FromPractice, { kind: 'score' }>;
 const REFUSED = {
+  ...REFUSALS,
   'no-test': 'No test of the trade is read so. Move the leads, or change what the vehicle does.',
   'over-range': 'Over range: nothing can be written down.',
 } as const;
@@ -20,7 +21,7 @@ export class PracticeVisit {
   readonly bay = signal<BayView | null>(null);
   readonly visit = signal<VisitView | null>(null);
   readonly refused = signal<string | null>(null);
-  readonly hint = signal<NextStep | null>(null);
+  readonly hint = signal<Hint | null>(null);
   readonly scored = signal<Scored | null>(null);
   /** The call is being worked out against the judge's own path. */
   readonly isCalling = signal(false);
@@ -57,7 +58,7 @@ export class PracticeVisit {
         this.#left.keep(this.#exercise, message.left);
         return this.visit.set(message.visit);
       case 'hint':
-        return this.hint.set(message.next);
+        return this.hint.set(message.hint);
       case 'refused':
         return this.refused.set(REFUSED[message.why]);
       case 'score':

@@ -2,9 +2,8 @@
 /** The vehicle of the practice bay, living in real time away from the page. */
 import { SYMPTOMS } from '@tetrad/core';
 import { PracticeSession } from '@tetrad/core/practice';
-import type { Exercise, LeftVisit } from '@tetrad/core/practice';
-import type { VehicleState } from '../instruments/live/vehicle-state';
-import type { BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
+import type { Exercise, LeftVisit, Refusal } from '@tetrad/core/practice';
+import type { BayVehicle, BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
 
 /** Between two looks, and the most that is made up for after a pause, ms. */
 const LOOK_MS = 50;
@@ -42,7 +41,14 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
     case 'hands':
       return now.bay.take(message.hands);
     case 'vehicle':
-      return turn(now, message.hands);
+      return tellRefusal(turn(now, message.hands));
+    case 'take-off':
+      return tellRefusal(now.bay.takeOff(message.change));
+    case 'mend':
+      return now.bay.mend(message.what);
+    case 'label':
+      now.readLabel();
+      break;
     case 'write': {
       const written = now.write();
       if ('why' in written) return say({ kind: 'refused', why: written.why });
@@ -61,7 +67,7 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
       now.wait(message.minutes);
       break;
     case 'hint':
-      return say({ kind: 'hint', next: now.hint() });
+      return say({ kind: 'hint', hint: now.hint() });
     case 'show': {
       const [next] = now.judgement.next;
       if (next) now.show(next);
@@ -75,22 +81,28 @@ function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }
   tellVisit(now);
 }
 
-function turn({ bay }: PracticeSession, { isLoadTested, ...hands }: Partial<VehicleState>): void {
-  bay.set(hands);
-  if (isLoadTested !== undefined) bay.loadTest(isLoadTested);
+function turn({ bay }: PracticeSession, { isLoadTested, isCharging, ...hands }: Partial<BayVehicle>): Refusal | null {
+  if (isLoadTested !== undefined) return bay.loadTest(isLoadTested);
+  return isCharging === undefined ? bay.set(hands) : bay.putOnCharger(isCharging);
+}
+function tellRefusal(why: Refusal | null): void {
+  if (why !== null) say({ kind: 'refused', why });
 }
 
 function bayOf({ bay, minutes }: PracticeSession): BayView {
-  const { key, hasFuel, loads, throttle, testerAmps } = bay.controls;
-  const { isRunning, rpm } = bay.instant;
+  const { key, hasFuel, loads, throttle, testerAmps, lamps, chargerAmps } = bay.controls;
+  const { rpm } = bay.instant;
   return {
     hands: bay.hands,
     shown: bay.shown,
     clampAmps: bay.clampAmps,
     test: bay.test,
+    seeing: bay.seeing,
+    recorded: bay.recorded,
+    takenOff: bay.takenOff,
     flow: bay.flow,
-    vehicle: { key, hasFuel, loads, throttle, isLoadTested: testerAmps > 0 },
-    isRunning,
+    vehicle: { key, hasFuel, loads, throttle, lamps, isLoadTested: testerAmps > 0, isCharging: chargerAmps > 0 },
+    senses: bay.senses,
     rpm,
     minutes,
   };
@@ -103,7 +115,13 @@ function visitOf({ bay, judgement }: PracticeSession): VisitView {
     symptoms: (complaint?.symptoms ?? []).map((name) => SYMPTOMS[name].name).join(', '),
     system,
     celsius: conditions?.ambientCelsius ?? null,
-    readings: readings.map(({ id, test, value }) => ({ id, test, value, graded: graded.get(id)! })),
+    readings: readings.map(({ id, test, value, battery = null }) => ({
+      id,
+      test,
+      battery,
+      value,
+      graded: graded.get(id)!,
+    })),
     observations,
     next: judgement.next[0] ?? null,
   };

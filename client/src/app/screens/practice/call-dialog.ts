@@ -4,17 +4,19 @@ import type { Part } from '@tetrad/core';
 import type { PracticeCall } from '@tetrad/core/practice';
 import { Button } from '../../kit/button';
 import { Dialog } from '../../kit/dialog';
+import { FocusFirst } from '../../kit/focus-first';
 import { Select } from '../../kit/select';
 
 /** The decision: what is done, and to which part. */
 @Component({
   selector: 'tt-call-dialog',
-  imports: [Button, Dialog, Select],
+  imports: [Button, Dialog, FocusFirst, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-dialog header="Call the part" (closed)="closed.emit()">
       <div class="rows">
         <tt-select
+          ttFocusFirst
           label="Decision"
           placeholder="choose"
           [options]="calls"

@@ -1,26 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import {
-  CLAMP_PLACES,
-  INSTRUMENT_FUNCTIONS,
-  OBSERVATIONS,
-  OBSERVATION_NAMES,
-  TESTS,
-  TEST_NAMES,
-  TEST_POINTS,
-  batteryLabelWords,
-  stepName,
-} from '@tetrad/core';
-import type { ObservationName, TestName, TestPoint } from '@tetrad/core';
-import { BAY_FUNCTIONS, isTakenByHand } from '@tetrad/core/practice';
-import type { BayFunction, PracticeCall } from '@tetrad/core/practice';
+import { OBSERVATION_NAMES, TESTS, TEST_NAMES, batteryLabelWords, stepName } from '@tetrad/core';
+import type { ClampPlace, ObservationName, TestName, TestPoint } from '@tetrad/core';
+import { SENSES, isTakenByHand } from '@tetrad/core/practice';
+import type { PracticeCall } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
-import { Sentences } from '../../device/sentences';
 import { Sound } from '../../device/sound';
-import { VehicleHands } from '../../instruments/live/vehicle-hands';
-import type { VehicleState } from '../../instruments/live/vehicle-state';
 import { Button } from '../../kit/button';
-import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
 import { Segmented } from '../../kit/segmented';
 import { Select } from '../../kit/select';
@@ -31,31 +17,38 @@ import { PracticeResults } from '../../practice/practice-results';
 import { PracticeVisit } from '../../practice/practice-visit';
 import { BayDrawing } from './bay-drawing';
 import type { InHand } from './bay-drawing';
+import { BayInstrument } from './bay-instrument';
+import { BayVehicleHands } from './bay-vehicle';
 import { CallDialog } from './call-dialog';
 import { PracticeReview } from './practice-review';
+import { WrittenDown } from './written-down';
 
 const USUAL_CYLINDERS = 4;
 type Help = 'with-help' | 'hints' | 'alone';
 
 /** Tests that are taken whole, with an instrument of their own. */
 const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test].unit !== 'rpm');
+/** What is done by hands in the bay, and seen then. */
+const BY_HAND: ReadonlySet<ObservationName> = new Set(['belt-removed-crank', 'plugs-removed-crank']);
+const LABEL = 'label';
 
 /** One exercise: the vehicle with its test points, the instrument, the hands, and what was written down. */
 @Component({
   selector: 'tt-practice-bay',
   imports: [
     BayDrawing,
+    BayInstrument,
+    BayVehicleHands,
     Button,
     CallDialog,
     Coming,
     Empty,
-    GradeMark,
     Message,
     PracticeReview,
     RouterLink,
     Segmented,
     Select,
-    VehicleHands,
+    WrittenDown,
   ],
   providers: [PracticeVisit],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -65,7 +58,6 @@ const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test]
 })
 export class PracticeBayScreen {
   readonly #figures = inject(Figures);
-  readonly #voice = inject(Sentences).voice;
   readonly #results = inject(PracticeResults);
   readonly #sound = inject(Sound);
   readonly #own = inject(OwnExercises);
@@ -87,19 +79,7 @@ export class PracticeBayScreen {
     { value: 'black' as const, label: 'Black' },
     { value: 'clamp' as const, label: 'Clamp' },
   ];
-  protected readonly uses = BAY_FUNCTIONS.map((value) => ({ value, label: INSTRUMENT_FUNCTIONS[value].name }));
-  protected readonly options = {
-    throttle: [
-      { value: 0, label: 'Idle' },
-      { value: 0.55, label: '2,000 rpm' },
-    ],
-    isLoadTested: [
-      { value: false, label: 'Tester off' },
-      { value: true, label: 'Half the CCA' },
-    ],
-  };
-  protected readonly hands = ['key', 'hasFuel', 'loads', 'throttle', 'isLoadTested'] as const;
-
+  /** What stands on the display. */
   protected readonly shown = computed(() => {
     const bay = this.visit.bay();
     if (!bay) return '';
@@ -107,36 +87,7 @@ export class PracticeBayScreen {
     if (value === null) return 'OL';
     return this.#figures.format().shown(value, unit, 10 ** -decimals, unit === 'V' && Math.abs(value) < 0.5);
   });
-  protected readonly amps = computed(() => {
-    const amps = this.visit.bay()?.clampAmps ?? null;
-    return amps === null ? null : `${this.#figures.format().plain(amps, 1)} A in the clamp`;
-  });
-  protected readonly taking = computed(() => {
-    const test = this.visit.bay()?.test ?? null;
-    if (test !== null) return TESTS[test].name;
-    return this.where() === ''
-      ? 'Put the leads on two points.'
-      : 'Nothing in the trade is read between these points just now.';
-  });
-  /** Where leads and clamp are, in words. */
-  protected readonly where = computed(() => {
-    const { red = null, black = null, clamp = null } = this.visit.bay()?.hands ?? {};
-    return [
-      red && `Red on ${TEST_POINTS[red]}`,
-      black && `black on ${TEST_POINTS[black]}`,
-      clamp && `clamp round ${CLAMP_PLACES[clamp]}`,
-    ]
-      .filter(Boolean)
-      .join(', ');
-  });
-  protected readonly heard = computed(() => {
-    const bay = this.visit.bay();
-    if (!bay) return '';
-    if (bay.isRunning) return `The engine runs, ${this.#figures.format().plain(Math.round(bay.rpm / 10) * 10, 0)} rpm.`;
-    if (bay.vehicle.key !== 'start') return bay.vehicle.key === 'on' ? 'Key on, the engine stands.' : 'All quiet.';
-    if (bay.rpm > 130) return 'It cranks.';
-    return bay.rpm > 20 ? 'It cranks slowly.' : 'It does not crank.';
-  });
+  protected readonly heard = computed(() => (this.visit.bay()?.senses ?? []).map((sense) => SENSES[sense]).join(' '));
   protected readonly card = computed(() => {
     const seen = this.visit.visit();
     if (!seen) return '';
@@ -150,27 +101,16 @@ export class PracticeBayScreen {
       .filter(Boolean)
       .join(' · ');
   });
-  protected readonly readings = computed(() => {
-    const voice = this.#voice();
-    return [...(this.visit.visit()?.readings ?? [])].reverse().map(({ id, test, value, graded }) => ({
-      id,
-      name: TESTS[test].name,
-      value:
-        value === null ? 'not possible' : typeof value === 'object' ? 'each cell' : voice.value(test, value as number),
-      grade: graded.grade,
-      because: graded.because,
-    }));
-  });
-  protected readonly seen = computed(() =>
-    (this.visit.visit()?.observations ?? []).map(({ about, finding }) => ({
-      about: OBSERVATIONS[about].asks,
-      finding: finding.replaceAll('-', ' '),
-    })),
-  );
-  protected readonly looks = OBSERVATION_NAMES.map((value) => ({ value, label: stepName(value) }));
+  protected readonly looks = [
+    { value: LABEL, label: 'Read the label again' },
+    ...OBSERVATION_NAMES.filter((value) => !BY_HAND.has(value)).map((value) => ({ value, label: stepName(value) })),
+  ];
   protected readonly specials = SPECIALS.map((value) => ({ value, label: TESTS[value].name }));
+  /** What comes next: named with help, or the hint that was asked for. */
   protected readonly next = computed(() => {
-    const next = this.help() === 'with-help' ? (this.visit.visit()?.next ?? null) : this.visit.hint();
+    const hint = this.visit.hint();
+    if (this.help() !== 'with-help' && hint?.says) return { name: 'Hint', because: hint.says };
+    const next = this.help() === 'with-help' ? (this.visit.visit()?.next ?? null) : (hint?.next ?? null);
     return next && { name: stepName(next.test), because: next.because };
   });
   protected readonly minutes = computed(() =>
@@ -198,27 +138,24 @@ export class PracticeBayScreen {
       const { points, minutes, isRight } = scored.score;
       untracked(() => this.#results.add(this.exercise(), { at: new Date().toISOString(), points, minutes, isRight }));
     });
+    // who sets the instrument to amps takes the clamp in hand
+    const use = computed(() => this.visit.bay()?.hands.use);
+    effect(() => {
+      if (use() === 'amps-dc') this.inHand.set('clamp');
+    });
   }
 
-  protected put(point: TestPoint): void {
-    const lead = this.inHand();
-    if (lead === 'clamp') return;
+  protected put({ lead, point }: { readonly lead: 'red' | 'black'; readonly point: TestPoint | null }): void {
     this.visit.say({ kind: 'hands', hands: { [lead]: point } });
     // the other lead comes next
-    if (lead === 'red' && this.visit.bay()?.hands.black === null) this.inHand.set('black');
+    if (lead === 'red' && point !== null && this.visit.bay()?.hands.black === null) this.inHand.set('black');
   }
-  protected clamp(clamp: 'battery-cables' | 'alternator-output' | 'tester-lead'): void {
+  protected clamp(clamp: ClampPlace | null): void {
     this.visit.say({ kind: 'hands', hands: { clamp } });
   }
-  protected use(use: BayFunction): void {
-    this.visit.say({ kind: 'hands', hands: { use } });
-    if (use === 'amps-dc') this.inHand.set('clamp');
-  }
-  protected turn(hands: Partial<VehicleState>): void {
-    this.visit.say({ kind: 'vehicle', hands });
-  }
-  protected look(about: ObservationName | null): void {
-    if (about !== null) this.visit.say({ kind: 'look', about });
+  protected look(about: string | null): void {
+    if (about === LABEL) this.visit.say({ kind: 'label' });
+    else if (about !== null) this.visit.say({ kind: 'look', about: about as ObservationName });
   }
   protected special(test: TestName | null): void {
     if (test !== null) this.visit.say({ kind: 'special', test });

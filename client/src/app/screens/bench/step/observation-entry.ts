@@ -34,10 +34,6 @@ import { findingWords, findingsOf } from '../route/step-key';
     .words::first-letter {
       text-transform: uppercase;
     }
-    .findings .kit-button[aria-pressed='true'] {
-      border: 2px solid var(--copper);
-      background: var(--copper-wash);
-    }
   `,
 })
 export class ObservationEntry {
