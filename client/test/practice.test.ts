@@ -1,16 +1,25 @@
 /** The practice screens: exercises, the call, and the review, with a worker of the test's own. */
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import { Store, provideState, provideStore } from '@ngrx/store';
+import type { PracticeResultView } from '@tetrad/contracts';
+import type { PracticeResult } from '@tetrad/core';
 import { MessageService } from 'primeng/api';
+import { of, throwError } from 'rxjs';
 import { EXERCISES, PracticeSession, exerciseOf } from '@tetrad/core/practice';
 import { CrankSound } from '../src/app/practice/crank-sound';
 import { LeftVisits } from '../src/app/practice/left-visits';
 import { PracticeResults } from '../src/app/practice/practice-results';
+import { dueAt, proposed } from '../src/app/practice/repetition';
 import { PracticeVisit } from '../src/app/practice/practice-visit';
 import type { FromPractice, ToPractice } from '../src/app/practice/practice-messages';
 import { CallDialog } from '../src/app/screens/practice/call-dialog';
+import { PracticeClass } from '../src/app/screens/practice/practice-class';
 import { PracticeList } from '../src/app/screens/practice/practice-list';
 import { PracticeReview } from '../src/app/screens/practice/practice-review';
+import { Api } from '../src/app/state/api';
+import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
+import { signedIn } from './bench-fixtures';
 
 let said: ToPractice[];
 let hear: ((event: { data: FromPractice }) => void) | null;
@@ -28,18 +37,49 @@ jest.mock('chart.js', () => ({
   },
 }));
 
+const practiced: PracticeResult = {
+  ...{ exercise: 'belt', title: 'It squeals in the rain', at: '2026-11-01T10:00:00Z', points: 80, minutes: 30 },
+  ...{ isRight: true, isProven: true, help: 'hints', hints: 0, steps: ['belt'], voids: [], safety: [] },
+};
+/** The server: what it has, and whether it can be reached. */
+let stored: PracticeResultView[];
+let isAway: boolean;
+const away = () => throwError(() => new Error('no network'));
+const practiceClass = jest.fn();
+const api = {
+  practiced: () => (isAway ? away() : of(stored)),
+  keepPractice: (_shop: string, id: string, result: PracticeResult) => {
+    if (isAway) return away();
+    stored.push({ ...result, id });
+    return of(undefined);
+  },
+  practiceClass,
+};
+
 beforeEach(() => {
   said = [];
   hear = null;
+  stored = [];
+  isAway = false;
   localStorage.clear();
-  TestBed.configureTestingModule({ providers: [provideRouter([]), PracticeVisit, MessageService] });
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      provideStore(),
+      provideState(sessionFeature),
+      { provide: Api, useValue: api },
+      PracticeVisit,
+      MessageService,
+    ],
+  });
+  TestBed.inject(Store).dispatch(SessionActions.known({ session: signedIn() }));
 });
 const textOf = (element: unknown): string => (element as HTMLElement).textContent!.replace(/\s+/g, ' ');
 
 describe('the list', () => {
   it('shows every exercise, what its driver says, and the best of this device, never its fault', async () => {
-    TestBed.inject(PracticeResults).add('belt', { at: '2026-11-29T10:00:00Z', points: 71, minutes: 30, isRight: true });
-    TestBed.inject(PracticeResults).add('belt', { at: '2026-11-29T11:00:00Z', points: 64, minutes: 20, isRight: true });
+    TestBed.inject(PracticeResults).add({ ...practiced, at: '2026-11-29T10:00:00Z', points: 71 });
+    TestBed.inject(PracticeResults).add({ ...practiced, at: '2026-11-29T11:00:00Z', points: 64 });
     const fixture = TestBed.createComponent(PracticeList);
     await fixture.whenStable();
     const words = textOf(fixture.nativeElement);
@@ -64,6 +104,85 @@ describe('the list', () => {
       expect(textOf(root)).toContain('A whole number, up to nine digits');
     },
   );
+});
+
+describe('results', () => {
+  it('are kept at the device while the server is away, sent once it answers, and stay their person’s own', () => {
+    isAway = true;
+    const results = TestBed.inject(PracticeResults);
+    results.add(practiced);
+    expect([results.of('belt').length, stored.length]).toEqual([1, 0]);
+    isAway = false;
+    globalThis.dispatchEvent(new Event('online'));
+    expect(stored).toEqual([expect.objectContaining({ exercise: 'belt', points: 80 })]);
+    globalThis.dispatchEvent(new Event('online'));
+    expect(stored).toHaveLength(1);
+    const { person, ...session } = signedIn();
+    TestBed.inject(Store).dispatch(
+      SessionActions.known({ session: { ...session, person: { ...person, id: 'another', name: 'Bo' } } }),
+    );
+    expect(results.all()).toEqual([]);
+  });
+});
+
+describe('repetition', () => {
+  const on = (day: number, more: Partial<PracticeResult> = {}): PracticeResult => ({
+    ...practiced,
+    at: `2026-11-${String(day).padStart(2, '0')}T10:00:00Z`,
+    ...more,
+  });
+  const days = (results: readonly PracticeResult[]): number =>
+    (dueAt(results).getTime() - Date.parse(results.at(-1)!.at)) / 86_400_000;
+
+  it('comes sooner after a wrong call than after a right one, and later each time it was right', () => {
+    expect(days([on(1, { isRight: false, points: 20 })])).toBeLessThan(days([on(1)]));
+    expect(days([on(1), on(4), on(12)])).toBeGreaterThan(days([on(1), on(4)]));
+    expect(days([on(1, { points: 95 })])).toBeGreaterThan(days([on(1, { isProven: false })]));
+  });
+  it('proposes what is longest due, else what was never tried, in the order of testing', () => {
+    const now = new Date('2026-11-29T10:00:00Z');
+    expect(proposed([], now)).toEqual({ exercise: EXERCISES[0]!.id, why: 'new' });
+    const wrong = { isRight: false, points: 10 };
+    const results = [on(2, { exercise: 'drain', ...wrong }), on(3, { exercise: 'belt', ...wrong })];
+    expect(proposed(results, now)).toEqual({ exercise: 'drain', why: 'due' });
+    expect(proposed([on(29, { points: 95 })], now)).toEqual({ exercise: EXERCISES[0]!.id, why: 'new' });
+  });
+});
+
+describe('the class', () => {
+  const open = async (role: 'lead' | 'apprentice'): Promise<HTMLElement> => {
+    const { person, ...session } = signedIn();
+    TestBed.inject(Store).dispatch(SessionActions.known({ session: { ...session, person: { ...person, role } } }));
+    const fixture = TestBed.createComponent(PracticeClass);
+    await fixture.whenStable();
+    return fixture.nativeElement as HTMLElement;
+  };
+  const view = (id: string, more: Partial<PracticeResult>): PracticeResultView => ({ ...practiced, id, ...more });
+
+  it('names weak lessons by everybody’s newest visit, and what each should try next', async () => {
+    practiceClass.mockReturnValue(
+      of([
+        { id: 'a', name: 'Bo', results: [view('1', { points: 30 }), view('2', { points: 90 })] },
+        { id: 'b', name: 'Ida', results: [view('3', { exercise: 'drain', points: 40, isRight: false })] },
+      ]),
+    );
+    const words = textOf(await open('lead'));
+    expect(words).toContain('Flat after a weekend40 points, 1 person');
+    expect(words).not.toContain('It squeals in the rain30');
+    expect(words).toMatch(/Bo1 of \d+90–/);
+  });
+  it('is not asked for by whoever may not see it', async () => {
+    practiceClass.mockClear();
+    const words = textOf(await open('apprentice'));
+    expect(words).toContain('Leads and administrators see the class.');
+    expect(practiceClass).not.toHaveBeenCalled();
+  });
+  it('of nobody who practiced says so, and one that could not be loaded can be tried again', async () => {
+    practiceClass.mockReturnValueOnce(of([{ id: 'a', name: 'Bo', results: [] }]));
+    expect(textOf(await open('lead'))).toContain('Nobody has called a part in the practice bay yet.');
+    practiceClass.mockReturnValueOnce(away());
+    expect(textOf(await open('lead'))).toContain('The class could not be loaded.');
+  });
 });
 
 const belt = exerciseOf('belt')!;

@@ -21,6 +21,7 @@ import { healthRoutes } from './operations/health';
 import { metrics } from './operations/metrics';
 import type { DemoDoor } from './people/demo';
 import { pairingRoutes } from './people/pairing-routes';
+import { practiceRoutes } from './practice/practice-routes';
 import { peopleRoutes } from './people/people-routes';
 import { sessionListRoutes } from './people/session-list-routes';
 import { shopRoutes } from './shops/shop-routes';
@@ -147,6 +148,7 @@ export function createApp(options: AppOptions): Express {
     liveInstrumentRoute(pool, options.instruments ?? new LiveInstruments(), streams),
     captureRoutes(pool, leftOut),
     peopleRoutes(pool, sessionSecret),
+    practiceRoutes(pool),
     sessionListRoutes(pool),
     shopRoutes(pool),
     auditLogRoutes(pool),

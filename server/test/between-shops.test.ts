@@ -78,6 +78,7 @@ const addresses = (): [string, string][] => {
     ...of('DELETE', [`/people/${person}/sessions/${randomUUID()}`]),
     ...of('PUT', ['/settings']),
     ...of('POST', ['/simulated-vehicle']),
+    ...of('GET', ['/practice/results', '/practice/class']),
     ...of('GET', ['/settings', '/instruments/live']),
     ...of('POST', [
       `/instruments/${instrument}/checks`,
@@ -86,6 +87,7 @@ const addresses = (): [string, string][] => {
     ]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
     ...of('PUT', [`/instruments/${instrument}`, `/captures/${capture}/pieces/0`]),
+    ...of('PUT', [`/practice/results/${randomUUID()}`]),
   ];
 };
 

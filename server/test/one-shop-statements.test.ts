@@ -25,6 +25,10 @@ afterAll(async () => {
   await app.close();
 });
 
+const PRACTICED = {
+  ...{ exercise: 'belt', title: 'It squeals', at: '2026-11-29T10:00:00.000Z', points: 80, minutes: 20, hints: 0 },
+  ...{ isRight: true, isProven: true, help: 'alone', steps: ['belt'], voids: [], safety: [] },
+};
 /** A day's work over every kind of address. */
 async function work(): Promise<void> {
   const body = jobBody();
@@ -53,6 +57,9 @@ async function work(): Promise<void> {
     ['POST', `${job}/pairings`, {}],
     ['GET', `${shop}/jobs?find=van&after=1.${randomUUID()}`],
     ['GET', `${shop}/jobs?ids=${body.id}&sort=opened`],
+    ['PUT', `${shop}/practice/results/${randomUUID()}`, { result: PRACTICED }],
+    ['GET', `${shop}/practice/results`],
+    ['GET', `${shop}/practice/class`],
     ['GET', `${shop}/vehicles`],
     ['GET', `${shop}/vehicles/${body.vehicle.id}/visits`],
     ['GET', job],

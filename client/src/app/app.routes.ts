@@ -23,6 +23,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/practice/practice-list').then((m) => m.PracticeList),
   },
   {
+    path: 'practice/class',
+    title: 'Class · Tetrad',
+    loadComponent: () => import('./screens/practice/practice-class').then((m) => m.PracticeClass),
+  },
+  {
     path: 'practice/:exercise',
     title: 'Practice · Tetrad',
     loadComponent: () => import('./screens/practice/practice-bay').then((m) => m.PracticeBayScreen),

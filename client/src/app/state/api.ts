@@ -19,6 +19,8 @@ import type {
   OwnSecrets,
   PersonChanges,
   PersonView,
+  PracticeResultView,
+  PracticedPerson,
   SessionView,
   ShopChanges,
   SimulatedHands,
@@ -27,7 +29,7 @@ import type {
   VehicleView,
   VisitView,
 } from '@tetrad/contracts';
-import type { Case } from '@tetrad/core';
+import type { Case, PracticeResult } from '@tetrad/core';
 import { deviceId } from '../device/device-id';
 import { requestOf } from '../outbox/outbox-item';
 import type { OutboxItem } from '../outbox/outbox-item';
@@ -95,6 +97,16 @@ export class Api {
   }
   endSession(shop: string, id: string, session: string): Observable<void> {
     return this.#http.delete<void>(`/api/shops/${shop}/people/${id}/sessions/${session}`);
+  }
+  /** What whoever is signed in practiced. */
+  practiced(shop: string): Observable<readonly PracticeResultView[]> {
+    return this.#http.get<readonly PracticeResultView[]>(`/api/shops/${shop}/practice/results`);
+  }
+  keepPractice(shop: string, id: string, result: PracticeResult): Observable<void> {
+    return this.#http.put<void>(`/api/shops/${shop}/practice/results/${id}`, { result });
+  }
+  practiceClass(shop: string): Observable<readonly PracticedPerson[]> {
+    return this.#http.get<readonly PracticedPerson[]>(`/api/shops/${shop}/practice/class`);
   }
   simulatedVehicle(shop: string, hands: SimulatedHands): Observable<SimulatedVehicleView> {
     return this.#http.post<SimulatedVehicleView>(`/api/shops/${shop}/simulated-vehicle`, hands);

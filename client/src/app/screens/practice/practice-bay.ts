@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES, batteryLabelWords, stepName } from '@tetrad/core';
-import type { ClampPlace, ObservationName, TestName, TestPoint } from '@tetrad/core';
+import type { ClampPlace, ObservationName, PracticeHelp, TestName, TestPoint } from '@tetrad/core';
 import { SENSES, isTakenByHand } from '@tetrad/core/practice';
 import type { PracticeCall } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
@@ -14,6 +14,7 @@ import { Coming, Empty } from '../../kit/states';
 import { CrankSound } from '../../practice/crank-sound';
 import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
+import { resultOf } from '../../practice/result-of';
 import { PracticeVisit } from '../../practice/practice-visit';
 import { BayDrawing } from './bay-drawing';
 import type { InHand } from './bay-drawing';
@@ -24,7 +25,6 @@ import { PracticeReview } from './practice-review';
 import { WrittenDown } from './written-down';
 
 const USUAL_CYLINDERS = 4;
-type Help = 'with-help' | 'hints' | 'alone';
 
 /** Tests that are taken whole, with an instrument of their own. */
 const SPECIALS = TEST_NAMES.filter((test) => !isTakenByHand(test) && TESTS[test].unit !== 'rpm');
@@ -66,7 +66,7 @@ export class PracticeBayScreen {
   readonly exercise = input.required<string>();
   protected readonly known = computed(() => this.#own.of(this.exercise()));
   protected readonly inHand = signal<InHand>('red');
-  protected readonly help = signal<Help>('hints');
+  protected readonly help = signal<PracticeHelp>('hints');
   protected readonly calling = signal(false);
 
   protected readonly helps = [
@@ -135,8 +135,7 @@ export class PracticeBayScreen {
     effect(() => {
       const scored = this.visit.scored();
       if (!scored) return;
-      const { points, minutes, isRight } = scored.score;
-      untracked(() => this.#results.add(this.exercise(), { at: new Date().toISOString(), points, minutes, isRight }));
+      untracked(() => this.#results.add(resultOf(this.known()!, this.help(), scored)));
     });
     // who sets the instrument to amps takes the clamp in hand
     const use = computed(() => this.visit.bay()?.hands.use);

@@ -3,7 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { describeMisfits } from '@tetrad/core';
-import { EXERCISES, readExercise } from '@tetrad/core/practice';
+import { EXERCISE_GROUPS, readExercise } from '@tetrad/core/practice';
+import { Store } from '@ngrx/store';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
 import { Button } from '../../kit/button';
@@ -13,8 +14,10 @@ import { FileButton } from '../../kit/file-button';
 import { Message } from '../../kit/message';
 import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
+import { proposed } from '../../practice/repetition';
+import { selectMay } from '../../state/session/session.feature';
 
-/** The exercises of the practice bay, and how each went at this device. */
+/** The exercises of the practice bay, how each went, and which to take next. */
 @Component({
   selector: 'tt-practice-list',
   imports: [Button, DatePipe, Field, FileButton, InputText, Message, ReactiveFormsModule, RouterLink, TableModule],
@@ -26,6 +29,9 @@ import { PracticeResults } from '../../practice/practice-results';
         A simulated vehicle with a hidden fault: put the leads on, turn the key, read the meter, call the part. Nothing
         of it is a job.
       </p>
+      @if (seesClass()) {
+        <a pButton kind="bare" routerLink="/practice/class">Class</a>
+      }
       <button pButton kind="bare" (click)="exportCsv()">Export CSV</button>
       <tt-file-button label="Open an exercise" accept=".json" kind="bare" (chosen)="openFile($event)" />
       <form class="any" [formGroup]="form" (ngSubmit)="openAny()">
@@ -38,7 +44,18 @@ import { PracticeResults } from '../../practice/practice-results';
     @if (refused(); as why) {
       <tt-message>The exercise was not opened. {{ why }}</tt-message>
     }
-    <p-table [value]="rows()" dataKey="id">
+    @if (next(); as one) {
+      <p class="next">
+        <a pButton kind="main" [routerLink]="['/practice', one.id]">{{ one.title }}</a>
+        <span>{{ one.why }}</span>
+      </p>
+    }
+    <p-table [value]="rows()" dataKey="id" rowGroupMode="subheader" groupRowsBy="group">
+      <ng-template #groupheader let-row>
+        <tr class="group">
+          <th scope="rowgroup" colspan="4">{{ row.group }}</th>
+        </tr>
+      </ng-template>
       <ng-template #header>
         <tr>
           <th scope="col">Exercise</th>
@@ -79,6 +96,14 @@ import { PracticeResults } from '../../practice/practice-results';
     .any tt-field {
       width: 190px;
     }
+    .next {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px 16px;
+      margin: 0;
+      padding: 0 16px 12px;
+    }
     @media (max-width: 768px) {
       .wide {
         display: none;
@@ -99,10 +124,16 @@ export class PracticeList {
   readonly #own = inject(OwnExercises);
   protected readonly refused = signal<string | null>(null);
   protected readonly problem = signal<string | null>(null);
+  protected readonly seesClass = inject(Store).selectSignal(selectMay('see-class'));
+  readonly #groups = computed(() => [
+    ...this.#own.all.map((one) => ({ ...one, group: 'From files' })),
+    ...EXERCISE_GROUPS.flatMap(({ name, exercises }) => exercises.map((one) => ({ ...one, group: name }))),
+  ]);
   protected readonly rows = computed(() =>
-    [...this.#own.all, ...EXERCISES].map(({ id, title, story }) => {
+    this.#groups().map(({ group, id, title, story }) => {
       const results = this.#results.of(id);
       return {
+        group,
         id,
         title,
         story,
@@ -112,6 +143,15 @@ export class PracticeList {
       };
     }),
   );
+
+  /** Which exercise is taken next, and why. */
+  protected readonly next = computed(() => {
+    const proposal = proposed(this.#results.all(), new Date());
+    const exercise = this.#groups().find(({ id }) => id === proposal?.exercise);
+    if (!proposal || !exercise) return null;
+    const why = proposal.why === 'due' ? 'is due again.' : 'comes next: it was not tried yet.';
+    return { id: exercise.id, title: exercise.title, why };
+  });
 
   protected openAny(): void {
     this.problem.set(this.form.valid ? null : 'A whole number, up to nine digits');
@@ -125,7 +165,8 @@ export class PracticeList {
     if (result.ok) void this.#router.navigate(['/practice', this.#own.add(result.exercise)]);
   }
   protected exportCsv(): void {
-    const table = this.rows().map(({ id, title, best, last, times }) => ({
+    const table = this.rows().map(({ group, id, title, best, last, times }) => ({
+      group,
       exercise: id,
       title,
       times,
