@@ -1,5 +1,5 @@
 /** Instruments read live: the value is there, steady; the crank is cut out by the count-down; Enter keeps it. */
-import { expect, takeOver, test } from './application';
+import { expect, pick, takeOver, test } from './application';
 import { openJob } from './walk';
 import type { Page } from '@playwright/test';
 
@@ -128,4 +128,34 @@ test('an administrator allows a host, and chooses which vehicle stands at the si
   await page.getByLabel('Vehicle number').fill('7');
   await page.getByRole('button', { name: 'Use this vehicle' }).click();
   await expect(page.getByText('Simulated vehicle 7:')).toBeVisible();
+});
+
+test('an exercise on the real bench: read by its instruments, called, reviewed, and in no list of jobs', async ({
+  page,
+  app,
+  faults,
+}) => {
+  await page.goto(`${app.url}/practice/slow-ground`);
+  await page.getByRole('button', { name: 'On the bench' }).click();
+  await expect(page).toHaveURL(/\/jobs\//);
+  await expect(page.getByText('Since the gearbox was out it cranks slowly.')).toBeVisible();
+  await expect(page.getByText('● steady')).toBeVisible({ timeout: 20_000 });
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.route .step', { hasText: 'Resting voltage' }).first()).toContainText('12.7');
+  // what no instrument reads is told
+  await stepTo(page, 'Ask and look', 'Terminals');
+  await expect(page.getByText('You find: clean')).toBeVisible();
+  await page.getByRole('button', { name: 'Clean', exact: false }).first().click();
+  // it is this device's alone
+  await page.goto(`${app.url}/floor`);
+  await expect(page.getByRole('row', { name: /Pool car/ }).first()).toBeVisible();
+  await expect(page.getByText('After the clutch was done')).toHaveCount(0);
+  await page.goBack();
+  await page.getByRole('button', { name: 'Call the part' }).click();
+  await pick(page, 'Decision', 'Replace the battery');
+  await page.getByRole('button', { name: 'Call it' }).click();
+  await expect(page.getByRole('heading', { name: 'Not the right call' })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('link', { name: 'All exercises' }).click();
+  await expect(page.getByRole('row', { name: /After the clutch/ })).toContainText('points');
+  expect(faults).toEqual([]);
 });

@@ -40,6 +40,11 @@ export class SimulatedHands {
   @IsBoolean(YES_NO)
   isLoadTested?: boolean;
 
+  /** Its battery is charged fully, and has rested. */
+  @IsOptional()
+  @IsBoolean(YES_NO)
+  isCharged?: boolean;
+
   /** Another vehicle stands there: with this fault, as bad as this, drawn by this seed. */
   @IsOptional()
   @IsIn(FAULT_NAMES, { message: 'the name of a fault' })

@@ -6,9 +6,13 @@ import {
   PracticeBay,
   PracticeSession,
   anyVehicle,
+  benchCase,
   exerciseOf,
+  foundAt,
+  isForBench,
   judgesPath,
   readExercise,
+  scoreBenchVisit,
   writeExercise,
 } from '../src/practice';
 import type { Exercise, InstrumentFaults } from '../src/practice';
@@ -485,6 +489,7 @@ describe('the call', () => {
   test('the right part by luck is right, and not proven', () => {
     const scored = new PracticeSession(exerciseOf('worn-battery')!).call({ action: 'replace', part: 'battery' });
     expect([scored.isRight, scored.isProven]).toEqual([true, false]);
+    expect(scored.points).toBeLessThanOrEqual(50);
   });
 
   test('hints cost, and minutes that were waited count', () => {
@@ -497,6 +502,26 @@ describe('the call', () => {
     const after = session.call(call);
     expect([after.hints, after.minutes > 60]).toEqual([1, true]);
     expect(after.points).toBeLessThan(before - 10);
+  });
+
+  test('on the bench is scored by its case as it is in the bay', () => {
+    const exercise = exerciseOf('slow-ground')!;
+    const session = visit(exercise);
+    const { action, part } = session.judgement.decision;
+    const call = { action: action as 'repair', part };
+    const { score: scored, done } = scoreBenchVisit(exercise, session.bay.case, call);
+    const { points, isRight, isProven, voids } = session.call(call);
+    expect(scored).toMatchObject({ isRight, isProven, voids });
+    expect(Math.abs(scored.points - points)).toBeLessThanOrEqual(5);
+    expect(done.at(-1)!.believed[0]!.fault).toBe('cable-starter-ground');
+  });
+  test('on the bench what nobody can read there is found the same each time', () => {
+    const exercise = exerciseOf('worn-battery')!;
+    expect(foundAt(exercise, 'terminals')).toBe(foundAt(exercise, 'terminals'));
+    expect(foundAt(exercise, 'hold-charge')).toEqual(expect.any(Number));
+    expect(foundAt(exercise, 'cranking-voltage')).toBeNull();
+    expect(benchCase(exercise)).toMatchObject({ readings: [], observations: [] });
+    expect(EXERCISES.filter(isForBench).length).toBeGreaterThan(24);
   });
 
   test('the same number is the same vehicle, another is none', () => {

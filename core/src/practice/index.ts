@@ -15,6 +15,7 @@ export type { SafetyEvent } from './safety';
 export { judgesPath } from './judges-path';
 export type { JudgesPath } from './judges-path';
 export type { PracticeCall, Score } from './score';
+export { benchCase, foundAt, isForBench, scoreBenchVisit } from './bench-visit';
 export { PracticeSession } from './session';
 export type { Done, Hint, LeftVisit } from './session';
 export { VOLT_RANGES } from './instruments';

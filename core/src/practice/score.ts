@@ -4,7 +4,8 @@ import type { StepName } from '../format/names';
 import type { Part } from '../format/words';
 import { isReplaced } from '../judge/rank/part-of';
 import { FAULTS } from '../trade/tables';
-import type { PracticeBay } from './bay';
+import type { Case, System } from '../format/case-shape';
+import type { Exercise } from './exercise';
 import type { JudgesPath } from './judges-path';
 import type { SafetyEvent } from './safety';
 
@@ -40,15 +41,19 @@ const A_HINT = 4;
 
 /** The visit as the judge's own path is held against it. */
 export interface Visit {
-  readonly bay: PracticeBay;
+  readonly exercise: Exercise;
+  readonly system: System;
+  readonly readings: Case['readings'];
+  readonly safety: readonly SafetyEvent[];
   readonly said: Judgement;
   readonly minutes: number;
   readonly hints: number;
 }
 
-export function score(call: PracticeCall, { bay, said, minutes, hints }: Visit, path: JudgesPath): Score {
-  const truth = truthOf(bay);
-  const parts = bay.exercise.faults.map((fault) => FAULTS[fault].part(bay.vehicle.system));
+export function score(call: PracticeCall, visit: Visit, path: JudgesPath): Score {
+  const { exercise, system, readings, safety, said, minutes, hints } = visit;
+  const truth = truthOf(exercise, system);
+  const parts = exercise.faults.map((fault) => FAULTS[fault].part(system));
   // of two faults either may be called first
   const isRight = call.action === truth.action && (call.part === truth.part || parts.includes(call.part));
   const { decision } = said;
@@ -57,13 +62,13 @@ export function score(call: PracticeCall, { bay, said, minutes, hints }: Visit, 
     call.part !== null && call.part in said.parts ? said.parts[call.part as keyof typeof said.parts].missing : [];
   const voids = said.readings
     .filter(({ grade }) => grade === 'void')
-    .map(({ id, because }) => ({ test: bay.case.readings.find((reading) => reading.id === id)!.test, because }));
-  const { safety } = bay;
+    .map(({ id, because }) => ({ test: readings.find((reading) => reading.id === id)!.test, because }));
   const points =
     (isRight ? FOR.right : 0) +
     (isProven ? FOR.proof : 0) +
-    Math.max(0, FOR.noVoids - A_VOID * voids.length) +
-    (isRight ? FOR.minutes * Math.min(1, path.minutes / Math.max(minutes, 1)) : 0) +
+    (readings.length > 0 ? Math.max(0, FOR.noVoids - A_VOID * voids.length) : 0) +
+    // who proves nothing is soon done
+    (isRight && isProven ? FOR.minutes * Math.min(1, path.minutes / Math.max(minutes, 1)) : 0) +
     Math.max(0, FOR.safety - A_DANGER * safety.length) -
     A_HINT * hints;
   return {
@@ -81,10 +86,10 @@ export function score(call: PracticeCall, { bay, said, minutes, hints }: Visit, 
 }
 
 /** What is really to be done. */
-export function truthOf({ exercise: { faults }, vehicle }: PracticeBay): PracticeCall {
+export function truthOf({ faults }: Exercise, system: System): PracticeCall {
   const [fault = 'none'] = faults;
   if (fault === 'none') return { action: 'none-found', part: null };
   if (fault === 'battery-discharged') return { action: 'charge-first', part: null };
-  const part = FAULTS[fault].part(vehicle.system);
+  const part = FAULTS[fault].part(system);
   return { action: part !== null && isReplaced(part) ? 'replace' : 'repair', part };
 }

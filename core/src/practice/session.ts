@@ -29,6 +29,9 @@ export interface Hint {
 
 /** Of the faults so many are told. */
 const TOLD_FAULTS = 5;
+/** The most probable faults. */
+export const believedOf = ({ faults }: Judgement): Done['believed'] =>
+  faults.slice(0, TOLD_FAULTS).map(({ fault, probability }) => ({ fault, probability }));
 
 /** A visit that was left before its call. */
 export interface LeftVisit {
@@ -112,14 +115,22 @@ export class PracticeSession {
 
   /** The call ends the visit. */
   call(call: PracticeCall): Score {
-    const visit = { bay: this.bay, said: this.#said, minutes: this.minutes, hints: this.#hints };
-    return score(call, visit, judgesPath(this.exercise));
+    const { exercise, bay, minutes } = this;
+    const visit = {
+      exercise,
+      system: bay.vehicle.system,
+      readings: bay.case.readings,
+      safety: bay.safety,
+      said: this.#said,
+      minutes,
+      hints: this.#hints,
+    };
+    return score(call, visit, judgesPath(exercise));
   }
 
   #note(step: StepName, loads?: unknown): void {
     this.#minutes.add(step, loads);
     this.#said = judge(this.bay.case);
-    const believed = this.#said.faults.slice(0, TOLD_FAULTS).map(({ fault, probability }) => ({ fault, probability }));
-    this.#done.push({ step, minutes: this.minutes, believed });
+    this.#done.push({ step, minutes: this.minutes, believed: believedOf(this.#said) });
   }
 }

@@ -1,6 +1,6 @@
 /** What page and worker of the practice bay say to each other. */
 import type { VehicleState } from '../instruments/live/vehicle-state';
-import type { GradedReading, NextStep, ObservationName, System, TestName } from '@tetrad/core';
+import type { Case, GradedReading, NextStep, ObservationName, System, TestName } from '@tetrad/core';
 import type {
   Done,
   Exercise,
@@ -36,7 +36,9 @@ export type ToPractice =
   | { readonly kind: 'wait'; readonly minutes: number }
   | { readonly kind: 'hint' }
   | { readonly kind: 'show' }
-  | { readonly kind: 'call'; readonly call: PracticeCall };
+  | { readonly kind: 'call'; readonly call: PracticeCall }
+  /** A visit on the real bench, by its case. */
+  | { readonly kind: 'score-bench'; readonly exercise: Exercise; readonly subject: Case; readonly call: PracticeCall };
 
 /** A reading as it was written down, with what the judge says of it. */
 export interface WrittenReading {

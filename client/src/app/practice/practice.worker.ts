@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 /** The vehicle of the practice bay, living in real time away from the page. */
 import { SYMPTOMS } from '@tetrad/core';
-import { PracticeSession } from '@tetrad/core/practice';
+import { PracticeSession, scoreBenchVisit } from '@tetrad/core/practice';
 import type { Exercise, LeftVisit, Refusal } from '@tetrad/core/practice';
 import type { BayVehicle, BayView, FromPractice, ToPractice, VisitView } from './practice-messages';
 
@@ -25,6 +25,8 @@ setInterval(() => {
 
 addEventListener('message', ({ data }: MessageEvent<ToPractice>) => {
   if (data.kind === 'open') return open(data.exercise, data.left);
+  if (data.kind === 'score-bench')
+    return say({ kind: 'score', ...scoreBenchVisit(data.exercise, data.subject, data.call) });
   if (session) act(session, data);
 });
 
@@ -36,7 +38,7 @@ function open(exercise: Exercise, left: LeftVisit | null): void {
 
 const tellVisit = (now: PracticeSession): void => say({ kind: 'visit', visit: visitOf(now), left: now.left });
 
-function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' }>): void {
+function act(now: PracticeSession, message: Exclude<ToPractice, { kind: 'open' | 'score-bench' }>): void {
   switch (message.kind) {
     case 'hands':
       return now.bay.take(message.hands);

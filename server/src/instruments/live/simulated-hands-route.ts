@@ -32,6 +32,7 @@ function linesOf({
   throttle,
   loads,
   isLoadTested,
+  isCharged,
   fault,
   severity,
   seed,
@@ -45,6 +46,7 @@ function linesOf({
     ...(throttle === undefined ? [] : [`SIM:THR ${throttle}`]),
     ...(loads === undefined ? [] : [`SIM:LOAD ${loads}`]),
     ...(isLoadTested === undefined ? [] : [`SIM:TEST ${bit(isLoadTested)}`]),
+    ...(isCharged ? ['SIM:CHAR'] : []),
     ...(key === undefined ? [] : [`SIM:KEY ${key}`]),
   ];
 }

@@ -9,10 +9,12 @@ import {
   pointVolts,
   randomOf,
 } from '../../../../core/src/simulation';
-import type { Controls, Instant } from '../../../../core/src/simulation';
+import type { Controls, Instant, Vehicle } from '../../../../core/src/simulation';
 import type { FaultName } from '@tetrad/core';
 
 const TICK_MS = 20;
+/** What a charger leaves, 0 to 1. */
+const FULL_CHARGE = 0.98;
 /** A recorder keeps this share of its record from before its trigger. */
 const BEFORE_TRIGGER = 0.2;
 /** After a pause of the process no more than this is made up for, s. */
@@ -58,8 +60,7 @@ export class SimulatedYard {
 
   /** Another vehicle stands there, its engine off and its modules asleep. */
   choose({ fault, severity, seed }: ChosenVehicle): void {
-    this.#model = new VehicleInTime(new SimulatedVisit({ faults: [fault], severity, seed }).vehicle);
-    this.#model.fallAsleep();
+    this.#park(new SimulatedVisit({ faults: [fault], severity, seed }).vehicle);
   }
   set(change: Partial<Controls>): void {
     this.#model.set(change);
@@ -73,6 +74,15 @@ export class SimulatedYard {
   /** A load tester across the posts, at half the CCA; off with false. */
   loadTest(isOn: boolean): void {
     this.set({ testerAmps: isOn ? halfCcaAmps(this.vehicle) : 0 });
+  }
+  /** Charges the battery fully; it has rested since, and everything is off. */
+  charge(): void {
+    this.vehicle.charge = Math.max(this.vehicle.charge, FULL_CHARGE);
+    this.#park(this.vehicle);
+  }
+  #park(vehicle: Vehicle): void {
+    this.#model = new VehicleInTime(vehicle);
+    this.#model.fallAsleep();
   }
   /** Records volts at the posts and amps of the battery from the trigger on; an earlier recording is given up. */
   record(settings: RecorderSettings): Promise<Recorded> {

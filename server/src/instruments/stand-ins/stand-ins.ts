@@ -145,6 +145,7 @@ export function vehicleData(yard: SimulatedYard): ScpiServer {
     'SIM:LOAD': (given) => yard.set({ loads: /^FULL/i.test(given) ? 'full' : onOff(given) ? 'on' : 'off' }),
     'SIM:LAMP': (given) => yard.set({ lamps: onOff(given) }),
     'SIM:TEST': (given) => yard.loadTest(onOff(given)),
+    'SIM:CHAR': () => yard.charge(),
     'SIM:AT': (given) => void yard.leadsAt(given.toLowerCase()),
     'SIM:FAUL': (given) => {
       const fault = FAULT_NAMES.find((name) => name === given.toLowerCase());

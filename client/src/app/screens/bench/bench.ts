@@ -22,12 +22,14 @@ import { Button } from '../../kit/button';
 import { Message } from '../../kit/message';
 import { Coming, Failed } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
+import { PracticeJobs } from '../../practice/practice-jobs';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { TimerChips } from '../../waiting/timer-chips';
 import { Arrivals } from './arrivals';
 import { benchKeys } from './bench-keys';
 import { Foot } from './foot/foot';
 import { JobLabel } from './job/job-label';
+import { PracticeStrip } from './job/practice-strip';
 import { QuickStrip } from './job/quick-strip';
 import type { QuickVehicle } from './job/quick-strip';
 import { SignOffDialog } from './job/sign-off-dialog';
@@ -35,6 +37,7 @@ import type { SignOffDraft } from './job/sign-off-form';
 import { WheelLink } from './job/wheel-link';
 import { LastVisit } from './last-visit';
 import { RouteList } from './route/route-list';
+import { stepNameOf } from './route/step-key';
 import { Verdicts } from './says/verdicts';
 import { StepAtHand } from './step-at-hand';
 import { StepPanel } from './step/step-panel';
@@ -49,6 +52,7 @@ import { StepPanel } from './step/step-panel';
     Foot,
     JobLabel,
     Message,
+    PracticeStrip,
     QuickStrip,
     RouteList,
     RouterLink,
@@ -75,6 +79,11 @@ export class Bench {
 
   /** The job's id, from the address. */
   readonly id = input.required<string>();
+
+  readonly #practiceJobs = inject(PracticeJobs);
+  /** The exercise of a practice job; null for every other. */
+  protected readonly practice = computed(() => this.#practiceJobs.of(this.id()));
+  protected readonly stepNow = computed(() => stepNameOf(this.at.step()));
 
   protected readonly linking = signal(false);
   protected readonly signing = signal(false);

@@ -33,6 +33,7 @@ import { floorLine, matches } from './floor-line';
 import type { FloorLine } from './floor-line';
 import { floorTable } from './floor-table';
 import { ToDoStrip } from './to-do-strip';
+import { PracticeJobs } from '../../practice/practice-jobs';
 import { NewJobDialog } from './new-job-dialog';
 
 /** From so many jobs on the floor is drawn as far as it is in view. */
@@ -79,8 +80,10 @@ export class Floor {
   protected readonly pendingJobs = computed(() =>
     this.#items()
       .filter((item) => item.kind === 'new-job')
+      .filter(({ job }) => this.#practice.of(job) === null)
       .map(({ id, job, state, body }) => ({ id, job, held: state === 'held', name: body.vehicle.name })),
   );
+  readonly #practice = inject(PracticeJobs);
   readonly #items = this.#store.selectSignal(selectItems);
 
   /** What is ready comes first, and of that the newest change. A new list: the table changes it in place. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import { OBSERVATION_NAMES, TESTS, TEST_NAMES, batteryLabelWords, stepName } from '@tetrad/core';
 import type { ClampPlace, ObservationName, PracticeHelp, TestName, TestPoint } from '@tetrad/core';
-import { SENSES, isTakenByHand } from '@tetrad/core/practice';
+import { SENSES, isForBench, isTakenByHand } from '@tetrad/core/practice';
 import type { PracticeCall } from '@tetrad/core/practice';
 import { Figures } from '../../device/figures';
 import { Sound } from '../../device/sound';
@@ -11,6 +11,7 @@ import { Message } from '../../kit/message';
 import { Segmented } from '../../kit/segmented';
 import { Select } from '../../kit/select';
 import { Coming, Empty } from '../../kit/states';
+import { BenchPractice } from '../../practice/bench-practice';
 import { CrankSound } from '../../practice/crank-sound';
 import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
@@ -61,6 +62,7 @@ export class PracticeBayScreen {
   readonly #results = inject(PracticeResults);
   readonly #sound = inject(Sound);
   readonly #own = inject(OwnExercises);
+  readonly #bench = inject(BenchPractice);
   protected readonly visit = inject(PracticeVisit);
   /** From the address. */
   readonly exercise = input.required<string>();
@@ -162,6 +164,15 @@ export class PracticeBayScreen {
   protected call(call: PracticeCall): void {
     this.calling.set(false);
     this.visit.say({ kind: 'call', call });
+  }
+  protected readonly isForBench = computed(() => {
+    const known = this.known();
+    return known !== null && isForBench(known);
+  });
+  /** The same vehicle at the simulated instruments, on the bench where real work is done. */
+  protected onBench(): void {
+    const known = this.known();
+    if (known) this.#bench.begin(known);
   }
   protected again(): void {
     const known = this.known();

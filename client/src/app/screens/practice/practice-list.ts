@@ -46,8 +46,8 @@ import { selectMay } from '../../state/session/session.feature';
     }
     @if (next(); as one) {
       <p class="next">
-        <a pButton kind="main" [routerLink]="['/practice', one.id]">{{ one.title }}</a>
-        <span>{{ one.why }}</span>
+        <a pButton kind="main" [routerLink]="['/practice', one.id]">Next: {{ one.title }}</a>
+        <span class="soft">{{ one.why }}</span>
       </p>
     }
     <p-table [value]="rows()" dataKey="id" rowGroupMode="subheader" groupRowsBy="group">
@@ -80,13 +80,12 @@ import { selectMay } from '../../state/session/session.feature';
     .bar {
       display: flex;
       flex-wrap: wrap;
-      align-items: end;
+      align-items: center;
       gap: 8px 16px;
       padding: 8px 16px;
     }
     .bar p {
       flex: 1 1 320px;
-      align-self: center;
     }
     .any {
       display: flex;
@@ -95,6 +94,10 @@ import { selectMay } from '../../state/session/session.feature';
     }
     .any tt-field {
       width: 190px;
+    }
+    .group th {
+      text-align: left;
+      background: var(--shade);
     }
     .next {
       display: flex;
@@ -149,7 +152,7 @@ export class PracticeList {
     const proposal = proposed(this.#results.all(), new Date());
     const exercise = this.#groups().find(({ id }) => id === proposal?.exercise);
     if (!proposal || !exercise) return null;
-    const why = proposal.why === 'due' ? 'is due again.' : 'comes next: it was not tried yet.';
+    const why = proposal.why === 'due' ? 'Due again.' : 'Not tried yet.';
     return { id: exercise.id, title: exercise.title, why };
   });
 
