@@ -89,6 +89,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   },
   { name: 'audit log', path: '/audit-log' },
   { name: 'exercises', path: '/practice' },
+  { name: 'class', path: '/practice/class', open: (page) => takeOver(page, 'Tomas Aldery', '1470') },
   { name: 'practice bay', path: '/practice/slow-ground' },
 ];
 

@@ -7,6 +7,7 @@ import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
 import { benchLiveInstruments } from './bench/live-instruments.mjs';
 import { benchCountInStep, benchLiveUpdate } from './bench/live-update.mjs';
+import { benchBayFrames, benchBaySolved } from './bench/practice-bay.mjs';
 import { benchLayoutShift, benchLongFloor, benchRouteChange } from './bench/screens.mjs';
 import { withServedApplication } from './bench/served.mjs';
 import { benchVehicleInTime } from './bench/vehicle-in-time.mjs';
@@ -25,6 +26,7 @@ const IN_THE_BROWSER = [
   ['live update', benchLiveUpdate],
   ['count in step', benchCountInStep],
   ['zoom of a capture', benchCaptureZoom],
+  ['frames of the practice bay', benchBayFrames],
 ];
 
 async function main() {
@@ -34,6 +36,7 @@ async function main() {
     ...(await step('reading a capture', benchCaptureRead, ([{ figure }]) => figure)),
   ];
   rows.push(...(await step('vehicle in time', benchVehicleInTime, ([{ figure }]) => figure)));
+  rows.push(await step('vehicles solved in the practice bay', benchBaySolved, ({ figure }) => figure));
   await withServedApplication(async (url, browser, { pid }) => {
     for (const [name, bench] of IN_THE_BROWSER)
       rows.push(

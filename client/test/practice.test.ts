@@ -6,7 +6,8 @@ import type { PracticeResultView } from '@tetrad/contracts';
 import type { PracticeResult } from '@tetrad/core';
 import { MessageService } from 'primeng/api';
 import { of, throwError } from 'rxjs';
-import { EXERCISES, PracticeSession, exerciseOf } from '@tetrad/core/practice';
+import { EXERCISES, PracticeSession, exerciseOf, readExercise, writeExercise } from '@tetrad/core/practice';
+import type { Exercise } from '@tetrad/core/practice';
 import { CrankSound } from '../src/app/practice/crank-sound';
 import { LeftVisits } from '../src/app/practice/left-visits';
 import { PracticeResults } from '../src/app/practice/practice-results';
@@ -14,6 +15,7 @@ import { dueAt, proposed } from '../src/app/practice/repetition';
 import { PracticeVisit } from '../src/app/practice/practice-visit';
 import type { FromPractice, ToPractice } from '../src/app/practice/practice-messages';
 import { CallDialog } from '../src/app/screens/practice/call-dialog';
+import { ExerciseDialog } from '../src/app/screens/practice/exercise-dialog';
 import { PracticeClass } from '../src/app/screens/practice/practice-class';
 import { PracticeList } from '../src/app/screens/practice/practice-list';
 import { PracticeReview } from '../src/app/screens/practice/practice-review';
@@ -125,6 +127,49 @@ describe('results', () => {
   });
 });
 
+describe('a lead writes an exercise', () => {
+  const open = async () => {
+    const fixture = TestBed.createComponent(ExerciseDialog);
+    const written: Exercise[] = [];
+    fixture.componentInstance.written.subscribe((one) => written.push(one));
+    await fixture.whenStable();
+    const form = document.querySelector<HTMLFormElement>('tt-exercise-dialog form, .kit-dialog form')!;
+    const fill = (index: number, value: string): void => {
+      const field = form.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>('input[pInputText], textarea')[
+        index
+      ]!;
+      field.value = value;
+      field.dispatchEvent(new Event('input'));
+    };
+    const submit = async (): Promise<void> => {
+      form.dispatchEvent(new Event('submit'));
+      await fixture.whenStable();
+    };
+    return { form, fill, submit, written };
+  };
+
+  it('that can be read again as a file, with its hints line by line', async () => {
+    const { fill, submit, written } = await open();
+    ['Monday morning', 'It is flat every Monday.', 'A draw read twice is a fact.', '35'].forEach((value, at) =>
+      fill(at, value),
+    );
+    fill(4, 'Zero the clamp.\n\nWait until it sleeps.');
+    await submit();
+    expect(written).toEqual([
+      expect.objectContaining({ id: 'monday-morning', seed: 35, hints: ['Zero the clamp.', 'Wait until it sleeps.'] }),
+    ]);
+    expect(readExercise(writeExercise(written[0]!))).toEqual({ ok: true, exercise: written[0] });
+  });
+  it('and is told what is missing', async () => {
+    const { form, fill, submit, written } = await open();
+    fill(3, 'forty');
+    await submit();
+    expect(written).toEqual([]);
+    expect(textOf(form).match(/Needed/g)).toHaveLength(3);
+    expect(textOf(form)).toContain('A whole number, up to nine digits');
+  });
+});
+
 describe('repetition', () => {
   const on = (day: number, more: Partial<PracticeResult> = {}): PracticeResult => ({
     ...practiced,
@@ -167,8 +212,8 @@ describe('the class', () => {
       ]),
     );
     const words = textOf(await open('lead'));
-    expect(words).toContain('Flat after a weekend40 points, 1 person');
-    expect(words).not.toContain('It squeals in the rain30');
+    expect(words).toContain('Flat after a weekend: 40 points, 1 person');
+    expect(words).not.toContain('It squeals in the rain: 30');
     expect(words).toMatch(/Bo1 of \d+90–/);
   });
   it('is not asked for by whoever may not see it', async () => {

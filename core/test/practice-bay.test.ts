@@ -1,5 +1,5 @@
 /** The practice bay: leads on points, a vehicle in time, readings of the trade, and a score that can be trusted. */
-import { FAULTS, TESTS } from '@tetrad/core';
+import { TESTS } from '@tetrad/core';
 import type { TestPoint } from '@tetrad/core';
 import {
   EXERCISES,
@@ -10,7 +10,7 @@ import {
   exerciseOf,
   foundAt,
   isForBench,
-  judgesPath,
+  isSolved,
   readExercise,
   scoreBenchVisit,
   writeExercise,
@@ -27,20 +27,6 @@ const crank = (bay: PracticeBay): void => {
   bay.set({ hasFuel: false, key: 'start' });
   bay.advance(5);
 };
-
-/** Whether the judge's own path ends at the truth. */
-function isSolved(exercise: Exercise): boolean {
-  const { said, isCharged } = judgesPath(exercise);
-  const { system } = new PracticeBay(exercise).vehicle;
-  const { action, part } = said.decision;
-  const [fault] = exercise.faults;
-  if (fault === 'none') return action === 'none-found';
-  // a frozen one is left alone
-  if (fault === 'battery-discharged') return isCharged || action === 'charge-first' || action === 'stop';
-  return (
-    (action === 'replace' || action === 'repair') && exercise.faults.some((one) => FAULTS[one].part(system) === part)
-  );
-}
 
 describe('every exercise can be solved', () => {
   test.each(EXERCISES.map((exercise) => [exercise.id, exercise]))('%s, by the judge’s own path', (_id, exercise) => {

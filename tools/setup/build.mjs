@@ -79,6 +79,7 @@ export const buildCli = (told) =>
             fit: 'tools/cli/fit.ts',
             'bench-judge': 'tools/cli/bench-judge/main.ts',
             'bench-vehicle': 'tools/cli/bench-vehicle.ts',
+            'bench-practice': 'tools/cli/bench-practice.ts',
             'bench-captures': 'tools/cli/bench-captures/main.ts',
           },
           'dist/cli',

@@ -12,7 +12,7 @@ export { BAY_FUNCTIONS, isTakenByHand } from './hands';
 export type { BayFunction, Hands } from './hands';
 export { SAFETY_EVENTS } from './safety';
 export type { SafetyEvent } from './safety';
-export { judgesPath } from './judges-path';
+export { isSolved, judgesPath } from './judges-path';
 export type { JudgesPath } from './judges-path';
 export type { PracticeCall, Score } from './score';
 export { benchCase, foundAt, isForBench, scoreBenchVisit } from './bench-visit';

@@ -2,6 +2,7 @@
 import type { Judgement } from '../format/judgement-shape';
 import type { StepName } from '../format/names';
 import { isUndecided } from '../judge/decide/decide';
+import { FAULTS } from '../trade/tables';
 import { judge } from '../words/en/judgement';
 import { PracticeBay } from './bay';
 import { demonstrate } from './demonstrate';
@@ -36,4 +37,18 @@ export function judgesPath(exercise: Exercise): JudgesPath {
     said = judge(bay.case);
   }
   return { steps, minutes: minutes.total, said, isCharged: steps.includes('charge') };
+}
+
+/** Whether the judge's own path ends at the truth. */
+export function isSolved(exercise: Exercise): boolean {
+  const { said, isCharged } = judgesPath(exercise);
+  const { system } = new PracticeBay(exercise).vehicle;
+  const { action, part } = said.decision;
+  const [fault] = exercise.faults;
+  if (fault === 'none') return action === 'none-found';
+  // a frozen one is left alone
+  if (fault === 'battery-discharged') return isCharged || action === 'charge-first' || action === 'stop';
+  return (
+    (action === 'replace' || action === 'repair') && exercise.faults.some((one) => FAULTS[one].part(system) === part)
+  );
 }

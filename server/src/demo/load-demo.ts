@@ -9,6 +9,7 @@ import { DEMO_PEOPLE } from '../people/demo';
 import { addPerson, findPerson } from '../people/people.sql';
 import { hashSecret } from '../people/secrets';
 import { newestJudgement } from '../judgements/judgements.sql';
+import { addResult } from '../practice/practice.sql';
 import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
 import { addShop, changeShop } from '../shops/shops.sql';
@@ -18,6 +19,7 @@ import { startTimer } from '../waiting/timers.sql';
 import { DEMO_CAPTURES, demoFile } from './demo-captures';
 import { DEMO_SHOP, EMPTY_SHOP } from './demo-shops';
 import { DEMO_JOBS } from './demo-jobs';
+import { DEMO_PRACTICE } from './demo-practice';
 import type { DemoJob } from './demo-jobs';
 
 const HOUR_MS = 3_600_000;
@@ -36,6 +38,7 @@ const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
 /** The stand-in behind each of them, in the same order. */
 const STAND_IN_OF = ['meter', 'clamp', 'analyzer', 'vehicle', 'recorder'] as const;
 
+const practiceId = (index: number): string => `7e7ad000-0000-4000-c000-${String(index + 1).padStart(12, '0')}`;
 const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
 const demoJobId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`);
 
@@ -117,6 +120,14 @@ export async function loadDemo(pool: Pool, now: Date): Promise<number> {
   return inShop(DEMO_SHOP.id, () => loadJobs(pool, now));
 }
 
+async function addPractice(sql: Sql, now: Date): Promise<void> {
+  for (const [index, { by, daysAgo, result }] of DEMO_PRACTICE.entries()) {
+    const person = DEMO_PEOPLE.find(({ name }) => name === by)!.id;
+    const at = new Date(now.getTime() - daysAgo * 24 * HOUR_MS).toISOString();
+    await addResult(sql, DEMO_SHOP.id, { id: practiceId(index), person, result: { ...result, at } });
+  }
+}
+
 function loadJobs(pool: Pool, now: Date): Promise<number> {
   return inTransaction(pool, async (sql) => {
     const { rowCount } = await sql.query('SELECT 1 FROM job WHERE shop_id = $1 LIMIT 1', [DEMO_SHOP.id]);
@@ -133,6 +144,7 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
       },
       'Ilse Marrow',
     );
+    await addPractice(sql, now);
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
       const openedAt = new Date(now.getTime() - job.hoursAgo * HOUR_MS);

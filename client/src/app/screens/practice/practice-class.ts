@@ -55,9 +55,9 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
             <ol>
               @for (lesson of weakLessons(); track lesson.id) {
                 <li>
-                  <a [routerLink]="['/practice', lesson.id]">{{ lesson.title }}</a>
-                  <span class="figure">{{ lesson.points }}</span> points, {{ lesson.people }}
-                  {{ lesson.people === 1 ? 'person' : 'people' }}. <span class="soft">{{ lesson.lesson }}</span>
+                  <a [routerLink]="['/practice', lesson.id]">{{ lesson.title }}</a>: {{ lesson.points }} points,
+                  {{ lesson.people }} {{ lesson.people === 1 ? 'person' : 'people' }}.
+                  <span class="soft">{{ lesson.lesson }}</span>
                 </li>
               }
             </ol>

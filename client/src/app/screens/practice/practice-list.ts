@@ -3,7 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { describeMisfits } from '@tetrad/core';
-import { EXERCISE_GROUPS, readExercise } from '@tetrad/core/practice';
+import { EXERCISE_GROUPS, readExercise, writeExercise } from '@tetrad/core/practice';
+import type { Exercise } from '@tetrad/core/practice';
 import { Store } from '@ngrx/store';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
@@ -12,15 +13,28 @@ import { CsvFiles } from '../../kit/csv-files';
 import { Field } from '../../kit/field';
 import { FileButton } from '../../kit/file-button';
 import { Message } from '../../kit/message';
+import { saveText } from '../../kit/save-file';
 import { OwnExercises } from '../../practice/own-exercises';
 import { PracticeResults } from '../../practice/practice-results';
 import { proposed } from '../../practice/repetition';
 import { selectMay } from '../../state/session/session.feature';
+import { ExerciseDialog } from './exercise-dialog';
 
 /** The exercises of the practice bay, how each went, and which to take next. */
 @Component({
   selector: 'tt-practice-list',
-  imports: [Button, DatePipe, Field, FileButton, InputText, Message, ReactiveFormsModule, RouterLink, TableModule],
+  imports: [
+    Button,
+    DatePipe,
+    ExerciseDialog,
+    Field,
+    FileButton,
+    InputText,
+    Message,
+    ReactiveFormsModule,
+    RouterLink,
+    TableModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
@@ -31,6 +45,7 @@ import { selectMay } from '../../state/session/session.feature';
       </p>
       @if (seesClass()) {
         <a pButton kind="bare" routerLink="/practice/class">Class</a>
+        <button pButton kind="bare" (click)="writing.set(true)">Write an exercise</button>
       }
       <button pButton kind="bare" (click)="exportCsv()">Export CSV</button>
       <tt-file-button label="Open an exercise" accept=".json" kind="bare" (chosen)="openFile($event)" />
@@ -41,6 +56,9 @@ import { selectMay } from '../../state/session/session.feature';
         <button pButton type="submit">Open</button>
       </form>
     </div>
+    @if (writing()) {
+      <tt-exercise-dialog (written)="keepWritten($event)" (closed)="writing.set(false)" />
+    }
     @if (refused(); as why) {
       <tt-message>The exercise was not opened. {{ why }}</tt-message>
     }
@@ -96,6 +114,7 @@ import { selectMay } from '../../state/session/session.feature';
       width: 190px;
     }
     .group th {
+      padding: 8px 16px;
       text-align: left;
       background: var(--shade);
     }
@@ -125,6 +144,7 @@ export class PracticeList {
     }),
   });
   readonly #own = inject(OwnExercises);
+  protected readonly writing = signal(false);
   protected readonly refused = signal<string | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly seesClass = inject(Store).selectSignal(selectMay('see-class'));
@@ -166,6 +186,12 @@ export class PracticeList {
     const result = readExercise(await file.text());
     this.refused.set(result.ok ? null : describeMisfits(result.misfits));
     if (result.ok) void this.#router.navigate(['/practice', this.#own.add(result.exercise)]);
+  }
+  /** What a lead wrote is at this device, and a file to be given to the class. */
+  protected keepWritten(exercise: Exercise): void {
+    this.writing.set(false);
+    saveText(`${exercise.id}.tetrad-exercise.json`, 'application/json', writeExercise(exercise));
+    void this.#router.navigate(['/practice', this.#own.add(exercise)]);
   }
   protected exportCsv(): void {
     const table = this.rows().map(({ group, id, title, best, last, times }) => ({
