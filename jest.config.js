@@ -16,12 +16,14 @@ const own = {
   '^@tetrad/core$': '<rootDir>/core/src/index.ts',
   '^@tetrad/core/capture-format$': '<rootDir>/core/src/format/capture-format.ts',
   '^@tetrad/core/practice$': '<rootDir>/core/src/practice/index.ts',
+  '^@tetrad/core/trends$': '<rootDir>/core/src/trends/index.ts',
   '^@tetrad/core/capture$': '<rootDir>/core/src/capture/index.ts',
   '^@tetrad/core/light$': '<rootDir>/core/src/light.ts',
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
 };
 /** Packages that come as modules only, which Jest cannot load as they are. */
-const MODULES_ONLY = 'jsondiffpatch|@dmsnell|openid-client|oauth4webapi|jose';
+const MODULES_ONLY =
+  'jsondiffpatch|@dmsnell|openid-client|oauth4webapi|jose|is-any-array|ml-regression-base/node_modules';
 /** Looked up often by computation; in the sandbox of a test each lookup of a global is slow, unless it is injected. */
 const sandboxInjectedGlobals = [
   'Math',
@@ -72,7 +74,9 @@ export default {
           { tsconfig: '<rootDir>/client/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
         ],
       },
-      transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|idb|@angular|@ngrx|primeng)'],
+      transformIgnorePatterns: [
+        'node_modules/(?!.*\\.mjs$|idb|@angular|@ngrx|primeng|is-any-array|ml-regression-base/node_modules)',
+      ],
     },
   ],
 };

@@ -3,6 +3,8 @@
  * format taken from it. It feeds the benchmark of the judge, the command line and the practice bay; the
  * judge itself never looks at it.
  */
+export { agingBattery } from './aging';
+export type { AgingBattery } from './aging';
 export { FULL_SET } from './full-set';
 export { simulatePack } from './pack';
 export type { PackOptions, SimulatedPack } from './pack';
