@@ -28,6 +28,12 @@ class VehicleFacts {
   @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: '17 letters and digits, without I, O and Q' })
   vin?: string;
 
+  /** Vehicles of one fleet or route. */
+  @IsOptional()
+  @IsString({ message: 'text of at most 40 characters' })
+  @MaxLength(40, { message: 'text of at most 40 characters' })
+  group?: string;
+
   @IsOptional()
   @IsInt({ message: 'a year from 1900 to 2100' })
   @Min(1900, { message: 'a year from 1900 to 2100' })

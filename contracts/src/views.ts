@@ -28,6 +28,7 @@ export interface VehicleView {
   readonly plate: string | null;
   readonly vin: string | null;
   readonly year: number | null;
+  readonly group: string | null;
 }
 
 /** A timer of a job: a wait, or a count that several devices show in step. Times are the server's. */

@@ -139,7 +139,7 @@ export function createApp(options: AppOptions): Express {
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
     floorRoutes(lists, leftOut),
-    vehicleRoutes(lists),
+    vehicleRoutes(pool, lists, leftOut),
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut, standIns),

@@ -3,15 +3,15 @@ import { waitsEndedBy } from '@tetrad/core';
 import type { Observation, Reading } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
 
-/** The readings of job $2 in the order they were entered, voids included as the format has them. */
-export const READINGS = `SELECT coalesce(jsonb_agg(CASE WHEN x.reason IS NULL THEN r.document
+/** The readings of a job in the order they were entered, voids included as the format has them. @param job What holds its id. */
+export const readingsOf = (job: string): string => `SELECT coalesce(jsonb_agg(CASE WHEN x.reason IS NULL THEN r.document
     ELSE r.document || jsonb_build_object('void', x.reason) END ORDER BY r.seq), '[]')
-  FROM reading r LEFT JOIN reading_void x USING (shop_id, job_id, reading_id) WHERE r.shop_id = $1 AND r.job_id = $2`;
+  FROM reading r LEFT JOIN reading_void x USING (shop_id, job_id, reading_id) WHERE r.shop_id = $1 AND r.job_id = ${job}`;
 
-/** The observations of job $2 that were not taken back. */
-export const OBSERVATIONS = `SELECT coalesce(jsonb_agg(o.document ORDER BY o.seq), '[]')
+/** The observations of a job that were not taken back. @param job What holds its id. */
+export const observationsOf = (job: string): string => `SELECT coalesce(jsonb_agg(o.document ORDER BY o.seq), '[]')
   FROM observation o LEFT JOIN observation_taken_back t USING (shop_id, job_id, observation_id)
- WHERE o.shop_id = $1 AND o.job_id = $2 AND t.observation_id IS NULL`;
+ WHERE o.shop_id = $1 AND o.job_id = ${job} AND t.observation_id IS NULL`;
 
 /** Adds a reading, and ends the waits it leaves nothing to wait for; nothing where its id is taken already. */
 export async function addReading(sql: Sql, shop: ShopId, job: JobId, reading: Reading): Promise<void> {

@@ -4,7 +4,7 @@ import type { AcknowledgementView, ImportedSignOffView, SignOffView, TimerView }
 import type { Judgement, Observation, Reading } from '@tetrad/core';
 import { ACKNOWLEDGEMENTS } from '../cautions/acknowledgements.sql';
 import type { Sql } from '../platform/database/pool';
-import { OBSERVATIONS, READINGS } from '../evidence/evidence.sql';
+import { observationsOf, readingsOf } from '../evidence/evidence.sql';
 import { IMPORTED_SIGN_OFF, SIGN_OFF } from '../signing/sign-offs.sql';
 import { TIMERS } from '../waiting/timers.sql';
 
@@ -22,7 +22,7 @@ export interface WholeJob extends Evidence {
   readonly importedSignOff: ImportedSignOffView | null;
 }
 
-const EVIDENCE = `(${READINGS}) AS readings, (${OBSERVATIONS}) AS observations`;
+const EVIDENCE = `(${readingsOf('$2')}) AS readings, (${observationsOf('$2')}) AS observations`;
 
 export async function wholeOf(sql: Sql, shop: ShopId, job: JobId): Promise<WholeJob> {
   const { rows } = await sql.query<WholeJob>(

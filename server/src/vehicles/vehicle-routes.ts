@@ -1,13 +1,20 @@
 import { Router } from 'express';
-import { VEHICLES_PAGE, VehicleQuery } from '@tetrad/contracts';
+import { MoveJobs, VEHICLES_PAGE, VehicleChanges, VehicleQuery } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { scopeOfRequest } from '../people/access';
-import type { Sql } from '../platform/database/pool';
-import { queryAs, shopParam, uuidParam } from '../platform/http/body';
+import { actor, permit } from '../people/who';
+import type { Pool, Sql } from '../platform/database/pool';
+import type { LeftOutRows } from '../platform/left-out-rows';
+import { bodyAs, queryAs, shopParam, uuidParam } from '../platform/http/body';
+import { runIdempotent } from '../platform/http/idempotency';
 import { tellNextPage } from '../platform/http/next-page';
-import { listVehicles, listVisits } from './vehicles.sql';
+import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
+import { historyVisit, listHistory } from './history.sql';
+import { moveJobs, movedBy, undoMove } from './moves.sql';
+import { changeVehicle, findVehicle, listVehicles, listVisits } from './vehicles.sql';
 
 /** The vehicles of a shop and their visits. @param lists Where lists are read from. */
-export function vehicleRoutes(lists: Sql): Router {
+export function vehicleRoutes(pool: Pool, lists: Sql, leftOut: LeftOutRows): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/vehicles', async (request, response) => {
@@ -18,8 +25,64 @@ export function vehicleRoutes(lists: Sql): Router {
     response.json(rows);
   });
 
+  router.get('/vehicles/:vehicle', async (request, response) => {
+    const id = uuidParam(request, 'vehicle');
+    const found = await findVehicle(pool, shopParam(request), id, scopeOfRequest(request));
+    if (!found) throw notFound('vehicle', id);
+    response.json(found);
+  });
+
+  router.patch('/vehicles/:vehicle', async (request, response) => {
+    permit(request, 'work');
+    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+    const changes = bodyAs(VehicleChanges, request);
+    if (!(await findVehicle(pool, shop, id, scope))) throw notFound('vehicle', id);
+    await runIdempotent(pool, request, async (sql) => {
+      if (!(await changeVehicle(sql, shop, id, changes, scope)))
+        throw new Refusal(
+          problem(403, 'not-allowed', 'This vehicle has jobs of others: only those who may see them may change it.'),
+        );
+      const detail = { changed: Object.keys(changes) };
+      await addAuditEntry(sql, { what: 'vehicle-changed', ...actor(request), about: id, detail });
+    });
+    response.json(await findVehicle(pool, shop, id, scope));
+  });
+
   router.get('/vehicles/:vehicle/visits', async (request, response) => {
     response.json(await listVisits(lists, shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)));
+  });
+
+  router.get('/vehicles/:vehicle/history', async (request, response) => {
+    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+    const rows = await listHistory(lists, shop, id, scope);
+    response.json(leftOut.show(rows, { list: 'history', idOf: ({ job }) => job, view: historyVisit }));
+  });
+
+  router.post('/vehicles/:vehicle/moves', async (request, response) => {
+    permit(request, 'see-all-jobs');
+    const [shop, from] = [shopParam(request), uuidParam(request, 'vehicle')];
+    const body = bodyAs(MoveJobs, request);
+    if (body.to === from) throw misfit([{ field: 'to', found: body.to, allowed: 'another vehicle' }]);
+    if (!(await findVehicle(pool, shop, from, null))) throw notFound('vehicle', from);
+    if (!(await findVehicle(pool, shop, body.to, null)))
+      throw misfit([{ field: 'to', found: body.to, allowed: 'a vehicle of this shop' }]);
+    await runIdempotent(pool, request, async (sql) => {
+      const moved = await moveJobs(sql, shop, from, body);
+      const what = body.jobs === undefined ? 'vehicles-merged' : 'jobs-moved';
+      await addAuditEntry(sql, { what, ...actor(request), about: from, detail: { to: body.to, jobs: moved } });
+    });
+    response.status(201).json({ id: body.id, moved: await movedBy(pool, shop, body.id) });
+  });
+
+  router.post('/vehicle-moves/:move/undo', async (request, response) => {
+    permit(request, 'see-all-jobs');
+    const [shop, id] = [shopParam(request), uuidParam(request, 'move')];
+    await runIdempotent(pool, request, async (sql) => {
+      const back = await undoMove(sql, shop, id);
+      if (back === null) throw notFound('move that can be undone', id);
+      await addAuditEntry(sql, { what: 'move-undone', ...actor(request), about: id, detail: { jobs: back } });
+    });
+    response.json({ id, moved: await movedBy(pool, shop, id) });
   });
 
   return router;

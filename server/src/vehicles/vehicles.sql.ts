@@ -8,7 +8,7 @@ import { cursorOf, pageOf, placeOf } from '../platform/database/page';
 import type { Page } from '../platform/database/page';
 
 /** A vehicle as JSON; `v` is its row. */
-export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year)`;
+export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year, 'group', v.group_name)`;
 
 /** Which vehicles are wanted. */
 export interface VehiclesWanted {
@@ -26,12 +26,13 @@ export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWante
   const value = (given: unknown): string => `$${values.push(given)}`;
   const conditions = [
     'v.shop_id = $1',
+    'v.merged_into IS NULL',
     seesVehicle('v', value(wanted.scope)),
     ...holdsWords(['v.search'], wanted.find, value),
   ];
   if (wanted.after) conditions.push(`(v.created_at, v.vehicle_id) < ${placeOf(wanted.after, value)}`);
   const { rows } = await sql.query<VehicleView & { readonly cursor: string }>(
-    `SELECT v.vehicle_id AS id, v.name, v.plate, v.vin, v.year, ${cursorOf('v.created_at', 'v.vehicle_id')} AS cursor
+    `SELECT v.vehicle_id AS id, v.name, v.plate, v.vin, v.year, v.group_name AS "group", ${cursorOf('v.created_at', 'v.vehicle_id')} AS cursor
        FROM vehicle v WHERE ${conditions.join(' AND ')}
       ORDER BY v.created_at DESC, v.vehicle_id DESC LIMIT ${value(wanted.limit + 1)}`,
     values,
@@ -68,9 +69,17 @@ export async function isHiddenVehicle(sql: Sql, shop: ShopId, id: string, scope:
 /** Adds a vehicle where its id is new; of a known one nothing is changed. */
 export async function addVehicle(sql: Sql, shop: ShopId, vehicle: JobVehicle): Promise<void> {
   await sql.query(
-    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year) VALUES ($1, $2, $3, $4, $5, $6)
+    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year, group_name) VALUES ($1, $2, $3, $4, $5, $6, $7)
      ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
-    [shop, vehicle.id, vehicle.name, vehicle.plate ?? null, vehicle.vin ?? null, vehicle.year ?? null],
+    [
+      shop,
+      vehicle.id,
+      vehicle.name,
+      vehicle.plate ?? null,
+      vehicle.vin ?? null,
+      vehicle.year ?? null,
+      vehicle.group ?? null,
+    ],
   );
 }
 
@@ -84,11 +93,30 @@ export async function changeVehicle(
 ): Promise<boolean> {
   const { rowCount } = await sql.query(
     `UPDATE vehicle v SET name = coalesce($3, name), plate = coalesce($4, plate), vin = coalesce($5, vin),
-            year = coalesce($6, year)
+            year = coalesce($6, year), group_name = coalesce($8, group_name)
       WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND ${changesVehicle('v', '$7')}`,
-    [shop, vehicle, changes.name ?? null, changes.plate ?? null, changes.vin ?? null, changes.year ?? null, scope],
+    [
+      shop,
+      vehicle,
+      changes.name ?? null,
+      changes.plate ?? null,
+      changes.vin ?? null,
+      changes.year ?? null,
+      scope,
+      changes.group ?? null,
+    ],
   );
   return rowCount === 1;
+}
+
+/** One vehicle; null where the shop has none of that id, or none that who asks may see. */
+export async function findVehicle(sql: Sql, shop: ShopId, id: string, scope: Scope): Promise<VehicleView | null> {
+  const { rows } = await sql.query<{ readonly vehicle: VehicleView }>(
+    `SELECT ${VEHICLE} AS vehicle FROM vehicle v
+      WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND ${seesVehicle('v', '$3')}`,
+    [shop, id, scope],
+  );
+  return rows[0]?.vehicle ?? null;
 }
 
 /** Every visit of a vehicle, the newest first. */

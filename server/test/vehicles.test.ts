@@ -1,0 +1,110 @@
+/** Vehicles over time: one record and its history, jobs that move to another vehicle and back, and who may. */
+import { randomUUID } from 'node:crypto';
+import type { HistoryVisit } from '@tetrad/contracts';
+import { addMember, jobBody, readingBody, startApplication } from './application';
+import type { Application } from './application';
+
+let app: Application;
+beforeAll(async () => {
+  app = await startApplication();
+  await addMember(app.pool, 'one', 'Bo', 'apprentice');
+});
+afterAll(() => app.close());
+
+const shop = '/api/shops/one';
+/** Opens a job, of a known vehicle where one is given. @returns its id and its vehicle's. */
+async function openJob(vehicle?: string): Promise<{ readonly job: string; readonly vehicle: string }> {
+  const body = jobBody();
+  if (vehicle !== undefined) body.vehicle = { ...body.vehicle, id: vehicle as typeof body.vehicle.id };
+  expect((await app.ask('POST', `${shop}/jobs`, body)).status).toBe(201);
+  return { job: body.id, vehicle: body.vehicle.id };
+}
+const history = async (vehicle: string): Promise<readonly HistoryVisit[]> =>
+  (await app.ask('GET', `${shop}/vehicles/${vehicle}/history`)).body;
+const listed = async (find: string): Promise<readonly string[]> =>
+  (await app.ask('GET', `${shop}/vehicles?find=${encodeURIComponent(find)}`)).body.map(({ id }: { id: string }) => id);
+
+it('a vehicle has its own address; its group is changed there, found by a search, and noted in the audit log', async () => {
+  const { vehicle } = await openJob();
+  const at = `${shop}/vehicles/${vehicle}`;
+  expect((await app.ask('GET', at)).body).toMatchObject({ id: vehicle, group: null });
+  const changed = await app.ask('PATCH', at, { group: 'Night route' });
+  expect([changed.status, changed.body.group]).toEqual([200, 'Night route']);
+  expect(await listed('night')).toEqual([vehicle]);
+  const [act] = (await app.ask('GET', `${shop}/acts`)).body;
+  expect(act).toMatchObject({ what: 'vehicle-changed', about: vehicle });
+  expect((await app.ask('GET', `${shop}/vehicles/${randomUUID()}`)).status).toBe(404);
+});
+
+it.each([
+  ['group', { group: 'x'.repeat(41) }],
+  ['vin', { vin: 'TOO SHORT' }],
+  ['year', { year: 1066 }],
+])('a vehicle is not changed by a bad %s', async (field, body) => {
+  const { vehicle } = await openJob();
+  const answer = await app.ask('PATCH', `${shop}/vehicles/${vehicle}`, body);
+  expect([answer.status, answer.body.errors[0].field]).toEqual([422, field]);
+  expect((await app.ask('GET', `${shop}/vehicles/${vehicle}`)).body).toMatchObject({ group: null, vin: null });
+});
+
+it('its history has each visit with its figures, the oldest first, void readings in none', async () => {
+  const first = await openJob();
+  const second = await openJob(first.vehicle);
+  for (const [test, value] of [
+    ['resting-voltage', 12.6],
+    ['starter-draw', 150],
+  ] as const)
+    await app.ask('POST', `${shop}/jobs/${first.job}/readings`, readingBody(test, value));
+  const slip = readingBody('starter-draw', 900);
+  await app.ask('POST', `${shop}/jobs/${first.job}/readings`, slip);
+  await app.ask('POST', `${shop}/jobs/${first.job}/readings/${slip.reading.id}/void`, { reason: 'slip' });
+  const [oldest, newest] = await history(first.vehicle);
+  expect([oldest!.job, newest!.job]).toEqual([first.job, second.job]);
+  const draw = oldest!.measures.before.filter(({ series }) => series === 'starter-draw');
+  expect(draw).toEqual([expect.objectContaining({ value: expect.closeTo(150, -1) })]);
+  expect(newest!.measures.before).toEqual([]);
+});
+
+describe('two records of one vehicle', () => {
+  it('become one, and two again; what was empty is in no list meanwhile', async () => {
+    const [one, other] = [await openJob(), await openJob()];
+    await app.ask('PATCH', `${shop}/vehicles/${other.vehicle}`, { group: 'Twice' });
+    const id = randomUUID();
+    const merged = await app.ask('POST', `${shop}/vehicles/${other.vehicle}/moves`, { id, to: one.vehicle });
+    expect([merged.status, merged.body]).toEqual([201, { id, moved: 1 }]);
+    expect((await history(one.vehicle)).map(({ job }) => job)).toEqual([one.job, other.job]);
+    expect(await listed('twice')).toEqual([]);
+    expect((await app.ask('POST', `${shop}/vehicle-moves/${id}/undo`, {})).body).toEqual({ id, moved: 1 });
+    expect((await history(one.vehicle)).map(({ job }) => job)).toEqual([one.job]);
+    expect(await listed('twice')).toEqual([other.vehicle]);
+    // once
+    expect((await app.ask('POST', `${shop}/vehicle-moves/${id}/undo`, {})).status).toBe(404);
+    const acts = (await app.ask('GET', `${shop}/acts`)).body.map(({ what }: { what: string }) => what);
+    expect(acts.slice(0, 2)).toEqual(['move-undone', 'vehicles-merged']);
+  });
+
+  it('one job alone moves where it is named', async () => {
+    const [one, other] = [await openJob(), await openJob()];
+    const more = await openJob(other.vehicle);
+    const body = { id: randomUUID(), to: one.vehicle, jobs: [more.job] };
+    expect((await app.ask('POST', `${shop}/vehicles/${other.vehicle}/moves`, body)).body.moved).toBe(1);
+    expect((await history(other.vehicle)).map(({ job }) => job)).toEqual([other.job]);
+    expect((await app.ask('GET', `${shop}/jobs/${more.job}`)).body.vehicle.id).toBe(one.vehicle);
+  });
+
+  it('bad input moves nothing: itself, a vehicle that is none, no jobs, an apprentice', async () => {
+    const [one, other] = [await openJob(), await openJob()];
+    const at = `${shop}/vehicles/${one.vehicle}/moves`;
+    for (const [field, body] of [
+      ['to', { id: randomUUID(), to: one.vehicle }],
+      ['to', { id: randomUUID(), to: randomUUID() }],
+      ['jobs', { id: randomUUID(), to: other.vehicle, jobs: [] }],
+    ] as const) {
+      const answer = await app.ask('POST', at, body);
+      expect([answer.status, answer.body.errors[0].field]).toEqual([422, field]);
+    }
+    const apprentice = await app.signIn('one', 'Bo');
+    expect((await app.ask('POST', at, { id: randomUUID(), to: other.vehicle }, apprentice)).status).toBe(403);
+    expect((await history(one.vehicle)).map(({ job }) => job)).toEqual([one.job]);
+  });
+});
