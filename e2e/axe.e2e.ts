@@ -88,6 +88,8 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     open: (page) => takeOver(page, 'Edda Quill', '7410'),
   },
   { name: 'audit log', path: '/audit-log' },
+  { name: 'vehicles', path: '/vehicles' },
+  { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
   { name: 'exercises', path: '/practice' },
   { name: 'class', path: '/practice/class', open: (page) => takeOver(page, 'Tomas Aldery', '1470') },
   { name: 'practice bay', path: '/practice/slow-ground' },

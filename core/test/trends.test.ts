@@ -70,7 +70,7 @@ describe('visits in a row', () => {
     at: day(days),
     system,
     measures: { before: [{ series: 'health-conductance', value: health, spread: 0.04 }], after: null },
-    fitted: [],
+    hasNewBattery: false,
     by: null,
     ...more,
   });
@@ -79,7 +79,7 @@ describe('visits in a row', () => {
 
   it('a new battery begins its series anew: by what was fitted, and by another label', () => {
     const fitted = visit(200, 0.6, {
-      fitted: ['battery'],
+      hasNewBattery: true,
       by: 'Bo',
       measures: {
         before: [{ series: 'health-conductance', value: 0.6, spread: 0.04 }],
@@ -100,12 +100,12 @@ describe('visits in a row', () => {
     ]);
   });
   it('a path goes on across a new battery', () => {
-    const path = (days: number, fitted: string[]): TrendVisit =>
+    const path = (days: number, hasNewBattery: boolean): TrendVisit =>
       visit(days, 1, {
-        fitted,
+        hasNewBattery,
         measures: { before: [{ series: 'path-drop-starter-ground', value: 0.001, spread: 0.0001 }], after: null },
       });
-    const { trends } = trendsOf([path(0, ['battery']), path(90, [])]);
+    const { trends } = trendsOf([path(0, true), path(90, false)]);
     expect(trends.find(({ series }) => series === 'path-drop-starter-ground')!.segments).toHaveLength(1);
   });
   it('the order in which they are told does not matter', () => {

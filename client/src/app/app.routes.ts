@@ -18,6 +18,16 @@ export const ROUTES: Routes = [
     loadChildren: () => import('./screens/instruments/instruments.routes'),
   },
   {
+    path: 'vehicles',
+    title: 'Vehicles · Tetrad',
+    loadComponent: () => import('./screens/vehicles/vehicle-list').then((m) => m.VehicleList),
+  },
+  {
+    path: 'vehicles/:id',
+    title: 'Vehicle · Tetrad',
+    loadComponent: () => import('./screens/vehicles/vehicle-page').then((m) => m.VehiclePage),
+  },
+  {
     path: 'practice',
     title: 'Practice · Tetrad',
     loadComponent: () => import('./screens/practice/practice-list').then((m) => m.PracticeList),

@@ -22,7 +22,7 @@ export const USUAL_TRIPS: TripAssumptions = {
   startsADay: 4,
   secondsAStart: 1.5,
   idleShare: 0.3,
-  loads: 'on',
+  loads: 'off',
 };
 export interface ShortTrips {
   /** One start takes this out, Ah. */

@@ -11,8 +11,8 @@ export interface TrendVisit {
   readonly at: string;
   readonly system: System;
   readonly measures: VisitMeasures;
-  /** Parts that were fitted when it was signed off. */
-  readonly fitted: readonly string[];
+  /** A battery was fitted in it. */
+  readonly hasNewBattery: boolean;
   /** Who signed it off; null while nobody has. */
   readonly by: string | null;
 }
@@ -22,6 +22,8 @@ export interface TrendPoint {
   readonly at: string;
   readonly value: number;
   readonly spread: number;
+  /** Where it matters, °C. */
+  readonly celsius?: number;
 }
 /** A series; of a battery in pieces, one for each battery. */
 export interface Trend {
@@ -53,25 +55,22 @@ export function trendsOf(visits: readonly TrendVisit[]): VehicleTrends {
     for (const measure of measures) points.push({ battery: batteries.length, measure, visit });
   };
   for (const visit of ordered) {
-    const { job, at, by, fitted, system, measures } = visit;
+    const { job, at, by, hasNewBattery, system, measures } = visit;
     const last = batteries.at(-1);
-    const isFitted = fitted.includes('battery');
     if (!last) batteries.push({ label: system.battery, job, at, how: 'first', by: null });
     // the label of a visit that ends with a new battery may be either's
-    else if (!isFitted && !isSameBattery(last.label, system.battery))
+    else if (!hasNewBattery && !isSameBattery(last.label, system.battery))
       batteries.push({ label: system.battery, job, at, how: 'label', by: null });
     add(measures.before, visit);
-    if (isFitted) batteries.push({ label: system.battery, job, at, how: 'fitted', by });
+    if (hasNewBattery) batteries.push({ label: system.battery, job, at, how: 'fitted', by });
     if (measures.after) add(measures.after, visit);
   }
   const trends = SERIES_NAMES.map((series): Trend => {
     const own = points.filter(({ measure }) => measure.series === series);
-    const pointOf = ({ measure: { value, spread }, visit: { job, at } }: (typeof own)[number]): TrendPoint => ({
-      job,
-      at,
-      value,
-      spread,
-    });
+    const pointOf = ({ measure, visit: { job, at } }: (typeof own)[number]): TrendPoint => {
+      const { series: _series, ...figures } = measure;
+      return { job, at, ...figures };
+    };
     if (!SERIES[series].isOfBattery) return { series, segments: own.length > 0 ? [own.map(pointOf)] : [] };
     const which = [...new Set(own.map(({ battery }) => battery))];
     return {

@@ -325,4 +325,25 @@ export const DEMO_JOBS: readonly DemoJob[] = [
       solved: true,
     },
   },
+  ...[
+    { days: 980, celsius: 14, health: 1.02, volts: 10.9 },
+    { days: 770, celsius: 4, health: 0.95, volts: 10.4 },
+    { days: 570, celsius: 19, health: 0.83, volts: 10.5 },
+    { days: 385, celsius: 9, health: 0.7, volts: 9.9 },
+  ].map(({ days, celsius, health, volts }): DemoJob => ({
+    vehicle: VEHICLES.parksPickup,
+    hoursAgo: 24 * days,
+    assignee: 'Tomas Aldery',
+    symptoms: ['cranks-normally'],
+    celsius,
+    observations: [saw('terminals', 'clean')],
+    readings: [
+      rest(12.65),
+      crank(volts),
+      draw(150),
+      plain('conductance', Math.round(620 * health)),
+      charge(14.3),
+      ripple(0.04),
+    ],
+  })),
 ];

@@ -7,10 +7,12 @@ import type {
   BackupsView,
   ChangeOver,
   FloorRow,
+  HistoryVisit,
   InstrumentBody,
   InstrumentView,
   JobStatus,
   JobView,
+  MoveJobs,
   NewCheck,
   NewPerson,
   NewRecording,
@@ -26,6 +28,7 @@ import type {
   SimulatedHands,
   SimulatedVehicleView,
   SignIn,
+  VehicleChanges,
   VehicleView,
   VisitView,
 } from '@tetrad/contracts';
@@ -42,6 +45,11 @@ const NEXT_PAGES = 300;
 export interface FloorPage {
   readonly rows: readonly FloorRow[];
   /** Address of the next page; null where this was the last. */
+  readonly next: string | null;
+}
+
+export interface VehiclePage {
+  readonly rows: readonly VehicleView[];
   readonly next: string | null;
 }
 
@@ -158,6 +166,30 @@ export class Api {
   /** The newest vehicles that hold these words in name, plate or VIN; a page of them. */
   vehicles(shop: string, find: string): Observable<readonly VehicleView[]> {
     return this.#http.get<readonly VehicleView[]>(`/api/shops/${shop}/vehicles`, { params: find ? { find } : {} });
+  }
+  /** A page of vehicles. @param address Of the next page, as the one before told it; null for the first. */
+  vehiclePage(shop: string, find: string, address: string | null): Observable<VehiclePage> {
+    const words = find ? `&find=${encodeURIComponent(find)}` : '';
+    return this.#http
+      .get<readonly VehicleView[]>(address ?? `/api/shops/${shop}/vehicles?limit=${FIRST_PAGE}${words}`, {
+        observe: 'response',
+      })
+      .pipe(map(({ body, headers }) => ({ rows: body ?? [], next: nextPage(headers.get('Link'), NEXT_PAGES) })));
+  }
+  vehicle(shop: string, id: string): Observable<VehicleView> {
+    return this.#http.get<VehicleView>(`/api/shops/${shop}/vehicles/${id}`);
+  }
+  changeVehicle(shop: string, id: string, changes: VehicleChanges): Observable<VehicleView> {
+    return this.#http.patch<VehicleView>(`/api/shops/${shop}/vehicles/${id}`, changes);
+  }
+  history(shop: string, vehicle: string): Observable<readonly HistoryVisit[]> {
+    return this.#http.get<readonly HistoryVisit[]>(`/api/shops/${shop}/vehicles/${vehicle}/history`);
+  }
+  moveJobs(shop: string, vehicle: string, body: MoveJobs): Observable<{ readonly id: string; readonly moved: number }> {
+    return this.#http.post<{ id: string; moved: number }>(`/api/shops/${shop}/vehicles/${vehicle}/moves`, body);
+  }
+  undoMove(shop: string, move: string): Observable<{ readonly moved: number }> {
+    return this.#http.post<{ moved: number }>(`/api/shops/${shop}/vehicle-moves/${move}/undo`, {});
   }
   visits(shop: string, vehicle: string): Observable<readonly VisitView[]> {
     return this.#http.get<readonly VisitView[]>(`/api/shops/${shop}/vehicles/${vehicle}/visits`);

@@ -22,6 +22,7 @@ const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => ({
     plate: body.vehicle.plate ?? null,
     vin: body.vehicle.vin ?? null,
     year: body.vehicle.year ?? null,
+    group: body.vehicle.group ?? null,
   },
   status: 'open',
   assignee: body.assignee ?? null,

@@ -1,0 +1,171 @@
+/** Vehicles over time in the interface: found, followed, moved, and honest where little is known. */
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { Store, provideState, provideStore } from '@ngrx/store';
+import type { HistoryVisit, MoveJobs, VehicleView } from '@tetrad/contracts';
+import type { System } from '@tetrad/core';
+import { MessageService } from 'primeng/api';
+import { of, throwError } from 'rxjs';
+import { Toasts } from '../src/app/kit/toasts';
+import { TripBalance } from '../src/app/screens/vehicles/trip-balance';
+import { VehicleList } from '../src/app/screens/vehicles/vehicle-list';
+import { VehiclePage } from '../src/app/screens/vehicles/vehicle-page';
+import { Api } from '../src/app/state/api';
+import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
+import { signedIn } from './bench-fixtures';
+
+jest.mock('chart.js', () => ({
+  Chart: class {
+    static register = () => undefined;
+    destroy = () => undefined;
+  },
+}));
+jest.mock('chartjs-plugin-annotation', () => ({}));
+
+const system: System = {
+  nominalVolts: 12,
+  engine: { cylinders: 4, fuel: 'petrol', displacementLitres: 1.6 },
+  battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } },
+};
+const vehicle = (id: string, name: string): VehicleView => ({
+  id,
+  name,
+  plate: id,
+  vin: null,
+  year: null,
+  group: null,
+});
+const visit = (day: number, health: number, more: Partial<HistoryVisit> = {}): HistoryVisit => ({
+  job: `j${day}`,
+  openedAt: new Date(Date.parse('2022-01-01T08:00:00Z') + day * 86_400_000).toISOString(),
+  status: 'closed',
+  symptoms: ['slow-crank'],
+  decision: null,
+  signOff: null,
+  profile: null,
+  system,
+  measures: { before: [{ series: 'health-conductance', value: health, spread: 0.03 }], after: null },
+  ...more,
+});
+const history = jest.fn();
+const moveJobs = jest.fn();
+const undoMove = jest.fn();
+const vehiclePage = jest.fn();
+const say = jest.fn();
+
+beforeEach(() => {
+  jest.clearAllMocks();
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([{ path: '**', children: [] }]),
+      provideStore(),
+      provideState(sessionFeature),
+      MessageService,
+      { provide: Toasts, useValue: { say } },
+      {
+        provide: Api,
+        useValue: {
+          vehicle: (_shop: string, id: string) =>
+            id === 'none' ? throwError(() => new HttpErrorResponse({ status: 404 })) : of(vehicle(id, 'Quay van')),
+          vehicles: () => of([vehicle('a', 'Quay van'), vehicle('b', 'Quay van, again')]),
+          history,
+          moveJobs,
+          undoMove,
+          vehiclePage,
+        },
+      },
+    ],
+  });
+  TestBed.inject(Store).dispatch(SessionActions.known({ session: signedIn() }));
+});
+const textOf = (element: unknown): string => (element as HTMLElement).textContent!.replace(/\s+/g, ' ');
+async function open(id: string, visits: readonly HistoryVisit[]) {
+  history.mockReturnValue(of(visits));
+  const fixture = TestBed.createComponent(VehiclePage);
+  fixture.componentRef.setInput('id', id);
+  await fixture.whenStable();
+  return fixture;
+}
+const press = (root: ParentNode, words: string): void =>
+  [...root.querySelectorAll('button')].find((one) => textOf(one).trim().startsWith(words))!.click();
+
+describe('the list', () => {
+  it('reads page by page, and a search begins anew', async () => {
+    vehiclePage
+      .mockReturnValueOnce(of({ rows: [vehicle('a', 'Quay van')], next: '/next' }))
+      .mockReturnValueOnce(of({ rows: [vehicle('b', 'Dock crane')], next: null }));
+    const fixture = TestBed.createComponent(VehicleList);
+    await fixture.whenStable();
+    press(fixture.nativeElement as HTMLElement, 'Load more');
+    await fixture.whenStable();
+    expect(textOf(fixture.nativeElement)).toMatch(/Quay van.*Dock crane/);
+    expect(vehiclePage.mock.calls.map(([, find, address]) => [find, address])).toEqual([
+      ['', null],
+      ['', '/next'],
+    ]);
+    expect(textOf(fixture.nativeElement)).not.toContain('Load more');
+  });
+  it('that cannot be loaded says so, and can be tried again', async () => {
+    vehiclePage
+      .mockReturnValueOnce(throwError(() => new Error('away')))
+      .mockReturnValueOnce(of({ rows: [], next: null }));
+    const fixture = TestBed.createComponent(VehicleList);
+    await fixture.whenStable();
+    expect(textOf(fixture.nativeElement)).toContain('could not be loaded');
+    press(fixture.nativeElement as HTMLElement, 'Try again');
+    await fixture.whenStable();
+    expect(textOf(fixture.nativeElement)).toContain('No vehicles yet');
+  });
+});
+
+describe('a vehicle', () => {
+  it('says when its battery reaches the limit, as a band of months', async () => {
+    const even = [0, 120, 240, 360, 480, 600].map((day) => visit(day, 1 - 0.0003 * day));
+    expect(textOf((await open('a', even)).nativeElement)).toMatch(/70 %: \w+ 202\d to \w+ 202\d/);
+  });
+  it('says nothing of the future from two visits, nor across a new battery', async () => {
+    const fitted = visit(300, 0.8, {
+      signOff: { action: 'repaired', part: 'battery', partsFitted: [], by: 'Bo' } as unknown as HistoryVisit['signOff'],
+    });
+    const words = textOf(
+      (await open('a', [visit(0, 1), visit(150, 0.9), fitted, visit(400, 1), visit(500, 0.97)])).nativeElement,
+    );
+    expect(words).toContain('70 %: nothing can be said yet');
+    expect(words).toContain('fitted by Bo');
+  });
+  it('that is none says so', async () => {
+    expect(textOf((await open('none', [])).nativeElement)).toContain('There is no such vehicle');
+  });
+  it('is merged with another record, and what was done can be undone', async () => {
+    moveJobs.mockReturnValue(of({ id: 'm', moved: 2 }));
+    undoMove.mockReturnValue(of({ moved: 2 }));
+    const fixture = await open('a', [visit(0, 1)]);
+    press(fixture.nativeElement as HTMLElement, 'Merge with another record');
+    await fixture.whenStable();
+    const search = document.querySelector<HTMLInputElement>('input[type=search]')!;
+    search.value = 'quay';
+    search.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    const offered = [...document.querySelectorAll('.kit-dialog li, tt-move-dialog li')].map(textOf);
+    expect(offered.join()).toContain('again');
+    expect(offered).toHaveLength(1); // never itself
+    press(document, 'Quay van, again');
+    await fixture.whenStable();
+    const [, from, body] = moveJobs.mock.calls[0] as [string, string, MoveJobs];
+    expect([from, body.to, body.jobs]).toEqual(['a', 'b', undefined]);
+    const [said, undo] = say.mock.calls[0] as [string, () => void];
+    expect(said).toBe('2 jobs moved to Quay van, again.');
+    undo();
+    expect(undoMove).toHaveBeenCalledWith('one', body.id);
+  });
+});
+
+it('short trips tell minutes and days by what is assumed, and what was not read', async () => {
+  const fixture = TestBed.createComponent(TripBalance);
+  fixture.componentRef.setInput('system', system);
+  fixture.componentRef.setInput('measures', [{ series: 'starter-draw', value: 150, spread: 5 }]);
+  await fixture.whenStable();
+  expect(textOf(fixture.nativeElement)).toMatch(/keeps it charged\s*\d+ min a day/);
+  expect(textOf(fixture.nativeElement)).toContain('the drain was not read');
+});
