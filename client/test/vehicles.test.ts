@@ -3,16 +3,19 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Store, provideState, provideStore } from '@ngrx/store';
-import type { HistoryVisit, MoveJobs, VehicleView } from '@tetrad/contracts';
+import type { HistoryVisit, ImportVehicles, MoveJobs, VehicleView } from '@tetrad/contracts';
 import type { System } from '@tetrad/core';
 import { MessageService } from 'primeng/api';
 import { of, throwError } from 'rxjs';
 import { Toasts } from '../src/app/kit/toasts';
+import { ImportDialog } from '../src/app/screens/vehicles/import-dialog';
 import { TripBalance } from '../src/app/screens/vehicles/trip-balance';
 import { VehicleList } from '../src/app/screens/vehicles/vehicle-list';
 import { VehiclePage } from '../src/app/screens/vehicles/vehicle-page';
 import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
+import { guessMapping, mappedRows, readTable } from '../src/app/vehicles/vehicle-table';
+import type { BroughtTable } from '../src/app/vehicles/vehicle-table';
 import { signedIn } from './bench-fixtures';
 
 jest.mock('chart.js', () => ({
@@ -53,6 +56,8 @@ const moveJobs = jest.fn();
 const undoMove = jest.fn();
 const vehiclePage = jest.fn();
 const say = jest.fn();
+const importVehicles = jest.fn();
+const undoVehicleImport = jest.fn(() => of({}));
 
 beforeEach(() => {
   jest.clearAllMocks();
@@ -73,6 +78,8 @@ beforeEach(() => {
           moveJobs,
           undoMove,
           vehiclePage,
+          importVehicles,
+          undoVehicleImport,
         },
       },
     ],
@@ -168,4 +175,58 @@ it('short trips tell minutes and days by what is assumed, and what was not read'
   await fixture.whenStable();
   expect(textOf(fixture.nativeElement)).toMatch(/keeps it charged\s*\d+ min a day/);
   expect(textOf(fixture.nativeElement)).toContain('the drain was not read');
+});
+
+describe('a table that is brought in', () => {
+  const csv = 'Registration;Vehicle;VIN;Build year;Depot\r\nYD-1;"Van; long";;2019;North\r\n;Crane;;old;\r\n\r\n';
+
+  it('is read with its separator and quotes, and its columns are recognized by their usual names', () => {
+    const table = readTable(csv, 'fleet.csv') as BroughtTable;
+    expect(guessMapping(table)).toEqual({
+      name: 'Vehicle',
+      plate: 'Registration',
+      vin: 'VIN',
+      year: 'Build year',
+      group: 'Depot',
+    });
+    expect(mappedRows(table, guessMapping(table))).toEqual([
+      { name: 'Van; long', plate: 'YD-1', year: 2019, group: 'North' },
+      { name: 'Crane', year: 'old' }, // refused by its row, never dropped in silence
+    ]);
+  });
+  it('may be JSON; what is neither says why', () => {
+    expect(readTable('[{"name":"Van","year":2020}]', 'a.json')).toMatchObject({ columns: ['name', 'year'] });
+    expect(readTable('{', 'a.json')).toBe('It is not JSON.');
+    expect(readTable('[]', 'a.json')).toBe('It is not a list of vehicles.');
+    expect(readTable('name\n', 'a.csv')).toContain('It has no rows');
+  });
+  it('is shown before it is stored; problems are named by row and field; what was stored can be undone', async () => {
+    const fixture = TestBed.createComponent(ImportDialog);
+    fixture.componentRef.setInput('table', readTable('Name,Plate\nVan,YD-1\nCar,YD-1\n', 'a.csv'));
+    await fixture.whenStable();
+    const errors = [{ field: 'rows[1].plate', found: 'YD-1, as in row 1', allowed: 'each once' }];
+    importVehicles.mockReturnValueOnce(
+      throwError(() => new HttpErrorResponse({ status: 422, error: { title: 'misfit', detail: 'no', errors } })),
+    );
+    press(document, 'Show what changes');
+    await fixture.whenStable();
+    expect(textOf(document.body)).toContain('Row 2, Plate: found YD-1, as in row 1; allowed is each once');
+    const rows = [
+      { what: 'new', vehicle: null, changes: {}, doubt: null },
+      { what: 'changed', vehicle: 'a', changes: { plate: ['YD-9', 'YD-1'] }, doubt: null },
+    ];
+    importVehicles.mockImplementation((_shop: string, { id, isApplied }: ImportVehicles) =>
+      of({ id, isApplied, rows }),
+    );
+    press(document, 'Show what changes');
+    await fixture.whenStable();
+    expect(textOf(document.body)).toContain('1 new, 1 change, 0 stay as they are.');
+    expect(textOf(document.body)).toContain('Plate: YD-9 → YD-1');
+    press(document, 'Import 2');
+    await fixture.whenStable();
+    const [said, undo] = say.mock.calls[0] as [string, () => void];
+    expect(said).toContain('Imported: 1 new');
+    undo();
+    expect(undoVehicleImport).toHaveBeenCalledWith('one', expect.any(String));
+  });
 });

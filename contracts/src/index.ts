@@ -37,8 +37,8 @@ export type {
 export { KEY_POSITIONS, LOAD_STEPS, SimulatedHands } from './simulated-hands';
 export type { SimulatedVehicleView } from './simulated-hands';
 export { PageQuery } from './page-query';
-export { MoveJobs } from './vehicles';
-export type { HistoryVisit } from './vehicles';
+export { ImportVehicles, MoveJobs } from './vehicles';
+export type { HistoryVisit, ImportedRow, VehicleImportView } from './vehicles';
 export { NewPracticeResult } from './practice';
 export type { PracticeResultView, PracticedPerson } from './practice';
 export { reportOf } from './report-of';

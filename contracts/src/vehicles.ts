@@ -1,6 +1,9 @@
 import 'reflect-metadata';
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsOptional, IsUUID } from 'class-validator';
+import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsBoolean, IsOptional, IsUUID } from 'class-validator';
+import { vehicleRowsShape } from '@tetrad/core';
+import type { VehicleRow } from '@tetrad/core';
 import type { VisitMeasures } from '@tetrad/core/trends';
+import { Fits } from './fits';
 import type { VisitView } from './views';
 
 const ID = { message: 'a UUID' };
@@ -22,6 +25,35 @@ export class MoveJobs {
   @ArrayMaxSize(MAX_JOBS, { message: `1 to ${MAX_JOBS} ids of jobs` })
   @IsUUID('all', { each: true, message: 'a UUID' })
   jobs?: string[];
+}
+
+/** The body that brings in a list of vehicles: first to see what would change, then to change it. */
+export class ImportVehicles {
+  @IsUUID('all', ID)
+  id!: string;
+
+  @Fits(vehicleRowsShape, 0)
+  rows!: readonly VehicleRow[];
+
+  /** False only tells what would change. */
+  @IsBoolean({ message: 'true or false' })
+  isApplied!: boolean;
+}
+
+/** What becomes of one row: a new vehicle, changes of a known one, or nothing. */
+export interface ImportedRow {
+  readonly what: 'new' | 'changed' | 'same';
+  /** The known vehicle it was recognized as, by VIN or else by plate. */
+  readonly vehicle: string | null;
+  /** By field: before and after. */
+  readonly changes: Readonly<Record<string, readonly [before: string, after: string]>>;
+  /** What should be looked at again, though it is allowed. */
+  readonly doubt: string | null;
+}
+export interface VehicleImportView {
+  readonly id: string;
+  readonly isApplied: boolean;
+  readonly rows: readonly ImportedRow[];
 }
 
 /** A visit with the figures of every series, void readings in none. */

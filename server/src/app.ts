@@ -46,6 +46,7 @@ import { caseRoutes } from './jobs/case-routes';
 import { floorRoutes } from './jobs/floor-routes';
 import { jobRoutes } from './jobs/job-routes';
 import { judgementRoutes } from './judgements/judgement-routes';
+import { vehicleImportRoutes } from './vehicles/import-routes';
 import { vehicleRoutes } from './vehicles/vehicle-routes';
 import { liveRoutes } from './jobs/live-routes';
 import { evidenceRoutes } from './evidence/evidence-routes';
@@ -140,6 +141,7 @@ export function createApp(options: AppOptions): Express {
     caseRoutes(pool),
     floorRoutes(lists, leftOut),
     vehicleRoutes(pool, lists, leftOut),
+    vehicleImportRoutes(pool),
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut, standIns),
@@ -181,7 +183,11 @@ export function createApp(options: AppOptions): Express {
 
 /** What a route of a shop takes more of than the usual. */
 const kindOfBody = (path: string): BodyKind =>
-  path === '/cases' ? 'case' : /^\/captures\/[^/]+\/found$/.test(path) ? 'findings' : 'usual';
+  path === '/cases' || path === '/vehicle-imports'
+    ? 'case'
+    : /^\/captures\/[^/]+\/found$/.test(path)
+      ? 'findings'
+      : 'usual';
 
 /** An event stream must not wait in a compressor's buffer, and a recorded file tells its length. */
 const isNoStream: compression.CompressionFilter = (request, response) =>

@@ -81,6 +81,7 @@ const addresses = (): [string, string][] => {
     ...of('GET', ['/practice/results', '/practice/class', `/vehicles/${vehicle}`, `/vehicles/${vehicle}/history`]),
     ...of('PATCH', [`/vehicles/${vehicle}`]),
     ...of('POST', [`/vehicles/${vehicle}/moves`, `/vehicle-moves/${randomUUID()}/undo`]),
+    ...of('POST', ['/vehicle-imports', `/vehicle-imports/${randomUUID()}/undo`]),
     ...of('GET', ['/settings', '/instruments/live']),
     ...of('POST', [
       `/instruments/${instrument}/checks`,

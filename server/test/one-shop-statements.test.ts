@@ -64,6 +64,8 @@ async function work(): Promise<void> {
     ['PATCH', `${shop}/vehicles/${body.vehicle.id}`, { group: 'Vans' }],
     ['POST', `${shop}/vehicles/${body.vehicle.id}/moves`, { id: randomUUID(), to: randomUUID() }],
     ['POST', `${shop}/vehicle-moves/${randomUUID()}/undo`, {}],
+    ['POST', `${shop}/vehicle-imports`, { id: instrument, rows: [{ name: 'A van' }], isApplied: true }],
+    ['POST', `${shop}/vehicle-imports/${instrument}/undo`, {}],
     ['GET', `${shop}/practice/class`],
     ['GET', `${shop}/vehicles`],
     ['GET', `${shop}/vehicles/${body.vehicle.id}/visits`],

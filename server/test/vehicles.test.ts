@@ -108,3 +108,56 @@ describe('two records of one vehicle', () => {
     expect((await history(one.vehicle)).map(({ job }) => job)).toEqual([one.job]);
   });
 });
+
+describe('a list of vehicles is brought in', () => {
+  const send = (rows: readonly object[], isApplied: boolean, id = randomUUID()) =>
+    app.ask('POST', `${shop}/vehicle-imports`, { id, rows, isApplied });
+  const GOOD_VIN = '1M8GDM9AXKP042788';
+
+  it('told first, then stored, and all of it undone', async () => {
+    const { vehicle } = await openJob();
+    await app.ask('PATCH', `${shop}/vehicles/${vehicle}`, { plate: 'IM-1' });
+    const rows = [
+      { name: 'Known by its plate', plate: 'im 1', group: 'Imported' },
+      { name: 'New one', plate: 'IM-2', vin: GOOD_VIN, year: 1989, group: 'Imported' },
+    ];
+    const told = await send(rows, false);
+    expect(told.body.rows.map(({ what }: { what: string }) => what)).toEqual(['changed', 'new']);
+    expect(told.body.rows[0].changes).toMatchObject({ name: [expect.any(String), 'Known by its plate'] });
+    expect(await listed('imported')).toEqual([]);
+    const before = (await app.ask('GET', `${shop}/vehicles/${vehicle}`)).body;
+    const id = randomUUID();
+    expect((await send(rows, true, id)).status).toBe(201);
+    expect(await listed('imported')).toHaveLength(2);
+    // the same list again changes nothing
+    expect((await send(rows, false)).body.rows.map(({ what }: { what: string }) => what)).toEqual(['same', 'same']);
+    expect((await app.ask('POST', `${shop}/vehicle-imports/${id}/undo`, {})).status).toBe(200);
+    expect(await listed('imported')).toEqual([]);
+    expect((await app.ask('GET', `${shop}/vehicles/${vehicle}`)).body).toEqual(before);
+    expect((await app.ask('POST', `${shop}/vehicle-imports/${id}/undo`, {})).status).toBe(404);
+  });
+
+  it.each([
+    [
+      'rows[1].plate',
+      [
+        { name: 'A', plate: 'XX-1' },
+        { name: 'B', plate: 'xx 1' },
+      ],
+    ],
+    ['rows[0].vin', [{ name: 'A', vin: '1M8GDM9AXKP04278O' }]],
+    ['rows[0].year', [{ name: 'A', year: 88 }]],
+    ['rows[0].color', [{ name: 'A', color: 'red' }]],
+    ['rows[1].name', [{ name: 'A' }, { name: '' }]],
+    ['rows', []],
+  ])('bad input names its row and field and stores nothing: %s', async (field, rows) => {
+    const answer = await send(rows, true);
+    expect([answer.status, answer.body.errors[0].field]).toEqual([422, field]);
+    expect(await listed('XX-1')).toEqual([]);
+  });
+
+  it('a VIN whose check digit does not fit is allowed, and doubted', async () => {
+    const [row] = (await send([{ name: 'A', vin: GOOD_VIN.replace('X', '1') }], false)).body.rows;
+    expect(row).toMatchObject({ what: 'new', doubt: expect.stringContaining('check digit') });
+  });
+});

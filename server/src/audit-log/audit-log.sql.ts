@@ -22,6 +22,8 @@ export type AuditAction =
   | 'vehicles-merged'
   | 'jobs-moved'
   | 'move-undone'
+  | 'vehicles-imported'
+  | 'import-undone'
   | 'case-imported'
   | 'case-exported'
   | 'report-exported'

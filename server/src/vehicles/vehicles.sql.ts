@@ -27,6 +27,7 @@ export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWante
   const conditions = [
     'v.shop_id = $1',
     'v.merged_into IS NULL',
+    'NOT v.is_removed',
     seesVehicle('v', value(wanted.scope)),
     ...holdsWords(['v.search'], wanted.find, value),
   ];

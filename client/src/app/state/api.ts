@@ -8,6 +8,7 @@ import type {
   ChangeOver,
   FloorRow,
   HistoryVisit,
+  ImportVehicles,
   InstrumentBody,
   InstrumentView,
   JobStatus,
@@ -29,6 +30,7 @@ import type {
   SimulatedVehicleView,
   SignIn,
   VehicleChanges,
+  VehicleImportView,
   VehicleView,
   VisitView,
 } from '@tetrad/contracts';
@@ -181,6 +183,12 @@ export class Api {
   }
   changeVehicle(shop: string, id: string, changes: VehicleChanges): Observable<VehicleView> {
     return this.#http.patch<VehicleView>(`/api/shops/${shop}/vehicles/${id}`, changes);
+  }
+  importVehicles(shop: string, body: ImportVehicles): Observable<VehicleImportView> {
+    return this.#http.post<VehicleImportView>(`/api/shops/${shop}/vehicle-imports`, body);
+  }
+  undoVehicleImport(shop: string, id: string): Observable<unknown> {
+    return this.#http.post(`/api/shops/${shop}/vehicle-imports/${id}/undo`, {});
   }
   history(shop: string, vehicle: string): Observable<readonly HistoryVisit[]> {
     return this.#http.get<readonly HistoryVisit[]>(`/api/shops/${shop}/vehicles/${vehicle}/history`);

@@ -10,17 +10,33 @@ import { debounceTime, map, startWith } from 'rxjs';
 import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
 import { Field } from '../../kit/field';
+import { FileButton } from '../../kit/file-button';
 import { Message } from '../../kit/message';
+import { saveText } from '../../kit/save-file';
 import { Coming, Empty } from '../../kit/states';
 import { Api } from '../../state/api';
-import { selectShop } from '../../state/session/session.feature';
+import { selectMay, selectShop } from '../../state/session/session.feature';
+import type { BroughtTable } from '../../vehicles/vehicle-table';
+import { ImportDialog } from './import-dialog';
 
 const PAUSE_MS = 200;
 
 /** The vehicles of the shop: found by name, plate, VIN or group. */
 @Component({
   selector: 'tt-vehicle-list',
-  imports: [Button, Coming, Empty, Field, InputText, Message, ReactiveFormsModule, RouterLink, TableModule],
+  imports: [
+    Button,
+    Coming,
+    Empty,
+    Field,
+    FileButton,
+    ImportDialog,
+    InputText,
+    Message,
+    ReactiveFormsModule,
+    RouterLink,
+    TableModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
@@ -29,7 +45,17 @@ const PAUSE_MS = 200;
         <input pInputText type="search" placeholder="Name, plate, VIN or group" maxlength="80" [formControl]="find" />
       </tt-field>
       <button pButton kind="bare" [disabled]="rows().length === 0" (click)="exportCsv()">Export CSV</button>
+      <button pButton kind="bare" [disabled]="rows().length === 0" (click)="exportJson()">JSON</button>
+      @if (mayImport()) {
+        <tt-file-button label="Import" accept=".csv,.json" kind="bare" (chosen)="openFile($event)" />
+      }
     </div>
+    @if (refused(); as why) {
+      <tt-message>The file was not read. {{ why }}</tt-message>
+    }
+    @if (brought(); as table) {
+      <tt-import-dialog [table]="table" (changedAll)="load(null)" (closed)="brought.set(null)" />
+    }
     @if (problem(); as why) {
       <tt-message>
         The vehicles could not be loaded. {{ why }}
@@ -109,6 +135,9 @@ export class VehicleList {
   protected readonly rows = signal<VehicleView[]>([]);
   protected readonly next = signal<string | null>(null);
   protected readonly isLoading = signal(false);
+  protected readonly refused = signal<string | null>(null);
+  protected readonly brought = signal<BroughtTable | null>(null);
+  protected readonly mayImport = inject(Store).selectSignal(selectMay('see-all-jobs'));
   protected readonly problem = signal<string | null>(null);
   /** An answer of an earlier search is passed over. */
   #asked = 0;
@@ -140,14 +169,26 @@ export class VehicleList {
       },
     });
   }
+  /** What reads it is fetched when it is first asked for. */
+  protected async openFile(file: File): Promise<void> {
+    const [{ readTable }, text] = await Promise.all([import('../../vehicles/vehicle-table'), file.text()]);
+    const table = readTable(text, file.name);
+    this.refused.set(typeof table === 'string' ? table : null);
+    this.brought.set(typeof table === 'string' ? null : table);
+  }
+  protected exportJson(): void {
+    saveText('vehicles.json', 'application/json', `${JSON.stringify(this.#table(), null, 2)}\n`);
+  }
   protected exportCsv(): void {
-    const table = this.rows().map(({ name, plate, vin, year, group }) => ({
+    void this.#csv.save('vehicles', this.#table());
+  }
+  #table() {
+    return this.rows().map(({ name, plate, vin, year, group }) => ({
       name,
       plate: plate ?? '',
       vin: vin ?? '',
       year: year ?? '',
       group: group ?? '',
     }));
-    void this.#csv.save('vehicles', table);
   }
 }

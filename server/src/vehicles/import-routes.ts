@@ -1,0 +1,50 @@
+import { Router } from 'express';
+import { ImportVehicles } from '@tetrad/contracts';
+import type { VehicleImportView } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { actor, permit } from '../people/who';
+import type { Pool } from '../platform/database/pool';
+import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import { runIdempotent } from '../platform/http/idempotency';
+import { notFound } from '../platform/http/problem';
+import { allVehicles, applyImport, importedRows, undoImport } from './imports.sql';
+import { planImport } from './plan-import';
+
+/** Lists of vehicles that are brought in as a whole, or not at all. */
+export function vehicleImportRoutes(pool: Pool): Router {
+  const router = Router({ mergeParams: true });
+
+  router.post('/vehicle-imports', async (request, response) => {
+    permit(request, 'see-all-jobs');
+    const shop = shopParam(request);
+    const { id, rows, isApplied } = bodyAs(ImportVehicles, request);
+    if (!isApplied) {
+      const planned = planImport(rows, await allVehicles(pool, shop), new Date());
+      const told = planned.map(({ row: _row, ...imported }) => imported);
+      return void response.json({ id, isApplied, rows: told } satisfies VehicleImportView);
+    }
+    await runIdempotent(pool, request, async (sql) => {
+      const known = await allVehicles(sql, shop);
+      const planned = planImport(rows, known, new Date());
+      await applyImport(sql, shop, id, planned, known);
+      const count = (what: string): number => planned.filter((row) => row.what === what).length;
+      const detail = { added: count('new'), changed: count('changed') };
+      await addAuditEntry(sql, { what: 'vehicles-imported', ...actor(request), about: id, detail });
+    });
+    const stored = (await importedRows(pool, shop, id)) ?? [];
+    response.status(201).json({ id, isApplied, rows: stored } satisfies VehicleImportView);
+  });
+
+  router.post('/vehicle-imports/:import/undo', async (request, response) => {
+    permit(request, 'see-all-jobs');
+    const [shop, id] = [shopParam(request), uuidParam(request, 'import')];
+    await runIdempotent(pool, request, async (sql) => {
+      const changed = await undoImport(sql, shop, id);
+      if (changed === null) throw notFound('import that can be undone', id);
+      await addAuditEntry(sql, { what: 'import-undone', ...actor(request), about: id, detail: { vehicles: changed } });
+    });
+    response.json({ id, vehicles: (await importedRows(pool, shop, id))?.length ?? 0 });
+  });
+
+  return router;
+}
