@@ -199,6 +199,7 @@ describe('a table that is brought in', () => {
     expect(readTable('{', 'a.json')).toBe('It is not JSON.');
     expect(readTable('[]', 'a.json')).toBe('It is not a list of vehicles.');
     expect(readTable('name\n', 'a.csv')).toContain('It has no rows');
+    expect(readTable('name,plate\nVan,YD-1\nPlough, 24 V,YD-2\n', 'a.csv')).toContain('Row 2 has more fields');
   });
   it('is shown before it is stored; problems are named by row and field; what was stored can be undone', async () => {
     const fixture = TestBed.createComponent(ImportDialog);
@@ -220,7 +221,7 @@ describe('a table that is brought in', () => {
     );
     press(document, 'Show what changes');
     await fixture.whenStable();
-    expect(textOf(document.body)).toContain('1 new, 1 change, 0 stay as they are.');
+    expect(textOf(document.body)).toContain('1 new, 1 changed, 0 unchanged.');
     expect(textOf(document.body)).toContain('Plate: YD-9 → YD-1');
     press(document, 'Import 2');
     await fixture.whenStable();

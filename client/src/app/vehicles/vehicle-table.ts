@@ -22,11 +22,14 @@ const USUAL: Readonly<Record<ImportField, RegExp>> = {
 /** Reads CSV (with its separator as it is found) or a JSON list of objects. @returns why it is neither. */
 export function readTable(text: string, fileName: string): BroughtTable | string {
   if (/\.json$/i.test(fileName)) return readJson(text);
-  const { data, meta } = parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+  const { data, meta, errors } = parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (header) => header.trim(),
   });
+  const crowded = errors.find(({ code }) => code === 'TooManyFields');
+  if (crowded)
+    return `Row ${(crowded.row ?? 0) + 1} has more fields than the first line names: a text with a separator stands in quotes.`;
   const columns = (meta.fields ?? []).filter(Boolean);
   return columns.length === 0 || data.length === 0
     ? 'It has no rows: the first line names the columns, each further line is a vehicle.'

@@ -31,7 +31,7 @@ const NAMES: Readonly<Record<ImportField, string>> = {
   year: 'Year',
   group: 'Group',
 };
-const WHAT: Readonly<Record<ImportedRow['what'], string>> = { new: 'new', changed: 'changes', same: 'as it is' };
+const WHAT: Readonly<Record<ImportedRow['what'], string>> = { new: 'new', changed: 'changed', same: 'unchanged' };
 /** More problems are not told at once. */
 const MAX_TOLD = 8;
 
@@ -140,7 +140,7 @@ export class ImportDialog {
   protected readonly counts = computed(() => {
     const rows = this.told()?.rows ?? [];
     const count = (what: ImportedRow['what']): number => rows.filter((row) => row.what === what).length;
-    return `${count('new')} new, ${count('changed')} change, ${count('same')} stay as they are.`;
+    return `${count('new')} new, ${count('changed')} changed, ${count('same')} unchanged.`;
   });
 
   protected map(field: ImportField, column: string | null): void {
