@@ -128,6 +128,21 @@ describe('a projection', () => {
     expect(early.getTime()).toBeLessThan(BEGUN + 1000 * DAY_MS);
     expect(late!.getTime()).toBeGreaterThan(BEGUN + 1000 * DAY_MS);
   });
+  it('of a fall that may as well be none has no latest day, and never a day that is none', () => {
+    const flat = [0, 100, 200, 300].map((at): DatedFigure => ({ at: day(at), value: 0.95 - at * 2e-5, spread: 0.05 }));
+    const found = projectFall(flat, 0.7);
+    if (found !== null) expect([Number.isNaN(found.early.getTime()), found.late]).toEqual([false, null]);
+    for (let seed = 1; seed <= 30; seed++) {
+      const random = randomOf(seed);
+      const noisy = [0, 90, 200, 330].map((at) => ({
+        at: day(at),
+        value: 0.9 - 1e-4 * at + random.normal(0, 0.03),
+        spread: 0.03,
+      }));
+      const { early, late } = projectFall(noisy, 0.7) ?? { early: new Date(), late: null };
+      expect([early, late].some((date) => date !== null && Number.isNaN(date.getTime()))).toBe(false);
+    }
+  });
   it('is not moved by one wild point', () => {
     const points = falling([0, 120, 240, 360, 480, 600, 700]);
     const wild = points.map((point, at) => (at === 3 ? { ...point, value: 0.4 } : point));

@@ -1,6 +1,6 @@
 /** When a series will reach its limit, by a robust line through its points, with a band that holds four times of five. */
 import { TheilSenRegression } from 'ml-regression-theil-sen';
-import { mad, quantile } from 'simple-statistics';
+import { mad } from 'simple-statistics';
 import { randomOf } from '../circuit/model/random';
 
 /** One figure of a series at a day. */
@@ -55,7 +55,9 @@ export function projectFall(points: readonly DatedFigure[], limit: number): Proj
     const here = again.intercept + again.slope * last;
     return slope < 0 ? last + Math.max(0, (here - limit) / -slope) : Infinity;
   });
-  const [early, late] = ENDS.map((share) => quantile(days, share)) as [number, number];
+  // some never come: they stand at the end
+  days.sort((a, b) => a - b);
+  const [early, late] = ENDS.map((share) => days[Math.round(share * (DRAWS - 1))]!) as [number, number];
   const dateOf = (day: number): Date => new Date(begun + day * DAY_MS);
   if (early > last + FURTHEST_DAYS) return null;
   return { early: dateOf(early), late: late > last + FURTHEST_DAYS ? null : dateOf(late) };
