@@ -2,22 +2,23 @@
  * The practice bay: a simulated vehicle in time with a hidden fault, leads that are put on its points, and what was read of
  * it so far. Nothing here knows of a screen; time passes when it is told to.
  */
-import type { ClampPlace, Flow, TestPoint } from '../circuit/points';
+import type { ClampPlace, Flow } from '../circuit/points';
 import { randomOf } from '../circuit/model/random';
 import type { Case } from '../format/case-shape';
 import type { ReadingConditions } from '../format/conditions';
 import type { ObservationName, TestName } from '../format/names';
 import { freezingCelsius } from '../battery/state-of-charge';
-import { SimulatedVisit, acVolts, halfCcaAmps, pointVolts, smallSignalOhm, testerAmps } from '../simulation';
+import { SimulatedVisit, halfCcaAmps, smallSignalOhm, testerAmps } from '../simulation';
 import type { Controls, VehicleInTime } from '../simulation';
 import { TESTS } from '../trade/tables';
 import { Batteries, parked } from './batteries';
+import { BayClock } from './bay-clock';
 import { conditionsAt } from './conditions-at';
-import type { BayClock } from './conditions-at';
 import type { Exercise } from './exercise';
 import { EMPTY_HANDS, handsFor, testOf } from './hands';
 import type { Hands } from './hands';
 import { BayInstruments } from './instruments';
+import { betweenLeads, inJaws, isAtPosts, rippleBetween } from './probe';
 import { whyNot } from './refusals';
 import type { Refusal } from './refusals';
 import { StarterWatch } from './safety';
@@ -36,6 +37,8 @@ const FLAT_BELOW = 0.5;
 /** With its fuel stopped a vehicle takes little with the key on, A. */
 const KEY_ON_AMPS = 3;
 const CHARGED: readonly [number, number] = [0.95, 1];
+/** After a full charge it rests for so long, s. */
+const RESTED_S = 3600;
 
 /** A charger of the shop, A, and its volts (12 V). */
 const CHARGER_AMPS = 15;
@@ -44,8 +47,6 @@ const CHARGER_VOLTS = 14.4;
 const DRIVEN_S = 1200;
 /** A tight engine that the plugs free was held in a cylinder. */
 const FREED_BY_PLUGS = 0.4;
-/** A charge stays on the plates for hours, s. */
-const SURFACE_S = 4 * 3600;
 /** A crank tells of belt and plugs once it is steady, s. */
 const STEADY_CRANK_S = 3;
 
@@ -75,7 +76,7 @@ export class PracticeBay {
   #off: TakenOff = NOTHING_OFF;
   readonly #instruments: BayInstruments;
   readonly #starter = new StarterWatch();
-  #clock: BayClock = { crankedS: 0, loadedS: 0, ranS: 0, keyOffS: Infinity, chargedS: null, isSurfaceCleared: false };
+  readonly #clock = new BayClock();
 
   constructor(readonly exercise: Exercise) {
     const { faults, severity, seed, setting = {} } = exercise;
@@ -140,7 +141,7 @@ export class PracticeBay {
     if (now.battery !== battery) this.#model.set({ key: 'off', testerAmps: 0 });
     if (now.isRecording !== isRecording || now.use !== use)
       this.#instruments.record(now.isRecording ? (now.use === 'amps-dc' ? 'amps' : 'volts') : null);
-    this.#instruments.begin(this.#betweenLeads(), this.#inClamp(), now.range);
+    this.#instruments.begin(betweenLeads(this.#probing), inJaws(this.#probing), now.range);
   }
 
   /** Turns the key, stops the fuel, switches loads. @returns why it cannot be done; null where it was. */
@@ -223,7 +224,7 @@ export class PracticeBay {
     const { vehicle } = this.#subject;
     const { volts, amps } = this.#instruments;
     if (use === 'amps-dc') return { value: amps.value, decimals: amps.decimals, unit: 'A' };
-    if (use === 'volts-ac') return { value: Number(this.#ripple().toFixed(3)), decimals: 3, unit: 'V' };
+    if (use === 'volts-ac') return { value: Number(this.#ripple.toFixed(3)), decimals: 3, unit: 'V' };
     if (use === 'conductance') return { value: this.#atPosts(testerAmps(vehicle), 0), decimals: 0, unit: 'A' };
     if (use === 'battery-ohms') return { value: this.#atPosts(smallSignalOhm(vehicle), 5), decimals: 5, unit: 'ohm' };
     if (use === 'engine-speed') return { value: Math.round(this.instant.rpm), decimals: 0, unit: 'rpm' };
@@ -265,7 +266,7 @@ export class PracticeBay {
   write(): Written {
     const { test, seeing } = this;
     if (seeing !== null) {
-      if (this.#clock.crankedS < STEADY_CRANK_S) return { why: 'no-test' };
+      if (this.#clock.times.crankedS < STEADY_CRANK_S) return { why: 'no-test' };
       this.look(seeing);
       return { seen: seeing };
     }
@@ -288,7 +289,7 @@ export class PracticeBay {
     const { value } = this.shown;
     if (value === null || recorded === null || this.flow === 'none') return value;
     // volts at the posts fall with the current, a drop and the amps rise
-    return this.#isAtPosts && this.#hands.use === 'volts-dc' ? recorded.lowest : recorded.highest;
+    return isAtPosts(this.#hands) && this.#hands.use === 'volts-dc' ? recorded.lowest : recorded.highest;
   }
 
   /** Looks, listens or feels. */
@@ -313,7 +314,7 @@ export class PracticeBay {
       battery === null || battery === at + 1 ? Math.max(charge, this.#random.between(...CHARGED)) : charge,
     );
     if (battery === null) this.#model = parked(this.vehicle, KEY_ON_AMPS);
-    this.#clock = { ...this.#clock, chargedS: 3600, isSurfaceCleared: true, ranS: 0 };
+    this.#clock.chargedAndRested(RESTED_S);
     this.#follow(0);
   }
   /** Headlamps for two minutes, then off for two and a half: what a charge left on the plates is gone. */
@@ -325,8 +326,7 @@ export class PracticeBay {
   }
   /** A charge is still on the plates. */
   get isSurfaceCharged(): boolean {
-    const { chargedS, isSurfaceCleared } = this.#clock;
-    return chargedS !== null && chargedS < SURFACE_S && !isSurfaceCleared;
+    return this.#clock.isSurfaceCharged;
   }
 
   /** Leads, clamp and instrument as a test wants them. @returns false for one that no instrument of the bay reads. */
@@ -341,7 +341,7 @@ export class PracticeBay {
     this.#model.advance(seconds);
     this.putOnCharger(false);
     this.#model.fallAsleep();
-    this.#clock = { ...this.#clock, chargedS: 0 };
+    this.#clock.charged();
   }
 
   #conditions(test: TestName): ReadingConditions {
@@ -349,9 +349,9 @@ export class PracticeBay {
       vehicle: this.#subject.vehicle,
       controls: this.controls,
       instant: this.instant,
-      clock: this.#clock,
+      clock: this.#clock.times,
       clampAmps: this.clampAmps,
-      postVolts: this.#isAtPosts ? this.#instruments.volts.value : null,
+      postVolts: isAtPosts(this.#hands) ? this.#instruments.volts.value : null,
       isRecorded: this.recorded !== null,
       target: this.#model.alternator.target,
     });
@@ -378,53 +378,29 @@ export class PracticeBay {
     return this.#instruments.finding(about);
   }
 
-  #betweenLeads(): number {
-    const { red, black } = this.#hands;
-    if (red === null || black === null) return 0;
-    const at = pointVolts(this.#subject.vehicle, this.controls, this.instant);
-    const isCut = isDisconnected(this.#off) || this.#hands.battery !== null;
-    const voltsAt = (point: TestPoint): number =>
-      point === 'positive-post' || point === 'negative-post' || !isCut ? at[point] : 0;
-    return voltsAt(red) - voltsAt(black);
+  get #ripple(): number {
+    return this.#instruments.acOf(rippleBetween(this.#probing), betweenLeads(this.#probing));
   }
-  #inClamp(): number {
-    const { batteryAmps, alternatorAmps } = this.instant;
-    const { clamp } = this.#hands;
-    if (clamp === 'alternator-output') return alternatorAmps;
-    if (clamp === 'tester-lead') return this.controls.testerAmps;
-    // its arrow points to the battery
-    return clamp === 'battery-cables' && !isDisconnected(this.#off) ? -batteryAmps : 0;
-  }
-  #ripple(): number {
-    const { red, black } = this.#hands;
-    const isOn = red !== null && black !== null;
-    const ripple = acVolts(this.vehicle, isOn ? this.instant : { alternatorAmps: 0 });
-    return this.#instruments.acOf(ripple, this.#betweenLeads());
-  }
-  get #isAtPosts(): boolean {
-    const { red, black } = this.#hands;
-    return red === 'positive-post' && black === 'negative-post';
+  get #probing() {
+    return {
+      hands: this.#hands,
+      vehicle: this.#subject.vehicle,
+      controls: this.controls,
+      instant: this.instant,
+      off: this.#off,
+    };
   }
   #atPosts(value: number, decimals: number): number {
-    return this.#isAtPosts ? Number(value.toFixed(decimals)) : 0;
+    return isAtPosts(this.#hands) ? Number(value.toFixed(decimals)) : 0;
   }
 
   #follow(stepS: number): void {
-    this.#instruments.follow(this.#betweenLeads(), this.#inClamp(), stepS);
+    const probing = this.#probing;
+    this.#instruments.follow(betweenLeads(probing), inJaws(probing), stepS);
   }
   #tick(stepS: number): void {
-    const { key, testerAmps, lamps, chargerAmps } = this.controls;
-    const { isRunning } = this.instant;
     this.#starter.pass(stepS, this.controls, this.instant);
-    const { crankedS, loadedS, ranS, keyOffS, chargedS, isSurfaceCleared } = this.#clock;
-    this.#clock = {
-      crankedS: key === 'start' ? crankedS + stepS : 0,
-      loadedS: testerAmps > 0 ? loadedS + stepS : 0,
-      ranS: isRunning ? ranS + stepS : 0,
-      keyOffS: key === 'off' ? keyOffS + stepS : 0,
-      chargedS: isRunning || chargerAmps > 0 ? 0 : chargedS === null ? null : chargedS + stepS,
-      isSurfaceCleared: !isRunning && chargerAmps === 0 && (isSurfaceCleared || lamps || key === 'start'),
-    };
+    this.#clock.tick(stepS, this.controls, this.instant);
   }
 }
 

@@ -4,24 +4,13 @@ import type { ConditionName, ReadingConditions } from '../format/conditions';
 import type { TestName } from '../format/names';
 import type { Controls, Instant } from '../simulation';
 import { TESTS } from '../trade/tables';
-
-/** For how long something has been so, s. */
-export interface BayClock {
-  readonly crankedS: number;
-  readonly loadedS: number;
-  readonly ranS: number;
-  /** Infinity for a vehicle that stood overnight. */
-  readonly keyOffS: number;
-  /** Since the battery was last charged, by a charger or the engine; null for never today. */
-  readonly chargedS: number | null;
-  readonly isSurfaceCleared: boolean;
-}
+import type { ClockTimes } from './bay-clock';
 
 interface Moment {
   readonly vehicle: Vehicle;
   readonly controls: Controls;
   readonly instant: Instant;
-  readonly clock: BayClock;
+  readonly clock: ClockTimes;
   /** What the clamp shows, A; null where it is round nothing. */
   readonly clampAmps: number | null;
   /** What the meter shows where it is on the posts, V. */
