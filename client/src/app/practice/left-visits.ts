@@ -9,7 +9,10 @@ const KEY = 'tetrad.practice-left.';
 export class LeftVisits {
   of(exercise: string): LeftVisit | null {
     const found = storedObject(localStorage, KEY + exercise);
-    return found !== null && 'bay' in found ? (found as LeftVisit) : null;
+    // one that an earlier version left is begun anew
+    return found !== null && 'bay' in found && Array.isArray((found as LeftVisit).bay.charges)
+      ? (found as LeftVisit)
+      : null;
   }
   keep(exercise: string, left: LeftVisit): void {
     localStorage.setItem(KEY + exercise, JSON.stringify(left));

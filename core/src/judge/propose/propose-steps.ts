@@ -163,12 +163,18 @@ export function stepAs(test: StepName, because: Message, gradedCase: GradedCase)
   };
 }
 
-/** Of a pack the next battery that has no reading of this test; the first where none has. */
+/** Of a pack the next battery that has no reading of this test: one that is suspected first, else the first of them. */
 function batteryFor(test: TestName, gradedCase: GradedCase): number | undefined {
   const { count = 1 } = gradedCase.case.system.battery;
   if (count < 2 || !TESTS[test].places[0].perBattery) return undefined;
-  return missingUnits(test, gradedCase)[0] ?? (readingsOf(gradedCase, test).length === 0 ? 1 : undefined);
+  const missing = missingUnits(test, gradedCase);
+  const suspect = missing.find((unit) => isOutside(unit, gradedCase));
+  return suspect ?? missing[0] ?? (readingsOf(gradedCase, test).length === 0 ? 1 : undefined);
 }
+
+/** Something that was read of this battery by itself is outside its limit. */
+const isOutside = (unit: number, { grades }: GradedCase): boolean =>
+  [...grades.values()].some(({ grade, reading }) => grade === 'outside' && reading.battery === unit);
 
 /** Minutes of a charge as it is counted among the steps. */
 export const chargeStep = (gradedCase: GradedCase, battery: number | undefined): Step => ({
