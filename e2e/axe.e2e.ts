@@ -89,6 +89,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   },
   { name: 'audit log', path: '/audit-log' },
   { name: 'vehicles', path: '/vehicles' },
+  { name: 'rounds', path: '/rounds' },
   { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
   { name: 'exercises', path: '/practice' },
   { name: 'class', path: '/practice/class', open: (page) => takeOver(page, 'Tomas Aldery', '1470') },

@@ -37,6 +37,8 @@ export type {
 export { KEY_POSITIONS, LOAD_STEPS, SimulatedHands } from './simulated-hands';
 export type { SimulatedVehicleView } from './simulated-hands';
 export { PageQuery } from './page-query';
+export { RoundPlan } from './rounds';
+export type { RoundVehicle, RoundView } from './rounds';
 export { ImportVehicles, MoveJobs } from './vehicles';
 export type { HistoryVisit, ImportedRow, VehicleImportView } from './vehicles';
 export { NewPracticeResult } from './practice';

@@ -21,6 +21,7 @@ import { healthRoutes } from './operations/health';
 import { metrics } from './operations/metrics';
 import type { DemoDoor } from './people/demo';
 import { pairingRoutes } from './people/pairing-routes';
+import { roundRoutes } from './rounds/round-routes';
 import { practiceRoutes } from './practice/practice-routes';
 import { peopleRoutes } from './people/people-routes';
 import { sessionListRoutes } from './people/session-list-routes';
@@ -142,6 +143,7 @@ export function createApp(options: AppOptions): Express {
     floorRoutes(lists, leftOut),
     vehicleRoutes(pool, lists, leftOut),
     vehicleImportRoutes(pool),
+    roundRoutes(pool, lists),
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut, standIns),

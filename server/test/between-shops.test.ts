@@ -81,6 +81,8 @@ const addresses = (): [string, string][] => {
     ...of('GET', ['/practice/results', '/practice/class', `/vehicles/${vehicle}`, `/vehicles/${vehicle}/history`]),
     ...of('PATCH', [`/vehicles/${vehicle}`]),
     ...of('POST', [`/vehicles/${vehicle}/moves`, `/vehicle-moves/${randomUUID()}/undo`]),
+    ...of('GET', ['/rounds', '/rounds.ics']),
+    ...of('DELETE', [`/rounds/${randomUUID()}`]),
     ...of('POST', ['/vehicle-imports', `/vehicle-imports/${randomUUID()}/undo`]),
     ...of('GET', ['/settings', '/instruments/live']),
     ...of('POST', [
@@ -90,7 +92,7 @@ const addresses = (): [string, string][] => {
     ]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
     ...of('PUT', [`/instruments/${instrument}`, `/captures/${capture}/pieces/0`]),
-    ...of('PUT', [`/practice/results/${randomUUID()}`]),
+    ...of('PUT', [`/practice/results/${randomUUID()}`, `/rounds/${randomUUID()}`]),
   ];
 };
 

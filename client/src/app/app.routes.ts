@@ -23,6 +23,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/vehicles/vehicle-list').then((m) => m.VehicleList),
   },
   {
+    path: 'rounds',
+    title: 'Rounds · Tetrad',
+    loadComponent: () => import('./screens/rounds/rounds').then((m) => m.Rounds),
+  },
+  {
     path: 'vehicles/:id',
     title: 'Vehicle · Tetrad',
     loadComponent: () => import('./screens/vehicles/vehicle-page').then((m) => m.VehiclePage),

@@ -24,6 +24,8 @@ import type {
   PersonView,
   PracticeResultView,
   PracticedPerson,
+  RoundPlan,
+  RoundView,
   SessionView,
   ShopChanges,
   SimulatedHands,
@@ -183,6 +185,15 @@ export class Api {
   }
   changeVehicle(shop: string, id: string, changes: VehicleChanges): Observable<VehicleView> {
     return this.#http.patch<VehicleView>(`/api/shops/${shop}/vehicles/${id}`, changes);
+  }
+  rounds(shop: string): Observable<readonly RoundView[]> {
+    return this.#http.get<readonly RoundView[]>(`/api/shops/${shop}/rounds`);
+  }
+  putRound(shop: string, id: string, plan: RoundPlan): Observable<RoundView> {
+    return this.#http.put<RoundView>(`/api/shops/${shop}/rounds/${id}`, plan);
+  }
+  endRound(shop: string, id: string): Observable<void> {
+    return this.#http.delete<void>(`/api/shops/${shop}/rounds/${id}`);
   }
   importVehicles(shop: string, body: ImportVehicles): Observable<VehicleImportView> {
     return this.#http.post<VehicleImportView>(`/api/shops/${shop}/vehicle-imports`, body);

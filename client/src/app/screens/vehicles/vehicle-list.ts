@@ -47,6 +47,7 @@ const PAUSE_MS = 200;
       <button pButton kind="bare" [disabled]="rows().length === 0" (click)="exportCsv()">Export CSV</button>
       <button pButton kind="bare" [disabled]="rows().length === 0" (click)="exportJson()">JSON</button>
       @if (mayImport()) {
+        <a pButton routerLink="/rounds">Rounds</a>
         <tt-file-button label="Import" accept=".csv,.json" kind="bare" (chosen)="openFile($event)" />
       }
     </div>
