@@ -83,12 +83,11 @@ const VIEWS = [
     },
   },
   {
-    name: 'captures-ripple',
-    path: `${job(5)}/captures`,
+    name: 'vehicle',
+    path: '/vehicles/7e7ad000-0000-4000-8000-000000000002',
     dark: true,
     ready: async (page) => {
-      await page.locator('canvas').waitFor();
-      await page.getByText('Ripple', { exact: true }).first().click();
+      await page.locator('canvas').first().waitFor();
       await page.waitForTimeout(1000);
     },
   },

@@ -265,7 +265,9 @@ it('a left visit has its readings, minutes and dangers again, and the same verdi
   const exercise = exerciseOf('slow-ground')!;
   const before = new PracticeSession(exercise);
   for (let i = 0; i < 4 && before.judgement.next[0]; i++) before.show(before.judgement.next[0]);
+  before.bay.takeOff({ isBeltOff: true });
   const after = new PracticeSession(exercise, JSON.parse(JSON.stringify(before.left)));
+  expect(after.bay.takenOff).toEqual(before.bay.takenOff);
   expect(after.minutes).toBe(before.minutes);
   expect(after.bay.case.readings).toEqual(before.bay.case.readings);
   expect(after.judgement).toEqual(before.judgement);

@@ -181,6 +181,15 @@ describe('instruments lie in their usual ways, and can be mended', () => {
     bay.advance(1);
     expect(range(shown())).toBeLessThan(0.05);
   });
+  test('what was mended stays mended where a visit goes on', () => {
+    const exercise: Exercise = { ...sound, setting: { instruments: { clampOffAmps: 24 } } };
+    const before = new PracticeSession(exercise);
+    before.bay.mend('zero');
+    const { bay } = new PracticeSession(exercise, JSON.parse(JSON.stringify(before.left)));
+    bay.take({ use: 'amps-dc', clamp: 'battery-cables' });
+    bay.advance(1);
+    expect(bay.shown.value).toBeCloseTo(0, 1);
+  });
   test('an AC range that sees DC shows twice the battery', () => {
     const bay = withFaults({ acSeesDc: true });
     bay.take({ red: 'positive-post', black: 'negative-post', use: 'volts-ac' });

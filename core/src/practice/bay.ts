@@ -25,6 +25,7 @@ import { StarterWatch } from './safety';
 import type { SafetyEvent } from './safety';
 import { sensed } from './senses';
 import type { Sense } from './senses';
+import type { InstrumentFaults } from './setting';
 import { EngineAsked, NOTHING_OFF, isDisconnected } from './taken-off';
 import type { TakenOff } from './taken-off';
 
@@ -61,6 +62,9 @@ export interface LeftBay {
   readonly readings: Case['readings'];
   readonly observations: NonNullable<Case['observations']>;
   readonly hands: Hands;
+  readonly takenOff: TakenOff;
+  /** What is still wrong with the instruments. */
+  readonly instruments: InstrumentFaults;
   readonly charges: readonly number[];
   readonly safety: readonly SafetyEvent[];
 }
@@ -115,12 +119,23 @@ export class PracticeBay {
   /** What is needed to go on later. */
   get left(): LeftBay {
     const { readings, observations = [] } = this.case;
-    return { readings, observations, hands: this.#hands, charges: this.#batteries.charges, safety: this.safety };
+    return {
+      readings,
+      observations,
+      hands: this.#hands,
+      takenOff: this.#off,
+      instruments: this.#instruments.faults,
+      charges: this.#batteries.charges,
+      safety: this.safety,
+    };
   }
   /** Goes on where a visit was left: the vehicle has stood meanwhile, its key off. */
-  takeUp({ readings, observations, hands, charges, safety }: LeftBay): void {
+  takeUp({ readings, observations, hands, takenOff, instruments, charges, safety }: LeftBay): void {
     this.#visit.takeUp({ readings, observations });
     this.#batteries.charges = charges;
+    this.#instruments.faults = instruments;
+    this.#off = takenOff;
+    this.#asked.take(takenOff);
     this.#model = parked(this.vehicle, KEY_ON_AMPS);
     for (const event of safety) this.#starter.note(event);
     this.take(hands);

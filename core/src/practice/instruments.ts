@@ -51,6 +51,13 @@ export class BayInstruments {
     this.#amps = new SlowMeter(AMPS, random);
   }
 
+  /** What is still wrong with them; set where a visit goes on. */
+  get faults(): InstrumentFaults {
+    return this.#faults;
+  }
+  set faults(faults: InstrumentFaults) {
+    this.#faults = faults;
+  }
   get volts(): SlowMeter {
     return this.#volts;
   }

@@ -10,9 +10,7 @@ export class LeftVisits {
   of(exercise: string): LeftVisit | null {
     const found = storedObject(localStorage, KEY + exercise);
     // one that an earlier version left is begun anew
-    return found !== null && 'bay' in found && Array.isArray((found as LeftVisit).bay.charges)
-      ? (found as LeftVisit)
-      : null;
+    return found !== null && 'bay' in found && 'takenOff' in (found as LeftVisit).bay ? (found as LeftVisit) : null;
   }
   keep(exercise: string, left: LeftVisit): void {
     localStorage.setItem(KEY + exercise, JSON.stringify(left));
