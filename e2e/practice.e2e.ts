@@ -19,7 +19,7 @@ const write = (page: Page) => page.keyboard.press('w');
 
 test('a bad ground is found by keyboard alone: leads, key, meter, call, review', async ({ page, app, faults }) => {
   await page.goto(`${app.url}/practice`);
-  await page.getByRole('link', { name: 'After the clutch was done' }).focus();
+  await page.getByRole('link', { name: 'After the clutch was done', exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(display(page)).toBeVisible();
 

@@ -147,9 +147,9 @@ describe('the database away', () => {
 });
 
 describe('the demo', () => {
-  it('shows every verdict and every action, on about 12 vehicles and 17 jobs', () => {
+  it('shows every verdict and every action, on about 12 vehicles and 21 jobs', () => {
     const judgements = DEMO_JOBS.map((job) => judge(demoCase(job, new Date())));
-    expect(DEMO_JOBS).toHaveLength(17);
+    expect(DEMO_JOBS).toHaveLength(21);
     expect(new Set(DEMO_JOBS.map(({ vehicle }) => vehicle.id)).size).toBe(12);
     expect([...new Set(judgements.map(({ decision }) => decision.action))].sort()).toEqual([
       'charge-first',
@@ -177,7 +177,7 @@ describe('the demo', () => {
   it('is loaded once, with times before now', async () => {
     const pool = await ownersPool();
     await migrate(pool, MIGRATIONS);
-    expect(await loadDemo(pool, new Date())).toBe(17);
+    expect(await loadDemo(pool, new Date())).toBe(21);
     expect(await loadDemo(pool, new Date())).toBe(0);
     const { rows } = await pool.query(
       'SELECT count(*) FILTER (WHERE opened_at > now()) AS future, count(*) AS all FROM job',
@@ -187,7 +187,7 @@ describe('the demo', () => {
          FROM capture c JOIN capture_found f USING (shop_id, capture_id)`,
     );
     await pool.end();
-    expect(rows[0]).toEqual({ future: '0', all: '17' });
+    expect(rows[0]).toEqual({ future: '0', all: '21' });
     expect(Object.fromEntries(captures.rows.map(({ name, findings }) => [name, findings]))).toMatchObject({
       'cold-start.csv': [],
       'before.csv': [],
