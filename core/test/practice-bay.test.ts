@@ -167,6 +167,18 @@ describe('instruments lie in their usual ways, and can be mended', () => {
     bay.advance(2);
     expect(Math.abs(bay.shown.value!)).toBeGreaterThan(50);
   });
+  test('its arrow turned is the other sign, and a crank is read all the same', () => {
+    const bay = withFaults({});
+    const right = cranked(bay);
+    bay.take({ isClampTurned: true });
+    bay.advance(1);
+    expect(Math.sign(bay.shown.value!)).toBe(-Math.sign(right));
+    bay.write();
+    expect(bay.case.readings[0]!.value as number).toBeGreaterThan(0);
+    // into the battery or out of it: there the sign is the reading
+    expect(bay.takeFor('battery-current')).toBe(true);
+    expect(bay.hands.isClampTurned).toBe(false);
+  });
   test('a wrong scale is a factor of ten', () => {
     const right = Math.abs(cranked(withFaults({})));
     expect(Math.abs(cranked(withFaults({ clampFactor: 0.1 })))).toBeCloseTo(right / 10, 0);
@@ -481,6 +493,17 @@ describe('the call', () => {
     expect(scored.points).toBeLessThan(25);
   });
 
+  test('what was taken before something that had to come first is told, and costs', () => {
+    const early = new PracticeSession(exerciseOf('worn-battery')!);
+    early.bay.takeFor('load-test');
+    early.bay.loadTest(true);
+    early.bay.advance(15);
+    early.write();
+    const scored = early.call({ action: 'replace', part: 'battery' });
+    expect(scored.tooEarly).toEqual([{ step: 'load-test', because: expect.stringMatching(/resting|charge/i) }]);
+    const inOrder = visit(exerciseOf('worn-battery')!);
+    expect(inOrder.call({ action: 'replace', part: 'battery' }).tooEarly).toEqual([]);
+  });
   test('the right part by luck is right, and not proven', () => {
     const scored = new PracticeSession(exerciseOf('worn-battery')!).call({ action: 'replace', part: 'battery' });
     expect([scored.isRight, scored.isProven]).toEqual([true, false]);

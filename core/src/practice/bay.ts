@@ -347,7 +347,7 @@ export class PracticeBay {
   /** Leads, clamp and instrument as a test wants them. @returns false for one that no instrument of the bay reads. */
   takeFor(test: TestName, battery: number | null = null): boolean {
     const hands = handsFor(test);
-    if (hands) this.take({ ...hands, clamp: hands.clamp ?? clampBeside(test), battery });
+    if (hands) this.take({ ...hands, clamp: hands.clamp ?? clampBeside(test), isClampTurned: false, battery });
     return hands !== null;
   }
 

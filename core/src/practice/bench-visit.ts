@@ -12,6 +12,7 @@ import type { PracticeCall, Score } from './score';
 import { believedOf } from './session';
 import type { Done } from './session';
 import { StepMinutes } from './step-minutes';
+import { tooEarlyFor } from './too-early';
 
 /** The case a visit on the bench begins with. */
 export function benchCase(exercise: Exercise): Case {
@@ -44,13 +45,16 @@ export function scoreBenchVisit(
   const readings = subject.readings.filter((reading) => reading.void === undefined);
   const note = (step: StepName, until: number, loads?: unknown): void => {
     minutes.add(step, loads);
+    const before = { ...subject, readings: readings.slice(0, Math.max(0, until - 1)) };
     const said = judge({ ...subject, readings: readings.slice(0, until) });
-    done.push({ step, minutes: minutes.total, believed: believedOf(said) });
+    const tooEarly = tooEarlyFor(step, before);
+    done.push({ step, minutes: minutes.total, tooEarly, believed: believedOf(said) });
   };
   for (const { about } of subject.observations ?? []) if (isObservationName(about)) note(about, 0);
   readings.forEach(({ test, conditions }, at) => note(test, at + 1, conditions?.loads));
   const said = judge(subject);
   const { system } = new PracticeBay(exercise).vehicle;
-  const visit = { exercise, system, readings, safety: [], said, minutes: minutes.total, hints: 0 };
+  const tooEarly = done.flatMap(({ step, tooEarly: because }) => (because === null ? [] : [{ step, because }]));
+  const visit = { exercise, system, readings, safety: [], said, minutes: minutes.total, hints: 0, tooEarly };
   return { score: score(call, visit, judgesPath(exercise)), done };
 }

@@ -23,6 +23,8 @@ export interface Hands {
   readonly red: TestPoint | null;
   readonly black: TestPoint | null;
   readonly clamp: ClampPlace | null;
+  /** The arrow of the clamp points away from the battery: every sign is turned. */
+  readonly isClampTurned: boolean;
   readonly use: BayFunction;
   /** Range of DC volts; null for automatic. */
   readonly range: VoltRange;
@@ -37,6 +39,7 @@ export const EMPTY_HANDS: Hands = {
   red: null,
   black: null,
   clamp: null,
+  isClampTurned: false,
   use: 'volts-dc',
   range: null,
   isRecording: false,

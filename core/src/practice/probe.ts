@@ -26,11 +26,14 @@ export function betweenLeads({ hands, vehicle, controls, instant, off }: Probing
   return voltsAt(red) - voltsAt(black);
 }
 
-/** Through the jaws, A: the arrow points to the battery. */
-export function inJaws({ hands: { clamp }, controls, instant, off }: Probing): number {
-  if (clamp === 'alternator-output') return instant.alternatorAmps;
-  if (clamp === 'tester-lead') return controls.testerAmps;
-  return clamp === 'battery-cables' && !isDisconnected(off) ? -instant.batteryAmps : 0;
+/** Through the jaws, A, along the arrow: to the battery, unless the clamp is turned. */
+export function inJaws({ hands: { clamp, isClampTurned }, controls, instant, off }: Probing): number {
+  const along = ((): number => {
+    if (clamp === 'alternator-output') return instant.alternatorAmps;
+    if (clamp === 'tester-lead') return controls.testerAmps;
+    return clamp === 'battery-cables' && !isDisconnected(off) ? -instant.batteryAmps : 0;
+  })();
+  return isClampTurned ? -along : along;
 }
 
 /** What an AC range that blocks DC would show between the leads, V RMS. */

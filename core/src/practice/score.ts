@@ -25,6 +25,8 @@ export interface Score {
   readonly isProven: boolean;
   /** Tests that could still excuse the part that was called. */
   readonly missing: readonly StepName[];
+  /** Steps that were taken before what had to come first, each with its reason. */
+  readonly tooEarly: readonly { readonly step: StepName; readonly because: string }[];
   /** Readings that were void, each with its reason. */
   readonly voids: readonly { readonly test: StepName; readonly because: string }[];
   readonly minutes: number;
@@ -48,10 +50,11 @@ export interface Visit {
   readonly said: Judgement;
   readonly minutes: number;
   readonly hints: number;
+  readonly tooEarly: Score['tooEarly'];
 }
 
 export function score(call: PracticeCall, visit: Visit, path: JudgesPath): Score {
-  const { exercise, system, readings, safety, said, minutes, hints } = visit;
+  const { exercise, system, readings, safety, said, minutes, hints, tooEarly } = visit;
   const truth = truthOf(exercise, system);
   const parts = exercise.faults.map((fault) => FAULTS[fault].part(system));
   // of two faults either may be called first
@@ -66,7 +69,7 @@ export function score(call: PracticeCall, visit: Visit, path: JudgesPath): Score
   const points =
     (isRight ? FOR.right : 0) +
     (isProven ? FOR.proof : 0) +
-    (readings.length > 0 ? Math.max(0, FOR.noVoids - A_VOID * voids.length) : 0) +
+    (readings.length > 0 ? Math.max(0, FOR.noVoids - A_VOID * (voids.length + tooEarly.length)) : 0) +
     // who proves nothing is soon done
     (isRight && isProven ? FOR.minutes * Math.min(1, path.minutes / Math.max(minutes, 1)) : 0) +
     Math.max(0, FOR.safety - A_DANGER * safety.length) -
@@ -77,6 +80,7 @@ export function score(call: PracticeCall, visit: Visit, path: JudgesPath): Score
     isRight,
     isProven,
     missing,
+    tooEarly,
     voids,
     minutes,
     judge: { steps: path.steps, minutes: path.minutes },

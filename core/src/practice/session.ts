@@ -1,4 +1,5 @@
 /** A visit to the bay: everything that was done in its order, what it took, and what was believed after each reading. */
+import type { Case } from '../format/case-shape';
 import type { Judgement, NextStep } from '../format/judgement-shape';
 import type { FaultName, ObservationName, StepName, TestName } from '../format/names';
 import { judge } from '../words/en/judgement';
@@ -10,12 +11,15 @@ import { judgesPath } from './judges-path';
 import { score } from './score';
 import type { PracticeCall, Score } from './score';
 import { StepMinutes } from './step-minutes';
+import { tooEarlyFor } from './too-early';
 
 /** One thing that was done. */
 export interface Done {
   readonly step: StepName;
   /** Minutes of work when it was done. */
   readonly minutes: number;
+  /** What had to come first, where something had. */
+  readonly tooEarly: string | null;
   /** The most probable faults after it. */
   readonly believed: readonly { readonly fault: FaultName; readonly probability: number }[];
 }
@@ -46,6 +50,8 @@ export class PracticeSession {
   readonly #minutes: StepMinutes;
   readonly #done: Done[];
   #said: Judgement;
+  /** The case before the last step. */
+  #before: Case;
   #hints: number;
 
   /** @param left Of the same exercise, where it goes on. */
@@ -58,7 +64,8 @@ export class PracticeSession {
     this.#minutes = new StepMinutes(left?.minutes);
     this.#done = [...(left?.done ?? [])];
     this.#hints = left?.hints ?? 0;
-    this.#said = judge(this.bay.case);
+    this.#before = this.bay.case;
+    this.#said = judge(this.#before);
   }
 
   /** What is needed to go on later. */
@@ -124,13 +131,16 @@ export class PracticeSession {
       said: this.#said,
       minutes,
       hints: this.#hints,
+      tooEarly: this.#done.flatMap(({ step, tooEarly: because }) => (because === null ? [] : [{ step, because }])),
     };
     return score(call, visit, judgesPath(exercise));
   }
 
   #note(step: StepName, loads?: unknown): void {
     this.#minutes.add(step, loads);
+    const tooEarly = tooEarlyFor(step, this.#before);
     this.#said = judge(this.bay.case);
-    this.#done.push({ step, minutes: this.minutes, believed: believedOf(this.#said) });
+    this.#before = this.bay.case;
+    this.#done.push({ step, minutes: this.minutes, tooEarly, believed: believedOf(this.#said) });
   }
 }

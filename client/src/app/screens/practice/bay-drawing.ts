@@ -71,6 +71,13 @@ export class BayDrawing {
     return clamp ? CLAMP_AT[clamp].at : CLAMP_RESTS;
   });
 
+  /** Which way the clamp's arrow points: along its conductor toward the battery, or turned. */
+  protected readonly arrow = computed(() => {
+    const [x, y] = this.clamp();
+    const to = this.bay().hands.isClampTurned ? -1 : 1;
+    return `M${x - 5} ${y - 3 * to}L${x} ${y + 4 * to}L${x + 5} ${y - 3 * to}`;
+  });
+
   /** A press on a point: puts there what is in the hand, or takes off what is on it. */
   protected press(point: TestPoint): void {
     const lead = this.inHand();

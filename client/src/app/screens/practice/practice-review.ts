@@ -23,6 +23,14 @@ import { BeliefChart } from './belief-chart';
       <dl>
         <dt>Proof</dt>
         <dd>{{ proof() }}</dd>
+        <dt>Order</dt>
+        <dd>
+          @for (one of tooEarly(); track $index) {
+            <p>{{ one }}</p>
+          } @empty {
+            Nothing was taken too early.
+          }
+        </dd>
         <dt>Void readings</dt>
         <dd>
           @for (one of voids(); track $index) {
@@ -125,6 +133,9 @@ export class PracticeReview {
     if (missing.length === 0) return 'The judge does not make this call from these readings.';
     return `Not tested: ${missing.map((step) => stepName(step)).join(', ')}.`;
   });
+  protected readonly tooEarly = computed(() =>
+    this.score().tooEarly.map(({ step, because }) => `${capital(stepName(step))}: ${because}`),
+  );
   protected readonly voids = computed(() =>
     this.score().voids.map(
       ({ test, because }) => `${isTestName(test) ? TESTS[test].name : stepName(test)}: ${because}`,
