@@ -55,6 +55,8 @@ test('a whole start is read by instruments: at rest, cranking with its current, 
     test: 'drop-starter-ground',
     live: true,
     instrument: expect.stringContaining('Simulated, '),
+    lowest: expect.any(Number),
+    highest: expect.any(Number),
     conditions: { amps: expect.closeTo(Number(amps), -1) },
   });
 

@@ -68,6 +68,14 @@ describe('tetrad-case/1', () => {
     if (!result.ok) expect(result.misfits[0]?.path).toMatch(/^\$/);
   });
 
+  it('takes the extremes of a window beside a sustained figure, as numbers', () => {
+    const withExtremes = (lowest: unknown, highest: unknown) =>
+      checkCase({ ...caseOf([]), readings: [{ ...crank(10.2), id: 'x', lowest, highest }] });
+    expect(withExtremes(9.1, 10.4).ok).toBe(true);
+    const refused = withExtremes('low', 10.4);
+    expect(refused.ok ? [] : refused.misfits.map(({ path }) => path)).toEqual(['$.readings[0].lowest']);
+  });
+
   it('takes "OL" for a diode and a list for gravity, and nothing else', () => {
     const withReading = (test: string, value: unknown) =>
       checkCase({ ...caseOf([]), readings: [{ id: 'x', test, value }] }).ok;

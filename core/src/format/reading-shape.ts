@@ -67,6 +67,9 @@ const readingFields = object(
     uncertainty: number({ min: 0 }),
     /** The step of the last digit that the instrument showed, in the test's unit. */
     resolution: number({ min: 1e-9, max: 1000 }),
+    /** Beside a sustained figure: the extremes of the window it is the mean of, in the test's unit. */
+    lowest: number(),
+    highest: number(),
     instrument: text(0, 400),
     /** Read from the instrument itself, not from its display. */
     live: flag(),

@@ -15,7 +15,16 @@ import type { Done } from './undo';
 /** What is saved of one entry; the command adds id, test, pass and who. */
 export type EnteredReading = Pick<
   Reading,
-  'value' | 'notPossible' | 'battery' | 'instrument' | 'uncertainty' | 'resolution' | 'live' | 'capture'
+  | 'value'
+  | 'notPossible'
+  | 'battery'
+  | 'instrument'
+  | 'uncertainty'
+  | 'resolution'
+  | 'lowest'
+  | 'highest'
+  | 'live'
+  | 'capture'
 > & {
   readonly conditions: Readonly<Record<string, string | number | boolean>>;
 };

@@ -89,7 +89,11 @@ export class LiveKept {
         ...common,
         value: rounded(sustained, value.resolution),
         conditions: asked(step, { ...beside, ...amps, ...how }),
-        from: { how: 'count', lowest, highest },
+        from: {
+          how: 'count',
+          lowest: rounded(lowest, value.resolution),
+          highest: rounded(highest, value.resolution),
+        },
       };
     }
     return { ...common, value: value.kept, conditions: beside, from: null };

@@ -272,6 +272,7 @@ export class ReadingEntry {
       instrument: kept.instrument,
       ...(kept.accuracy !== null && { uncertainty: kept.accuracy }),
       resolution: kept.resolution,
+      ...(kept.from?.how === 'count' && { lowest: kept.from.lowest, highest: kept.from.highest }),
       live: true,
     });
     return true;
