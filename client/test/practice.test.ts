@@ -1,4 +1,5 @@
 /** The practice screens: exercises, the call, and the review, with a worker of the test's own. */
+import { ApplicationRef } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Store, provideState, provideStore } from '@ngrx/store';
@@ -214,7 +215,11 @@ describe('the class', () => {
     const words = textOf(await open('lead'));
     expect(words).toContain('Flat after a weekend: 40 points, 1 person');
     expect(words).not.toContain('It squeals in the rain: 30');
-    expect(words).toMatch(/Bo1 of \d+90–/);
+    expect(words).toMatch(/Bo ?1 of \d+90–/);
+    // one person over time
+    [...document.querySelectorAll('button')].find((one) => textOf(one).trim() === 'Bo')!.click();
+    await TestBed.inject(ApplicationRef).whenStable();
+    expect(document.querySelector('canvas')!.getAttribute('aria-label')).toBe('Points of Bo over time');
   });
   it('is not asked for by whoever may not see it', async () => {
     practiceClass.mockClear();

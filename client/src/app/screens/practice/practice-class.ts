@@ -13,6 +13,7 @@ import { Coming, Empty } from '../../kit/states';
 import { proposed } from '../../practice/repetition';
 import { Api } from '../../state/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
+import { PointsChart } from './points-chart';
 
 /** A lesson is weak under so many points. */
 const WEAK_UNDER = 70;
@@ -30,7 +31,7 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
 /** What everybody practiced: which lessons are weak, by person and in the whole class, and what to try next. */
 @Component({
   selector: 'tt-practice-class',
-  imports: [Button, Coming, DatePipe, Empty, Message, RouterLink, TableModule],
+  imports: [Button, Coming, DatePipe, Empty, Message, PointsChart, RouterLink, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
@@ -76,7 +77,15 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
           </ng-template>
           <ng-template #body let-row>
             <tr>
-              <td>{{ row.name }}</td>
+              <td>
+                @if (row.results.length > 0) {
+                  <button pButton kind="link" [attr.aria-expanded]="shown() === row.id" (click)="show(row.id)">
+                    {{ row.name }}
+                  </button>
+                } @else {
+                  {{ row.name }}
+                }
+              </td>
               <td class="figure">{{ row.lessons }} of {{ total }}</td>
               <td class="figure">{{ row.points ?? '–' }}</td>
               <td class="wide">{{ row.weak.join(', ') || '–' }}</td>
@@ -91,6 +100,12 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
             </tr>
           </ng-template>
         </p-table>
+        @if (overTime(); as one) {
+          <section [attr.aria-label]="one.name">
+            <h2>{{ one.name }}, over time</h2>
+            <tt-points-chart [who]="one.name" [results]="one.results" />
+          </section>
+        }
       }
     } @else {
       <tt-coming says="Loading the class …" />
@@ -108,7 +123,7 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
       flex: 1;
     }
     section {
-      padding: 0 16px 16px;
+      padding: 8px 16px 16px;
     }
     h2 {
       font-size: var(--text-s);
@@ -147,6 +162,7 @@ export class PracticeClass {
       return {
         id,
         name,
+        results,
         lessons: last.filter(({ exercise }) => EXERCISES.some((one) => one.id === exercise)).length,
         points: mean(last.map(({ points }) => points)),
         weak: weak.slice(0, NAMED).map(({ title }) => title),
@@ -155,6 +171,12 @@ export class PracticeClass {
       };
     }),
   );
+  /** The person whose calls are shown over time. */
+  protected readonly shown = signal<string | null>(null);
+  protected readonly overTime = computed(() => this.rows().find(({ id }) => id === this.shown()) ?? null);
+  protected show(id: string): void {
+    this.shown.update((before) => (before === id ? null : id));
+  }
   /** Over the whole class, by everybody's newest visit, the weakest first. */
   protected readonly weakLessons = computed(() => {
     const all = (this.people() ?? []).flatMap(({ results }) => newest(results));

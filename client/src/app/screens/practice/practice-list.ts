@@ -12,6 +12,7 @@ import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
 import { Field } from '../../kit/field';
 import { FileButton } from '../../kit/file-button';
+import { Fold } from '../../kit/fold';
 import { Message } from '../../kit/message';
 import { saveText } from '../../kit/save-file';
 import { OwnExercises } from '../../practice/own-exercises';
@@ -19,6 +20,7 @@ import { PracticeResults } from '../../practice/practice-results';
 import { proposed } from '../../practice/repetition';
 import { selectMay } from '../../state/session/session.feature';
 import { ExerciseDialog } from './exercise-dialog';
+import { PointsChart } from './points-chart';
 
 /** The exercises of the practice bay, how each went, and which to take next. */
 @Component({
@@ -29,8 +31,10 @@ import { ExerciseDialog } from './exercise-dialog';
     ExerciseDialog,
     Field,
     FileButton,
+    Fold,
     InputText,
     Message,
+    PointsChart,
     ReactiveFormsModule,
     RouterLink,
     TableModule,
@@ -67,6 +71,11 @@ import { ExerciseDialog } from './exercise-dialog';
         <a pButton kind="main" [routerLink]="['/practice', one.id]">Next: {{ one.title }}</a>
         <span class="soft">{{ one.why }}</span>
       </p>
+    }
+    @if (results().length > 1) {
+      <tt-fold says="My points over time">
+        <tt-points-chart who="mine" [results]="results()" />
+      </tt-fold>
     }
     <p-table [value]="rows()" dataKey="id" rowGroupMode="subheader" groupRowsBy="group">
       <ng-template #groupheader let-row>
@@ -113,6 +122,10 @@ import { ExerciseDialog } from './exercise-dialog';
     .any tt-field {
       width: 190px;
     }
+    tt-fold {
+      display: block;
+      padding: 0 16px;
+    }
     .group th {
       padding: 8px 16px;
       text-align: left;
@@ -147,6 +160,8 @@ export class PracticeList {
   protected readonly writing = signal(false);
   protected readonly refused = signal<string | null>(null);
   protected readonly problem = signal<string | null>(null);
+  /** Of whoever works here, the oldest first. */
+  protected readonly results = this.#results.all;
   protected readonly seesClass = inject(Store).selectSignal(selectMay('see-class'));
   readonly #groups = computed(() => [
     ...this.#own.all.map((one) => ({ ...one, group: 'From files' })),
