@@ -6,7 +6,7 @@ import type { RoundVehicle, RoundView } from '@tetrad/contracts';
 import { MessageService } from 'primeng/api';
 import { of } from 'rxjs';
 import { Toasts } from '../src/app/kit/toasts';
-import { OutboxActions } from '../src/app/outbox/outbox.actions';
+import type { OutboxActions } from '../src/app/outbox/outbox.actions';
 import { Rounds } from '../src/app/screens/rounds/rounds';
 import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
