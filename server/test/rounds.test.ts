@@ -38,6 +38,8 @@ it('a vehicle is due so many days after its newest job; what is due first stands
   const near = (told: string, inDays: number): boolean =>
     [day(inDays - 1), day(inDays), day(inDays + 1)].includes(told);
   expect(round!.vehicles.map(({ dueOn }, at) => near(dueOn, [-20, 50][at]!))).toEqual([true, true]);
+  for (const { lastVisit } of round!.vehicles)
+    expect(new Date(lastVisit!).toISOString().slice(0, 16)).toBe(lastVisit!.slice(0, 16));
   // another interval, then none
   expect((await put({ group: 'north', everyDays: 365 }, id)).body.vehicles[0].dueOn.slice(0, 4)).toBe(
     day(285).slice(0, 4),

@@ -1,4 +1,5 @@
 import type { RoundPlan, RoundVehicle, RoundView, ShopId } from '@tetrad/contracts';
+import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
 import { VEHICLE } from '../vehicles/vehicles.sql';
 
@@ -40,7 +41,7 @@ export async function listRounds(sql: Sql, shop: ShopId): Promise<readonly Round
   const rounds: RoundView[] = [];
   for (const { begunOn, ...plan } of plans) {
     const { rows } = await sql.query<RoundVehicle>(
-      `SELECT ${VEHICLE} AS vehicle, to_char(j.opened_at, 'YYYY-MM-DD"T"HH24:MI:SSOF') AS "lastVisit",
+      `SELECT ${VEHICLE} AS vehicle, ${isoTime('j.opened_at')} AS "lastVisit",
               to_char(coalesce(j.opened_at::date + $3::integer, $4::date), 'YYYY-MM-DD') AS "dueOn",
               g.document->'decision' AS decision, j.system
          FROM vehicle v
