@@ -16,6 +16,12 @@ const COLD_FACTOR: Points = [
 /** @param celsius Battery temperature, °C. @returns by how much it resists more than at 21 °C. */
 export const coldFactor = (celsius: number): number => interpolate(COLD_FACTOR, celsius);
 
+/** How much more an empty battery resists than a full one. */
+const EMPTY_RESISTS = 0.5;
+
+/** @param charge State of charge, 0 to 1. @returns by how much it resists more than when full. */
+export const emptyFactor = (charge: number): number => 1 + EMPTY_RESISTS * (1 - charge);
+
 /**
  * Battery resistance while cranking, ohm: volts lost inside the battery per amp.
  *

@@ -5,7 +5,7 @@ import { PATHS } from '../circuit/paths';
 import type { PathTest } from '../circuit/paths';
 import { charge } from '../circuit/model/charging-circuit';
 import type { Charging, Loads } from '../circuit/model/charging-circuit';
-import { crank } from '../circuit/model/cranking-circuit';
+import { FIRES_FROM_RPM, crank } from '../circuit/model/cranking-circuit';
 import type { Cranking } from '../circuit/model/cranking-circuit';
 import type { Random } from '../circuit/model/random';
 import type { Spread } from '../circuit/model/spread';
@@ -51,8 +51,6 @@ export const cannot = (notPossible: NonNullable<Reading['notPossible']>): Measur
 /** To so many decimals, as a display shows it. */
 export const round = (value: number, decimals: number): number => Number(value.toFixed(decimals));
 
-/** Speed from which an engine fires, rpm. */
-const FIRING_RPM = 60;
 /** Relative error and last digits, V, of a drop. */
 const DROP_ERROR = 0.03;
 const DROP_DIGITS_VOLTS = 0.006;
@@ -71,7 +69,7 @@ export function simulatedBench(
     spread,
     wanted,
     cranking,
-    starts: cranking.rpm > FIRING_RPM,
+    starts: cranking.rpm > FIRES_FROM_RPM,
     get full() {
       return charge(vehicle, 'full', 2000);
     },

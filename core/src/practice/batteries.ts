@@ -1,4 +1,5 @@
 /** The batteries of a pack: each can be isolated, and read and charged by itself. */
+import { mean } from 'simple-statistics';
 import type { Vehicle } from '../circuit/model/vehicle';
 import { VehicleInTime } from '../simulation';
 import type { Random } from '../simulation';
@@ -8,8 +9,6 @@ const SOUND_HEALTH: readonly [number, number] = [0.88, 1.02];
 const SOUND_CHARGE: readonly [number, number] = [0.86, 1];
 /** Beside a battery with a dead cell the others lose their charge into it. */
 const DRAGGED_CHARGE = 0.55;
-
-const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 export class Batteries {
   /** Each as a vehicle of its own that nothing is connected to; none for a single battery. */

@@ -199,12 +199,8 @@ export class PracticeBay {
 
   /** Instruments as they should be: leads changed, the clamp large, zeroed and rightly set, a meter that blocks DC. */
   checkInstruments(): void {
-    this.#instruments.changeLeads();
-    this.#instruments.takeLargeClamp();
-    this.#instruments.takeOtherMeter();
+    this.#instruments.faults = {};
     this.take({ clamp: null });
-    this.#instruments.zeroClamp();
-    this.take({});
   }
   /** One of the remedies for an instrument. */
   mend(what: 'leads' | 'zero' | 'clamp' | 'meter'): void {
@@ -414,8 +410,9 @@ export class PracticeBay {
     this.#instruments.follow(betweenLeads(probing), inJaws(probing), stepS);
   }
   #tick(stepS: number): void {
-    this.#starter.pass(stepS, this.controls, this.instant);
-    this.#clock.tick(stepS, this.controls, this.instant);
+    const { controls, instant } = this;
+    this.#starter.pass(stepS, controls, instant);
+    this.#clock.tick(stepS, controls, instant);
   }
 }
 

@@ -2,7 +2,7 @@
 import { soundPieceOhms } from '../circuit/model/vehicle';
 import type { Vehicle } from '../circuit/model/vehicle';
 import { PIECES, PIECE_NAMES } from '../circuit/paths';
-import { SMELLS_FROM, SQUEALS_UNDER, WHINES_FROM } from '../simulation';
+import { SLOW_SHARE, SMELLS_FROM, SQUEALS_UNDER, WHINES_FROM } from '../simulation';
 import type { Controls, Instant } from '../simulation';
 import { isDisconnected } from './taken-off';
 import type { TakenOff } from './taken-off';
@@ -27,8 +27,7 @@ export const SENSES = {
 } as const;
 export type Sense = keyof typeof SENSES;
 
-/** Slower than this share of its usual speed it cranks slowly; slower than this it does not turn, rpm. */
-const SLOW_SHARE = 0.78;
+/** Slower than this it does not turn, rpm. */
 const TURNS_FROM_RPM = 20;
 /** Lamps go dim under these volts (12 V), V. */
 const DIM_VOLTS = 9;

@@ -1,5 +1,6 @@
 /** What is taken off a vehicle for a test: belt, spark or glow plugs, battery clamps. */
 import type { Vehicle } from '../circuit/model/vehicle';
+import { PULSE_SHARE } from '../simulation';
 
 export interface TakenOff {
   readonly isBeltOff: boolean;
@@ -15,9 +16,6 @@ export const NOTHING_OFF: TakenOff = {
 };
 
 export const isDisconnected = ({ isNegativeOff, isPositiveOff }: TakenOff): boolean => isNegativeOff || isPositiveOff;
-
-/** Share of a sound engine's load that is compression, and goes with the plugs. */
-const COMPRESSION_SHARE = 0.35;
 
 /** What the engine asks of the starter, and what the belt carries, with so much taken off. */
 export class EngineAsked {
@@ -39,6 +37,7 @@ export class EngineAsked {
     vehicle.beltShare = isBeltOff ? 0 : this.#beltShare;
     const isFreed = (isBeltOff && vehicle.accessorySeized) || (arePlugsOut && this.isFreedByPlugs);
     const asked = isFreed ? soundLoadAmps : this.#loadAmps;
-    vehicle.loadAmps = asked - (arePlugsOut ? COMPRESSION_SHARE * soundLoadAmps : 0);
+    // compression goes with the plugs
+    vehicle.loadAmps = asked - (arePlugsOut ? PULSE_SHARE * soundLoadAmps : 0);
   }
 }

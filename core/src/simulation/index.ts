@@ -8,7 +8,7 @@ export type { AgingBattery } from './aging';
 export { FULL_SET } from './full-set';
 export { simulatePack } from './pack';
 export type { PackOptions, SimulatedPack } from './pack';
-export { SMELLS_FROM, SQUEALS_UNDER, WHINES_FROM } from './observe';
+export { SLOW_SHARE, SMELLS_FROM, SQUEALS_UNDER, WHINES_FROM } from './observe';
 export { SimulatedVisit, simulateCase } from './simulate-case';
 export type { SimulationOptions } from './simulate-case';
 export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD } from '../circuit/model/spread';

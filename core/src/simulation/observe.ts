@@ -5,7 +5,7 @@ import { OBSERVATION_MODELS } from './models';
 import type { SymptomName } from '../trade/symptoms';
 import type { SimulatedBench } from '../evidence/simulated-bench';
 import { charge } from '../circuit/model/charging-circuit';
-import { crank } from '../circuit/model/cranking-circuit';
+import { FIRES_FROM_RPM, crank } from '../circuit/model/cranking-circuit';
 import type { Random } from '../circuit/model/random';
 import { soundPieceOhms } from '../circuit/model/vehicle';
 import type { Vehicle } from '../circuit/model/vehicle';
@@ -22,8 +22,7 @@ export function observe(about: ObservationName, bench: SimulatedBench): string {
 }
 
 /** Share of the usual cranking speed under which a driver says that it cranks slowly. */
-const SLOW_SHARE = 0.78;
-const FIRING_RPM = 60;
+export const SLOW_SHARE = 0.78;
 /** A belt that carries less than this share squeals. */
 export const SQUEALS_UNDER = 0.7;
 /** From this much ripple the radio whines, and from these volts a battery smells (12 V), V. */
@@ -43,7 +42,7 @@ export function complainOf(vehicle: Vehicle, random: Random): SymptomName[] {
   else if (cranking.rpm === 0)
     symptoms.push(full < 0.5 || deadCell ? 'no-crank-rapid-clicks' : 'no-crank-single-click');
   else if (cranking.rpm < vehicle.usualRpm * SLOW_SHARE) symptoms.push('slow-crank');
-  if (cranking.rpm > FIRING_RPM) {
+  if (cranking.rpm > FIRES_FROM_RPM) {
     const idle = charge(vehicle, 'off', 1500);
     if (idle.outputAmps < 2 || (idle.postVolts < 13 * scale && random.chance(0.7))) symptoms.push('charge-lamp');
     else if (charge(vehicle, 'on', 2000).postVolts < 13.2 * scale)

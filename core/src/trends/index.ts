@@ -9,5 +9,6 @@ export { USUAL_TRIPS, shortTrips } from './short-trips';
 export type { ShortTrips, TripAssumptions } from './short-trips';
 export { trendsOf } from './trend';
 export type { FittedBattery, Trend, TrendPoint, TrendVisit, VehicleTrends } from './trend';
-export { FORECAST_CELSIUS, STARTS_FROM_RPM, willItStart } from './will-it-start';
+export { FORECAST_CELSIUS, willItStart } from './will-it-start';
+export { FIRES_FROM_RPM } from '../circuit/model/cranking-circuit';
 export type { Change, Forecast, ForecastPoint } from './will-it-start';

@@ -1,5 +1,5 @@
 /** What one visit says of every series: the newest counted readings, brought to the same temperature and charge. */
-import { coldFactor } from '../battery/cranking-resistance';
+import { coldFactor, emptyFactor } from '../battery/cranking-resistance';
 import { coldDemand } from '../criteria/expected-draw';
 import { isClosed, pathReadings } from '../evidence/path-readings';
 import { latest, latestUnder } from '../evidence/case-context';
@@ -20,8 +20,6 @@ export interface Measure {
   readonly celsius?: number;
 }
 
-/** How much more an empty battery resists than a full one of the circuit model. */
-const EMPTY_RESISTS = 0.5;
 /** A good regulator lowers its aim by so much for each degree above 25 °C, of a fixed one (12 V), V (docs/criteria.md). */
 const VOLTS_PER_CELSIUS = 0.01;
 const REGULATED_AT = 25;
@@ -60,7 +58,7 @@ function measuresOf(gradedCase: GradedCase): readonly Measure[] {
     add(series, health, health * spread);
   }
   if (crankingOhms !== null) {
-    const ohms = crankingOhms / coldFactor(celsius) / (1 + EMPTY_RESISTS * (1 - (charge ?? 1)));
+    const ohms = crankingOhms / coldFactor(celsius) / emptyFactor(charge ?? 1);
     add('cranking-ohms', ohms, ohms * OHMS_SPREAD);
   }
   const draw = latest(gradedCase, 'starter-draw');

@@ -1,4 +1,5 @@
 /** What starts take out of a battery, what driving puts back, and how long it may stand. */
+import { daysStanding, usualCapacityAh } from '../battery/standing';
 import { charge } from '../circuit/model/charging-circuit';
 import type { Loads } from '../circuit/model/charging-circuit';
 import { crank } from '../circuit/model/cranking-circuit';
@@ -40,10 +41,8 @@ const IDLE_RPM = 850;
 const DRIVING_RPM = 2000;
 const SECONDS_AN_HOUR = 3600;
 const HOURS_A_DAY = 24;
-/** Of what goes in so much comes out again; so much of the capacity may go before a no-start. */
+/** Of what goes in so much comes out again. */
 const CHARGE_EFFICIENCY = 0.9;
-const USABLE_SHARE = 0.5;
-const AH_PER_CCA = 0.1;
 
 export function shortTrips(system: System, measures: readonly Measure[], given: TripAssumptions): ShortTrips {
   const { celsius, startsADay, secondsAStart, idleShare, loads } = given;
@@ -54,15 +53,13 @@ export function shortTrips(system: System, measures: readonly Measure[], given: 
   const drivingAmps = charge(vehicle, loads, DRIVING_RPM).batteryAmps;
   const putBack = (idleAmps * idleShare + drivingAmps * (1 - idleShare)) * CHARGE_EFFICIENCY;
   const taken = ahAStart * startsADay + vehicle.drainAmps * HOURS_A_DAY;
-  const { capacityAh = vehicle.cca * AH_PER_CCA } = system.battery;
+  const { capacityAh = usualCapacityAh(vehicle.cca) } = system.battery;
   return {
     ahAStart,
     idleAmps,
     drivingAmps,
     minutesADay: putBack > 0 ? (taken / putBack) * 60 : null,
     standsDays:
-      vehicle.drainAmps > 0
-        ? (capacityAh * vehicle.health * USABLE_SHARE * given.charge) / vehicle.drainAmps / HOURS_A_DAY
-        : null,
+      vehicle.drainAmps > 0 ? daysStanding(capacityAh * vehicle.health, given.charge, vehicle.drainAmps) : null,
   };
 }

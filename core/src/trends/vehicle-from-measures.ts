@@ -1,4 +1,5 @@
 /** The circuit model of a vehicle from what was measured of it: what no reading tells is as in a sound one. */
+import { mean } from 'simple-statistics';
 import { convertRating, packCca } from '../battery/rating';
 import { batteryOhmAt, crank } from '../circuit/model/cranking-circuit';
 import { soundPieceOhms } from '../circuit/model/vehicle';
@@ -139,5 +140,3 @@ export function withMeasuredSpeed(
   vehicle.voltsPerRpm /= faster;
   return { ...vehicle, ampsPerRpm: vehicle.ampsPerRpm / faster, usualRpm: vehicle.usualRpm * faster };
 }
-
-const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;

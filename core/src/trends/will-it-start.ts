@@ -1,5 +1,5 @@
 /** Cranking volts and speed by temperature, from the newest readings, with a band from their uncertainty. */
-import { crank } from '../circuit/model/cranking-circuit';
+import { FIRES_FROM_RPM, crank } from '../circuit/model/cranking-circuit';
 import { PATHS } from '../circuit/paths';
 import { renewBattery } from './vehicle-from-measures';
 import { soundPieceOhms } from '../circuit/model/vehicle';
@@ -11,8 +11,6 @@ import type { Assumptions } from './vehicle-from-measures';
 
 /** From the coldest to the warmest that is asked, °C. */
 export const FORECAST_CELSIUS = Array.from({ length: 15 }, (_, at) => -30 + at * 5);
-/** An engine fires from about this crank speed, rpm, as in the circuit model. */
-export const STARTS_FROM_RPM = 60;
 
 /** What might be done before winter. */
 export type Change = 'new-battery' | 'repaired-ground';
@@ -72,11 +70,11 @@ export function willItStart(
 /** The coldest at which the middle of the band still fires, between two points by a straight line. */
 function coldestStart(points: readonly ForecastPoint[]): number | null {
   const [first] = points;
-  if (first && first.rpm >= STARTS_FROM_RPM) return first.celsius;
+  if (first && first.rpm >= FIRES_FROM_RPM) return first.celsius;
   for (let at = 1; at < points.length; at++) {
     const [cold, warm] = [points[at - 1]!, points[at]!];
-    if (warm.rpm < STARTS_FROM_RPM) continue;
-    const share = (STARTS_FROM_RPM - cold.rpm) / (warm.rpm - cold.rpm);
+    if (warm.rpm < FIRES_FROM_RPM) continue;
+    const share = (FIRES_FROM_RPM - cold.rpm) / (warm.rpm - cold.rpm);
     return Math.round(cold.celsius + share * (warm.celsius - cold.celsius));
   }
   return null;

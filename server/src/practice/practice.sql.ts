@@ -32,11 +32,16 @@ export async function listResults(sql: Sql, shop: ShopId, person: string): Promi
 
 /** Everybody who works in the shop, with what they practiced. */
 export async function listClass(sql: Sql, shop: ShopId): Promise<readonly PracticedPerson[]> {
-  const { rows } = await sql.query<{ readonly id: string; readonly name: string }>(
-    'SELECT person_id AS id, name FROM person WHERE shop_id = $1 AND active ORDER BY lower(name), person_id',
+  const { rows } = await sql.query<PracticedPerson>(
+    `SELECT p.person_id AS id, p.name, coalesce(r.results, '[]') AS results
+       FROM person p
+       LEFT JOIN LATERAL (
+         SELECT jsonb_agg(n.result || jsonb_build_object('id', n.result_id) ORDER BY n.called_at, n.result_id DESC) AS results
+           FROM (SELECT result_id, called_at, result FROM practice_result
+                  WHERE shop_id = $1 AND person_id = p.person_id
+                  ORDER BY called_at DESC, result_id LIMIT ${TOLD}) n) r ON true
+      WHERE p.shop_id = $1 AND p.active ORDER BY lower(p.name), p.person_id`,
     [shop],
   );
-  const people: PracticedPerson[] = [];
-  for (const { id, name } of rows) people.push({ id, name, results: await listResults(sql, shop, id) });
-  return people;
+  return rows;
 }

@@ -1,7 +1,7 @@
 import type { RoundPlan, RoundVehicle, RoundView, ShopId } from '@tetrad/contracts';
 import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
-import { VEHICLE } from '../vehicles/vehicles.sql';
+import { LISTED, VEHICLE } from '../vehicles/vehicles.sql';
 
 /** Plans a round, or changes the plan of that id. */
 export async function putPlan(sql: Sql, shop: ShopId, id: string, plan: RoundPlan): Promise<void> {
@@ -49,7 +49,7 @@ export async function listRounds(sql: Sql, shop: ShopId): Promise<readonly Round
                              WHERE shop_id = $1 AND vehicle_id = v.vehicle_id
                              ORDER BY opened_at DESC, job_id LIMIT 1) j ON true
          LEFT JOIN judgement_newest g ON g.shop_id = $1 AND g.job_id = j.job_id
-        WHERE v.shop_id = $1 AND lower(v.group_name) = lower($2) AND v.merged_into IS NULL AND NOT v.is_removed
+        WHERE v.shop_id = $1 AND lower(v.group_name) = lower($2) AND ${LISTED}
         ORDER BY "dueOn", lower(v.name), v.vehicle_id`,
       [shop, plan.group, plan.everyDays, begunOn],
     );

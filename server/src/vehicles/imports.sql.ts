@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { ImportedRow, ShopId, VehicleView } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 import type { PlannedRow } from './plan-import';
-import { VEHICLE, addVehicle, changeVehicle } from './vehicles.sql';
+import { LISTED, VEHICLE, addVehicle, changeVehicle } from './vehicles.sql';
 
 /** What an import changed: a vehicle as it was, or the id of a new one. */
 interface Before {
@@ -13,7 +13,7 @@ interface Before {
 /** Every vehicle of the shop that is listed. */
 export async function allVehicles(sql: Sql, shop: ShopId): Promise<readonly VehicleView[]> {
   const { rows } = await sql.query<{ readonly vehicle: VehicleView }>(
-    `SELECT ${VEHICLE} AS vehicle FROM vehicle v WHERE v.shop_id = $1 AND v.merged_into IS NULL AND NOT v.is_removed`,
+    `SELECT ${VEHICLE} AS vehicle FROM vehicle v WHERE v.shop_id = $1 AND ${LISTED}`,
     [shop],
   );
   return rows.map(({ vehicle }) => vehicle);

@@ -10,7 +10,7 @@ export interface PlannedRow extends ImportedRow {
 
 const FIELDS = ['name', 'plate', 'vin', 'year', 'group'] as const;
 /** As plates are compared: `YD-104` is `yd 104`. */
-export const plateKey = (plate: string): string => plate.toUpperCase().replace(/[^A-Z0-9]/g, '');
+const plateKey = (plate: string): string => plate.toUpperCase().replace(/[^A-Z0-9]/g, '');
 
 /**
  * @param known The vehicles that the shop has and that may be changed.

@@ -10,6 +10,9 @@ import type { Page } from '../platform/database/page';
 /** A vehicle as JSON; `v` is its row. */
 export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year, 'group', v.group_name)`;
 
+/** Of a vehicle's row `v`: it stands in lists. */
+export const LISTED = 'v.merged_into IS NULL AND NOT v.is_removed';
+
 /** Which vehicles are wanted. */
 export interface VehiclesWanted {
   readonly limit: number;
@@ -26,8 +29,7 @@ export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWante
   const value = (given: unknown): string => `$${values.push(given)}`;
   const conditions = [
     'v.shop_id = $1',
-    'v.merged_into IS NULL',
-    'NOT v.is_removed',
+    LISTED,
     seesVehicle('v', value(wanted.scope)),
     ...holdsWords(['v.search'], wanted.find, value),
   ];

@@ -8,7 +8,6 @@ const KEY = 'tetrad.practice-jobs';
 @Injectable({ providedIn: 'root' })
 export class PracticeJobs {
   readonly #kept = keptRecord<string, Exercise>(KEY);
-  readonly all = this.#kept.all;
 
   of(job: string): Exercise | null {
     return this.#kept.all()[job] ?? null;

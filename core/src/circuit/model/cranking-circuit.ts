@@ -1,5 +1,5 @@
 /** The starting circuit in its steady state: one loop of battery, path and motor. */
-import { coldFactor } from '../../battery/cranking-resistance';
+import { coldFactor, emptyFactor } from '../../battery/cranking-resistance';
 import { convertRating, loadTestAmps, packCca, testerStandard } from '../../battery/rating';
 import { sagShare } from '../../battery/sag-share';
 import { restingVolts } from '../../battery/state-of-charge';
@@ -19,12 +19,12 @@ export interface Cranking {
 /** Volts of one 2 V cell that is gone, and how much more its dead plates resist. */
 const CELL_VOLTS = 2.1;
 const DEAD_CELL_RESISTS = 1.8;
-/** How much more an empty battery resists than a full one. */
-const EMPTY_RESISTS = 0.5;
 /** Small-signal resistance over the cranking resistance (docs/criteria.md, internal resistance). */
 const SMALL_SIGNAL = 0.75;
 /** Free-running starter: share of the usual draw. */
 export const FREE_SHARE = 0.4;
+/** An engine fires from this crank speed on, rpm. */
+export const FIRES_FROM_RPM = 60;
 /** Slower than this the engine stands, rpm. */
 const STALL_RPM = 8;
 /** Rounds in which sag and current find each other. */
@@ -46,12 +46,7 @@ export function emf({ charge, deadCell, system, celsius, scale }: Vehicle): numb
 
 /** Sag of this battery under half its CCA, V: colder, emptier and older sags more. */
 const halfCcaSag = ({ batteryOhm, cca, celsius, charge, deadCell, health }: Vehicle): number =>
-  (batteryOhm *
-    (cca / 2) *
-    coldFactor(celsius) *
-    (1 + EMPTY_RESISTS * (1 - charge)) *
-    (deadCell ? DEAD_CELL_RESISTS : 1)) /
-  health;
+  (batteryOhm * (cca / 2) * coldFactor(celsius) * emptyFactor(charge) * (deadCell ? DEAD_CELL_RESISTS : 1)) / health;
 
 /** Volts at the posts under a current. @param factor What a tester's own error makes of the sag. */
 export const batteryVoltsAt = (vehicle: Vehicle, amps: number, factor = 1): number =>

@@ -3,6 +3,7 @@ import type { DrawRange } from '../../criteria/expected-draw';
 import { crankingOhms } from '../../battery/cranking-resistance';
 import { loadTestAmps } from '../../battery/rating';
 import { halfCcaVolts } from '../../battery/sag-share';
+import { daysStanding, usualCapacityAh } from '../../battery/standing';
 import { limitsOf } from '../../criteria/criteria-set';
 import type { Derived } from '../../format/judgement-shape';
 import { interpolate } from '../../quantities/interpolate';
@@ -16,13 +17,8 @@ import { solvePaths } from './solve-paths';
 
 /** Least current, A, for which a resistance may be computed from cranking volts. */
 const MIN_AMPS = 20;
-/** Share of capacity that may go before the vehicle no longer starts. */
-const USABLE_SHARE = 0.5;
-/** Twenty-hour capacity of a starter battery per SAE amp, Ah, where the label gives no capacity. */
-const AH_PER_CCA = 0.1;
 /** Under this a clamp shows nothing, A. */
 const SOME_DRAIN_AMPS = 0.001;
-const HOURS_A_DAY = 24;
 
 /** @returns the floor of a load test at this temperature, V, where the set has one. */
 function loadFloor({ criteria, celsius, scale }: GradedCase): number | null {
@@ -82,10 +78,10 @@ const publishedWay = ({ way, health, spread, reading, battery }: HealthWay): Non
 function daysToNoStart(gradedCase: GradedCase): number | null {
   const draw = wholeDraw(gradedCase)?.value;
   const { capacityAh, count = 1, arrangement } = gradedCase.case.system.battery;
-  const one = capacityAh ?? (gradedCase.cca === null ? null : gradedCase.cca * AH_PER_CCA);
+  const one = capacityAh ?? (gradedCase.cca === null ? null : usualCapacityAh(gradedCase.cca));
   if (draw === undefined || draw <= SOME_DRAIN_AMPS || one === null) return null;
   const capacity = arrangement === 'parallel' ? one * count : one;
-  return (capacity * USABLE_SHARE * (gradedCase.charge ?? 1)) / draw / HOURS_A_DAY;
+  return daysStanding(capacity, gradedCase.charge ?? 1, draw);
 }
 
 /** The ends of a typical range over its middle. */

@@ -2,6 +2,7 @@
  * The battery's health by every way it was measured, all on one scale: 1 is as rated. Each way is read against
  * its own limit in the set in use, so that a set that is edited moves the scale with it.
  */
+import { emptyFactor } from '../../battery/cranking-resistance';
 import { sagShare } from '../../battery/sag-share';
 import { loadTestAmps } from '../../battery/rating';
 import { limitOf } from '../../evidence/limit-of';
@@ -27,8 +28,6 @@ const AT_LIMIT: Readonly<Record<HealthWayName, { readonly health: number; readon
 const MIN_MAX = { spread: 2, deeper: 1.08 } as const;
 /** Resting volts that the load test's floor is told from (12 V), V. */
 const FLOOR_FROM_VOLTS = 12.6;
-/** How much more an empty battery resists than a full one. */
-const EMPTY_RESISTS = 0.5;
 /** A sag under this (12 V) is no measure, V. */
 const MIN_SAG_VOLTS = 0.05;
 const MIN_LOAD_AMPS = 20;
@@ -40,7 +39,7 @@ const held = (health: number): number => Math.min(Math.max(health, MIN_HEALTH), 
 
 /** Volts that the load test's floor allows a battery of this charge to lose, V. */
 const allowedSag = (floor: number, { scale, charge }: GradedCase): number =>
-  (FLOOR_FROM_VOLTS * scale - floor) * (1 + EMPTY_RESISTS * (1 - (charge ?? 1)));
+  (FLOOR_FROM_VOLTS * scale - floor) * emptyFactor(charge ?? 1);
 
 /**
  * @param floor Load test's floor, V, or null.

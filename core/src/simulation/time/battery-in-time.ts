@@ -3,6 +3,7 @@
  * charge leaves on the plates is the slow one: at rest it decays over hours, and a load takes it away in a minute
  * (surface charge).
  */
+import { usualCapacityAh } from '../../battery/standing';
 import { emf, ohmicOhm, sagAt } from '../../circuit/model/cranking-circuit';
 import { chargingOhm, voltsInto } from '../../circuit/model/charging-circuit';
 import type { Vehicle } from '../../circuit/model/vehicle';
@@ -20,8 +21,6 @@ const CLEARING_S = { fast: 5, slow: 30 } as const;
 /** Below this a battery is at rest, A: sleeping modules neither charge it nor clear its plates. */
 const AT_REST_A = 1;
 const SECONDS_PER_HOUR = 3600;
-/** Where a label tells no capacity: CCA for each ampere hour. */
-const CCA_PER_AH = 10;
 
 interface Times {
   readonly fast: number;
@@ -42,7 +41,7 @@ export class BatteryInTime {
   constructor(private readonly vehicle: Vehicle) {
     this.#ohm = ohmicOhm(vehicle);
     this.#openV = emf(vehicle);
-    const { capacityAh = vehicle.cca / CCA_PER_AH } = vehicle.system.battery;
+    const { capacityAh = usualCapacityAh(vehicle.cca) } = vehicle.system.battery;
     this.#capacityAs = capacityAh * SECONDS_PER_HOUR;
   }
 

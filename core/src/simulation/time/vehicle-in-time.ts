@@ -7,7 +7,7 @@
  * tenth as long by under 20 mV in a start (`core/test/vehicle-in-time.test.ts`).
  */
 import { LOAD_SHARE, outputOhm } from '../../circuit/model/charging-circuit';
-import { FREE_SHARE, pathOhm } from '../../circuit/model/cranking-circuit';
+import { FIRES_FROM_RPM, FREE_SHARE, pathOhm } from '../../circuit/model/cranking-circuit';
 import type { Vehicle } from '../../circuit/model/vehicle';
 import type { DiodeState } from '../record/bridge';
 import { AlternatorInTime } from './alternator-in-time';
@@ -57,7 +57,7 @@ export interface Instant {
 const INDUCTANCE_H = 0.6e-3;
 const INERTIA_AS_PER_RPM = 0.35;
 /** Usual share of the load that is compression. */
-const PULSE_SHARE = 0.35;
+export const PULSE_SHARE = 0.35;
 /** Compressions begin to be felt as the engine turns, rpm. */
 const TURNING_RPM = 40;
 /** What modules and the fuel pump usually take with the key on, the engine not running, A. */
@@ -72,7 +72,6 @@ const FALLS_ASLEEP_S = 1500;
 export const IDLE_RPM = 850;
 const THROTTLE_RPM = 2150;
 const FLARE_S = 0.25;
-const FIRES_FROM_RPM = 60;
 const FIRES_AFTER_S = 0.6;
 /** An engine that is switched off stands after about so long, s. */
 const RUNS_DOWN_S = 0.4;

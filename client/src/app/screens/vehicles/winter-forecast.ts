@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { System } from '@tetrad/core';
-import { STARTS_FROM_RPM, willItStart } from '@tetrad/core/trends';
+import { FIRES_FROM_RPM, willItStart } from '@tetrad/core/trends';
 import type { Change, Measure } from '@tetrad/core/trends';
 import { Chart, Filler, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
 import { Figures } from '../../device/figures';
@@ -63,7 +63,7 @@ export class WinterForecast {
   readonly measures = input.required<readonly Measure[]>();
   protected readonly charges = CHARGES;
   protected readonly changes = CHANGES;
-  protected readonly firesFrom = STARTS_FROM_RPM;
+  protected readonly firesFrom = FIRES_FROM_RPM;
   protected readonly charge = signal(1);
   protected readonly change = signal<Change | 'none'>('none');
 
@@ -98,7 +98,7 @@ export class WinterForecast {
             { data: points.map(({ celsius, fastest }) => ({ x: celsius, y: fastest })), ...edge, fill: '+1' },
             { data: points.map(({ celsius, slowest }) => ({ x: celsius, y: slowest })), ...edge },
             {
-              data: points.map(({ celsius }) => ({ x: celsius, y: STARTS_FROM_RPM })),
+              data: points.map(({ celsius }) => ({ x: celsius, y: FIRES_FROM_RPM })),
               borderColor: soft,
               borderDash: [6, 4],
               borderWidth: 1,
