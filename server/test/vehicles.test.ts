@@ -92,6 +92,20 @@ describe('two records of one vehicle', () => {
     expect((await app.ask('GET', `${shop}/jobs/${more.job}`)).body.vehicle.id).toBe(one.vehicle);
   });
 
+  it('a merge stands where an earlier move of one job is taken back', async () => {
+    const [one, other] = [await openJob(), await openJob()];
+    const more = await openJob(other.vehicle);
+    await app.ask('PATCH', `${shop}/vehicles/${other.vehicle}`, { group: 'Merged later' });
+    const [move, merge] = [randomUUID(), randomUUID()];
+    const at = `${shop}/vehicles/${other.vehicle}/moves`;
+    await app.ask('POST', at, { id: move, to: one.vehicle, jobs: [more.job] });
+    await app.ask('POST', at, { id: merge, to: one.vehicle });
+    await app.ask('POST', `${shop}/vehicle-moves/${move}/undo`, {});
+    expect(await listed('merged later')).toEqual([]);
+    await app.ask('POST', `${shop}/vehicle-moves/${merge}/undo`, {});
+    expect(await listed('merged later')).toEqual([other.vehicle]);
+  });
+
   it('bad input moves nothing: itself, a vehicle that is none, no jobs, an apprentice', async () => {
     const [one, other] = [await openJob(), await openJob()];
     const at = `${shop}/vehicles/${one.vehicle}/moves`;

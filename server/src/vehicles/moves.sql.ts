@@ -29,16 +29,25 @@ export async function moveJobs(
   return moved;
 }
 
+interface Move {
+  readonly from: string;
+  readonly to: string;
+  readonly jobs: readonly string[];
+  readonly isMerge: boolean;
+}
+
 /** Brings the jobs of a move back. @returns how many; null where there is no such move, or it was undone before. */
 export async function undoMove(sql: Sql, shop: ShopId, id: string): Promise<number | null> {
-  const { rows } = await sql.query<{ readonly from: string; readonly to: string; readonly jobs: readonly string[] }>(
+  const { rows } = await sql.query<Move>(
     `UPDATE vehicle_move SET undone_at = now() WHERE shop_id = $1 AND move_id = $2 AND undone_at IS NULL
-     RETURNING from_vehicle AS "from", to_vehicle AS "to", jobs`,
+     RETURNING from_vehicle AS "from", to_vehicle AS "to", jobs, is_merge AS "isMerge"`,
     [shop, id],
   );
   const [move] = rows;
   if (!move) return null;
-  await sql.query('UPDATE vehicle SET merged_into = NULL WHERE shop_id = $1 AND vehicle_id = $2', [shop, move.from]);
+  // a later merge stands where one job alone is brought back
+  if (move.isMerge)
+    await sql.query('UPDATE vehicle SET merged_into = NULL WHERE shop_id = $1 AND vehicle_id = $2', [shop, move.from]);
   const { rowCount } = await sql.query(
     `UPDATE job SET vehicle_id = $3, version = version + 1, changed_at = now()
       WHERE shop_id = $1 AND vehicle_id = $2 AND job_id = ANY ($4::uuid[])`,
