@@ -37,8 +37,10 @@ export type {
 export { KEY_POSITIONS, LOAD_STEPS, SimulatedHands } from './simulated-hands';
 export type { SimulatedVehicleView } from './simulated-hands';
 export { PageQuery } from './page-query';
-export { RoundPlan } from './rounds';
-export type { RoundVehicle, RoundView } from './rounds';
+export { RoundCheck, RoundPlan, URGENCIES, VehicleUse } from './rounds';
+export { URGENCY_WORDS, sheetWords } from './sheet-words';
+export type { SheetWords } from './sheet-words';
+export type { RoundVehicle, RoundView, SheetRow, Urgency } from './rounds';
 export { ImportVehicles, MoveJobs } from './vehicles';
 export type { HistoryVisit, ImportedRow, VehicleImportView } from './vehicles';
 export { NewPracticeResult } from './practice';

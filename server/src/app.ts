@@ -21,7 +21,9 @@ import { healthRoutes } from './operations/health';
 import { metrics } from './operations/metrics';
 import type { DemoDoor } from './people/demo';
 import { pairingRoutes } from './people/pairing-routes';
+import { roundCheckRoutes } from './rounds/check-routes';
 import { roundRoutes } from './rounds/round-routes';
+import { sheetRoutes } from './rounds/sheet-routes';
 import { practiceRoutes } from './practice/practice-routes';
 import { peopleRoutes } from './people/people-routes';
 import { sessionListRoutes } from './people/session-list-routes';
@@ -144,6 +146,8 @@ export function createApp(options: AppOptions): Express {
     vehicleRoutes(pool, lists, leftOut),
     vehicleImportRoutes(pool),
     roundRoutes(pool, lists),
+    roundCheckRoutes(pool),
+    sheetRoutes(pool, lists, fontsFolder),
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut, standIns),

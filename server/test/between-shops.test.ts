@@ -82,6 +82,12 @@ const addresses = (): [string, string][] => {
     ...of('PATCH', [`/vehicles/${vehicle}`]),
     ...of('POST', [`/vehicles/${vehicle}/moves`, `/vehicle-moves/${randomUUID()}/undo`]),
     ...of('GET', ['/rounds', '/rounds.ics']),
+    ...of(
+      'GET',
+      ['vehicles', 'sheet', 'sheet.pdf'].map((what) => `/rounds/${randomUUID()}/${what}`),
+    ),
+    ...of('POST', [`/jobs/${randomUUID()}/round-check`]),
+    ...of('PUT', [`/vehicles/${vehicle}/uses/${randomUUID()}`]),
     ...of('DELETE', [`/rounds/${randomUUID()}`]),
     ...of('POST', ['/vehicle-imports', `/vehicle-imports/${randomUUID()}/undo`]),
     ...of('GET', ['/settings', '/instruments/live']),

@@ -10,11 +10,9 @@ import type { GradedCase } from '../evidence/case-context';
 import { compareWithLimits } from '../evidence/compare-with-limits';
 import type { Grade } from '../format/words';
 import type { Assessment } from '../evidence/assessment';
+import { FOUR_NOTES } from '../trade/four-notes';
+import type { NoteName } from '../trade/four-notes';
 import { TESTS } from '../trade/tables';
-
-/** The four notes of the profile, in the order they are measured. */
-export const FOUR_NOTES = ['resting-voltage', 'cranking-voltage', 'charging-voltage', 'ripple-ac'] as const;
-export type NoteName = (typeof FOUR_NOTES)[number];
 
 /** One level of the profile. */
 export interface ProfileNote {

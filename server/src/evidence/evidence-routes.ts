@@ -2,8 +2,7 @@ import type { JobId, ShopId } from '@tetrad/contracts';
 import { Router } from 'express';
 import type { Request, Response } from 'express';
 import { NewObservation, NewReading, VoidReading, readingId } from '@tetrad/contracts';
-import { ENGLISH, outsidePhysics } from '@tetrad/core';
-import type { NominalVolts, Observation, Reading } from '@tetrad/core';
+import type { Observation, Reading } from '@tetrad/core';
 import type { AuditAction } from '../audit-log/audit-log.sql';
 import { judgedOf, knownOf, storeJudged } from '../judgements/judge-job';
 import { whoOf } from '../people/who';
@@ -14,6 +13,7 @@ import type { WholeJob } from '../jobs/whole-job.sql';
 import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
+import { refuseImpossible } from './refusals';
 import { onLockedJob } from '../jobs/locked-job';
 
 /** Evidence of one job: readings and observations are added, readings are voided, nothing is changed. */
@@ -45,7 +45,7 @@ export function evidenceRoutes(pool: Pool): Router {
       send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
       check({ system }, { readings }) {
         if (readings.length > MAX_READINGS) throw tooManyReadings(readings.length);
-        refuseImpossible(reading, system.nominalVolts);
+        refuseImpossible(reading, system.nominalVolts, 'reading.value');
         refuseOther(reading, readings);
       },
     });
@@ -128,17 +128,4 @@ function refuseOther({ id, test, value }: Reading, readings: readonly Reading[])
       `Reading ${id} is stored already with another value; a correction voids it and adds a new one.`,
     ),
   );
-}
-
-function refuseImpossible(reading: Reading, nominalVolts: NominalVolts): void {
-  const wrong = outsidePhysics(reading, nominalVolts);
-  if (!wrong) return;
-  const meant = wrong.slip ? `; was ${ENGLISH.quantity(wrong.slip.value, wrong.unit)} meant?` : '';
-  throw misfit([
-    {
-      field: 'reading.value',
-      found: String(wrong.value),
-      allowed: `${wrong.min} to ${wrong.max} ${wrong.unit} on a ${nominalVolts} V system${meant}`,
-    },
-  ]);
 }

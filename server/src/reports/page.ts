@@ -92,3 +92,29 @@ export function gradeMark(paper: Paper, grade: Grade, x: number, y: number, size
   }
   paper.restore();
 }
+
+/** The line under a head. */
+export function rule(paper: Paper): void {
+  paper
+    .moveTo(MARGIN_PT, paper.y)
+    .lineTo(MARGIN_PT + WIDE_PT, paper.y)
+    .lineWidth(1.2)
+    .strokeColor(INK.plain)
+    .stroke();
+  paper.y += 10;
+}
+
+/** The foot of every page. @param name What the paper is about. */
+export function pageNumbers(paper: Paper, name: string): void {
+  const { start, count } = paper.bufferedPageRange();
+  for (let index = 0; index < count; index++) {
+    paper.switchToPage(start + index);
+    paper.page.margins.bottom = 0; // or the foot would begin a page of its own
+    style(paper, { size: 8, ink: INK.soft }).text(
+      `${name}  ·  page ${index + 1} of ${count}`,
+      MARGIN_PT,
+      paper.page.height - 36,
+      { width: WIDE_PT, align: 'right', lineBreak: false },
+    );
+  }
+}

@@ -7,7 +7,7 @@ import { drawCapture } from './draw-capture';
 import { drawProfile } from './draw-profile';
 import { drawSettled } from './draw-settled';
 import { drawTable } from './draw-table';
-import { INK, MARGIN_PT, WIDE_PT, heading, keepTogether, newPaper, paragraph, style } from './page';
+import { INK, MARGIN_PT, WIDE_PT, heading, keepTogether, newPaper, pageNumbers, paragraph, rule, style } from './page';
 import type { Paper } from './page';
 
 const PROFILE_PT = 132;
@@ -42,7 +42,7 @@ export function pdfReport(
   head(paper, job, shop);
   technicianPage(paper, report);
   for (const capture of captures) drawCapture(paper, capture);
-  pageNumbers(paper, job);
+  pageNumbers(paper, job.vehicle.name);
   paper.end();
   return paper;
 }
@@ -59,13 +59,7 @@ function head(paper: Paper, job: JobView, shop: string): void {
     shop,
   ];
   paragraph(paper, facts.filter(Boolean).join('  ·  '), { size: 10, ink: INK.soft }, 6);
-  paper
-    .moveTo(MARGIN_PT, paper.y)
-    .lineTo(MARGIN_PT + WIDE_PT, paper.y)
-    .lineWidth(1.2)
-    .strokeColor(INK.plain)
-    .stroke();
-  paper.y += 10;
+  rule(paper);
 }
 
 function customerPage(paper: Paper, report: ReportDocument, notes: readonly string[]): void {
@@ -189,19 +183,5 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
   if (report.observations.length > 0) {
     heading(paper, 'Seen');
     paragraph(paper, report.observations.map(({ about, finding }) => `${about}: ${finding}`).join('  ·  '));
-  }
-}
-
-function pageNumbers(paper: Paper, job: JobView): void {
-  const { start, count } = paper.bufferedPageRange();
-  for (let index = 0; index < count; index++) {
-    paper.switchToPage(start + index);
-    paper.page.margins.bottom = 0; // or the foot would begin a page of its own
-    style(paper, { size: 8, ink: INK.soft }).text(
-      `${job.vehicle.name}  ·  page ${index + 1} of ${count}`,
-      MARGIN_PT,
-      paper.page.height - 36,
-      { width: WIDE_PT, align: 'right', lineBreak: false },
-    );
   }
 }

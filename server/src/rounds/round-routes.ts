@@ -1,14 +1,17 @@
 import { Router } from 'express';
-import { createEvents } from 'ics';
-import type { DateArray } from 'ics';
-import { RoundPlan } from '@tetrad/contracts';
-import type { RoundView } from '@tetrad/contracts';
-import { permit } from '../people/who';
+import { PageQuery, RoundPlan, VEHICLES_PAGE } from '@tetrad/contracts';
+import type { RoundView, ShopId } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { actor, permit } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
-import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import { bodyAs, queryAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
+import { tellNextPage } from '../platform/http/next-page';
 import { notFound } from '../platform/http/problem';
-import { endPlan, listRounds, putPlan } from './rounds.sql';
+import { namesOf } from '../vehicles/vehicles.sql';
+import { calendarOf } from './calendar';
+import { dueOf, placeOf, roundVehicles, roundView, todayOf } from './due.sql';
+import { endPlan, putPlan } from './plans.sql';
 
 /** Rounds: which vehicles of a group are due, and the same as a calendar. @param lists Where lists are read from. */
 export function roundRoutes(pool: Pool, lists: Sql): Router {
@@ -16,15 +19,31 @@ export function roundRoutes(pool: Pool, lists: Sql): Router {
 
   router.get('/rounds', async (request, response) => {
     permit(request, 'see-all-jobs');
-    response.json(await listRounds(lists, shopParam(request)));
+    const today = todayOf(new Date());
+    const rounds = await dueOf(lists, shopParam(request));
+    response.json(rounds.map((round) => roundView(round, today)) satisfies RoundView[]);
+  });
+
+  router.get('/rounds/:plan/vehicles', async (request, response) => {
+    permit(request, 'see-all-jobs');
+    const [shop, id] = [shopParam(request), uuidParam(request, 'plan')];
+    const { limit = VEHICLES_PAGE, after = '' } = queryAs(PageQuery, request);
+    const { vehicles } = await planOf(lists, shop, id);
+    const from = vehicles.filter((one) => placeOf(one) > after);
+    const page = from.slice(0, limit);
+    tellNextPage(request, response, from.length > limit ? placeOf(page.at(-1)!) : null);
+    response.json(await roundVehicles(lists, shop, page));
   });
 
   router.put('/rounds/:plan', async (request, response) => {
     permit(request, 'see-all-jobs');
     const [shop, id] = [shopParam(request), uuidParam(request, 'plan')];
     const plan = bodyAs(RoundPlan, request);
-    await runIdempotent(pool, request, (sql) => putPlan(sql, shop, id, plan));
-    response.json((await listRounds(pool, shop)).find((one) => one.id === id));
+    await runIdempotent(pool, request, async (sql) => {
+      await putPlan(sql, shop, id, plan);
+      await addAuditEntry(sql, { what: 'round-planned', ...actor(request), about: id, detail: { ...plan } });
+    });
+    response.json(roundView(await planOf(pool, shop, id), todayOf(new Date())));
   });
 
   router.delete('/rounds/:plan', async (request, response) => {
@@ -32,31 +51,35 @@ export function roundRoutes(pool: Pool, lists: Sql): Router {
     const [shop, id] = [shopParam(request), uuidParam(request, 'plan')];
     await runIdempotent(pool, request, async (sql) => {
       if (!(await endPlan(sql, shop, id))) throw notFound('round', id);
+      await addAuditEntry(sql, { what: 'round-ended', ...actor(request), about: id });
     });
     response.status(204).end();
   });
 
   router.get('/rounds.ics', async (request, response) => {
     permit(request, 'see-all-jobs');
-    const calendar = calendarOf(await listRounds(lists, shopParam(request)));
-    response.type('text/calendar').attachment('rounds.ics').send(calendar);
+    const shop = shopParam(request);
+    const rounds = await dueOf(lists, shop);
+    const names = await namesOf(
+      lists,
+      shop,
+      rounds.flatMap(({ vehicles }) => vehicles.map(({ vehicle }) => vehicle)),
+    );
+    const entries = rounds.flatMap(({ plan, vehicles }) =>
+      vehicles.flatMap(({ vehicle: id, due }) => {
+        const vehicle = names.get(id);
+        return vehicle && due ? [{ plan, vehicle, dueOn: due.dueOn }] : [];
+      }),
+    );
+    response.type('text/calendar').attachment('rounds.ics').send(calendarOf(entries));
   });
 
   return router;
 }
 
-/** One entry a vehicle, on the day on which it is due. @throws Error that the calendar could not be written. */
-function calendarOf(rounds: readonly RoundView[]): string {
-  const events = rounds.flatMap(({ id, group, assignee, everyDays, vehicles }) =>
-    vehicles.map(({ vehicle, dueOn }) => ({
-      uid: `${id}.${vehicle.id}`,
-      title: `Battery check: ${vehicle.name}${vehicle.plate ? ` (${vehicle.plate})` : ''}`,
-      description: [`${group}, every ${everyDays} days`, assignee ?? ''].filter(Boolean).join('. '),
-      start: dueOn.split('-').map(Number) as DateArray,
-      duration: { days: 1 },
-    })),
-  );
-  const { error, value } = createEvents(events, { productId: 'tetrad/rounds', calName: 'Battery checks' });
-  if (error || !value) throw error ?? new Error('the calendar could not be written');
-  return value;
+/** One plan with its vehicles by urgency. @throws Refusal 404 where there is none of that id. */
+export async function planOf(sql: Sql, shop: ShopId, id: string) {
+  const [found] = await dueOf(sql, shop, id);
+  if (!found) throw notFound('round', id);
+  return found;
 }

@@ -136,3 +136,16 @@ export async function listVisits(sql: Sql, shop: ShopId, vehicle: string, scope:
   );
   return rows.map((row) => ({ ...row, openedAt: row.openedAt.toISOString() }));
 }
+
+/** What some vehicles are called, by id. */
+export async function namesOf(
+  sql: Sql,
+  shop: ShopId,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Pick<VehicleView, 'id' | 'name' | 'plate'>>> {
+  const { rows } = await sql.query<Pick<VehicleView, 'id' | 'name' | 'plate'>>(
+    'SELECT vehicle_id AS id, name, plate FROM vehicle WHERE shop_id = $1 AND vehicle_id = ANY ($2)',
+    [shop, ids],
+  );
+  return new Map(rows.map((row) => [row.id, row]));
+}

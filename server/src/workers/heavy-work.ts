@@ -3,7 +3,8 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { Refusal, problem } from '../platform/http/problem';
-import { judge, pdf } from './tasks';
+import type { SheetPaper } from '../rounds/draw-sheet';
+import { judge, pdf, sheet } from './tasks';
 import type { Judged, JudgeTask, PdfTask } from './tasks';
 
 /** A case with fewer readings is judged faster than it is handed over. */
@@ -16,6 +17,7 @@ export interface HeavyWork {
   judge(task: JudgeTask): Promise<Judged>;
   /** @param signal Ends it: who asked has gone. */
   pdf(task: PdfTask, signal: AbortSignal): Promise<Uint8Array>;
+  sheet(task: SheetPaper, signal: AbortSignal): Promise<Uint8Array>;
   close(): Promise<void>;
 }
 
@@ -23,6 +25,7 @@ export interface HeavyWork {
 const atHand: HeavyWork = {
   judge: (task) => Promise.resolve(judge(task)),
   pdf: (task) => pdf(task),
+  sheet: (task) => sheet(task),
   close: () => Promise.resolve(),
 };
 
@@ -50,6 +53,7 @@ export function inThreads(file: URL): HeavyWork {
   return {
     judge: (task) => run('judge', task),
     pdf: (task, signal) => run('pdf', task, signal),
+    sheet: (task, signal) => run('sheet', task, signal),
     close: () => pool.destroy(),
   };
 }

@@ -5,6 +5,8 @@ import type { Case, Judgement, Profile } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { pdfReport } from '../reports/pdf-report';
 import type { PdfOptions } from '../reports/pdf-report';
+import { drawSheet } from '../rounds/draw-sheet';
+import type { SheetPaper } from '../rounds/draw-sheet';
 
 export interface Judged {
   readonly judgement: Judgement;
@@ -30,3 +32,6 @@ export function judge({ subject, criteria }: JudgeTask): Judged {
 }
 
 export const pdf = ({ job, options }: PdfTask): Promise<Uint8Array> => buffer(pdfReport(job, options));
+
+/** A round sheet as PDF. */
+export const sheet = (task: SheetPaper): Promise<Uint8Array> => buffer(drawSheet(task));

@@ -1,3 +1,3 @@
 /** A thread for heavy tasks. */
 import 'reflect-metadata';
-export { judge, pdf } from './tasks';
+export { judge, pdf, sheet } from './tasks';
