@@ -90,6 +90,16 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   { name: 'audit log', path: '/audit-log' },
   { name: 'vehicles', path: '/vehicles' },
   { name: 'rounds', path: '/rounds' },
+  {
+    name: 'round',
+    path: '/rounds/7e7ad000-0000-4000-8100-000000000001',
+    open: async (page) => {
+      await page.getByLabel('Plate, VIN or its last characters').fill('YD-002');
+      await page.keyboard.press('Enter');
+      await page.getByLabel('Cranking, V').fill('17.2');
+    },
+  },
+  { name: 'round sheet', path: '/rounds/7e7ad000-0000-4000-8100-000000000001/sheet' },
   { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
   { name: 'exercises', path: '/practice' },
   { name: 'class', path: '/practice/class', open: (page) => takeOver(page, 'Tomas Aldery', '1470') },

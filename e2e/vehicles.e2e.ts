@@ -3,7 +3,7 @@ import { expect, pick, test } from './application';
 
 test('a vehicle is found, its battery followed over the visits, and its winter told', async ({ page, app, faults }) => {
   await page.goto(`${app.url}/vehicles`);
-  await page.getByRole('searchbox').fill('parks');
+  await page.getByRole('searchbox').fill('parks pickup');
   await expect(page.getByRole('row')).toHaveCount(2);
   await page.getByRole('link', { name: /Parks pickup/ }).click();
   await expect(page.getByRole('img', { name: 'Health by conductance over the visits' })).toBeVisible();
@@ -38,28 +38,4 @@ test('two records become one, and two again; a group is given and found', async 
   await page.goto(`${app.url}/vehicles`);
   await page.getByRole('searchbox').fill('town hall');
   await expect(page.getByRole('link', { name: /Pool car/ })).toBeVisible();
-});
-
-test('a round is planned for a group, and what is due is one press from its check', async ({ page, app, faults }) => {
-  await page.goto(`${app.url}/vehicles`);
-  await page.getByRole('link', { name: /Warden car/ }).click();
-  await page.getByRole('button', { name: 'Edit' }).click();
-  await page.getByLabel('Group').fill('Wardens');
-  await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Wardens')).toBeVisible();
-  await page.goto(`${app.url}/rounds`);
-  await page.getByRole('button', { name: 'Plan a round' }).click();
-  await page.getByLabel('Group of vehicles').fill('wardens');
-  await page.getByLabel('Every so many days').fill('0');
-  await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('a whole number of days, 1 to 3650')).toBeVisible();
-  await page.getByLabel('Every so many days').fill('1');
-  await page.getByRole('button', { name: 'Save' }).click();
-  const row = page.getByRole('row', { name: /Warden car/ });
-  await expect(row).toContainText(/days? ago|today|in 1 day/);
-  await expect(page.getByRole('link', { name: 'Calendar' })).toBeVisible();
-  await row.getByRole('button', { name: 'Check' }).click();
-  await expect(page).toHaveURL(/\/jobs\//);
-  await expect(page.getByRole('heading', { name: /Warden car/ })).toBeVisible();
-  expect(faults).toEqual([]);
 });

@@ -25,7 +25,7 @@ export const ROUTES: Routes = [
   {
     path: 'rounds',
     title: 'Rounds · Tetrad',
-    loadComponent: () => import('./screens/rounds/rounds').then((m) => m.Rounds),
+    loadChildren: () => import('./screens/rounds/rounds.routes'),
   },
   {
     path: 'vehicles/:id',

@@ -12,14 +12,19 @@ import { newestJudgement } from '../judgements/judgements.sql';
 import { addResult } from '../practice/practice.sql';
 import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
+import { addUse } from '../rounds/checks.sql';
+import { putPlan } from '../rounds/plans.sql';
 import { addShop, changeShop } from '../shops/shops.sql';
 import { addSignOff } from '../signing/sign-offs.sql';
 import { inShop } from '../platform/database/working-shop';
+import { addVehicle } from '../vehicles/vehicles.sql';
 import { startTimer } from '../waiting/timers.sql';
 import { DEMO_CAPTURES, demoFile } from './demo-captures';
 import { DEMO_SHOP, EMPTY_SHOP } from './demo-shops';
 import { DEMO_JOBS } from './demo-jobs';
 import { DEMO_PRACTICE } from './demo-practice';
+import { DEMO_ROUNDS, DEMO_USES } from './demo-rounds';
+import { NEVER_SEEN } from './demo-vehicles';
 import type { DemoJob } from './demo-jobs';
 
 const HOUR_MS = 3_600_000;
@@ -38,6 +43,8 @@ const DEMO_INSTRUMENTS: readonly InstrumentBody[] = [
 /** The stand-in behind each of them, in the same order. */
 const STAND_IN_OF = ['meter', 'clamp', 'analyzer', 'vehicle', 'recorder'] as const;
 
+const roundId = (index: number): string => `7e7ad000-0000-4000-8100-${String(index + 1).padStart(12, '0')}`;
+const useId = (index: number): string => `7e7ad000-0000-4000-8200-${String(index + 1).padStart(12, '0')}`;
 const practiceId = (index: number): string => `7e7ad000-0000-4000-c000-${String(index + 1).padStart(12, '0')}`;
 const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
 const demoJobId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`);
@@ -128,6 +135,15 @@ async function addPractice(sql: Sql, now: Date): Promise<void> {
   }
 }
 
+/** The rounds, once the vehicles are there. */
+async function addRounds(sql: Sql, now: Date): Promise<void> {
+  for (const [index, plan] of DEMO_ROUNDS.entries()) await putPlan(sql, DEMO_SHOP.id, roundId(index), plan);
+  for (const [index, { vehicle, daysAgo, km }] of DEMO_USES.entries()) {
+    const at = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
+    await addUse(sql, DEMO_SHOP.id, useId(index), vehicle, { km }, { by: DEMO_PEOPLE[0]!.name, at });
+  }
+}
+
 function loadJobs(pool: Pool, now: Date): Promise<number> {
   return inTransaction(pool, async (sql) => {
     const { rowCount } = await sql.query('SELECT 1 FROM job WHERE shop_id = $1 LIMIT 1', [DEMO_SHOP.id]);
@@ -145,6 +161,7 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
       'Ilse Marrow',
     );
     await addPractice(sql, now);
+    for (const vehicle of NEVER_SEEN) await addVehicle(sql, DEMO_SHOP.id, vehicle);
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
       const openedAt = new Date(now.getTime() - job.hoursAgo * HOUR_MS);
@@ -165,6 +182,7 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
         cylinders: system.engine?.cylinders ?? null,
       });
     }
+    await addRounds(sql, now);
     await sql.query('UPDATE job SET changed_at = opened_at WHERE shop_id = $1', [DEMO_SHOP.id]);
     return DEMO_JOBS.length;
   });

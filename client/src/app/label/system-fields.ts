@@ -1,23 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { CHEMISTRIES, NOMINAL_VOLTS, RATING_STANDARDS, convertRating } from '@tetrad/core';
-import type { Chemistry } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Field } from '../kit/field';
 import { Fold } from '../kit/fold';
 import { controlValue } from '../kit/forms/control-value';
 import { Figure, figureOf } from '../kit/forms/figure';
 import { Select } from '../kit/select';
+import { CHEMISTRY_WORDS } from './chemistry-words';
 import type { SystemDraft, SystemForm } from './system-draft';
 import { SYSTEM_FIGURES, SYSTEM_ROWS } from './system-rows';
-
-const CHEMISTRY_WORDS: Readonly<Record<Chemistry, string>> = {
-  flooded: 'Flooded',
-  efb: 'EFB',
-  agm: 'AGM',
-  gel: 'Gel',
-  tppl: 'Thin-plate pure lead',
-};
 
 /** The battery's label, and behind it the pack, the engine, the alternator and the maker's figures. */
 @Component({

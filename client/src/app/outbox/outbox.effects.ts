@@ -32,13 +32,15 @@ import { selectItems } from './outbox.feature';
 /** The server failed at it; tried so often before it is put aside. */
 const FAULT = 500;
 const MAX_FAULTS = 4;
+/** What makes a job: without it nothing of that job can be stored. */
+const OPENS_JOB: ReadonlySet<string> = new Set(['new-job', 'round-check'] satisfies OutboxItem['kind'][]);
 /** Pause before a failed item is sent again, ms. */
 const RETRY_MS = 2000;
 
 /** The next item that may be sent: in order, and nothing of a job past its refused opening. */
 export function nextToSend(items: readonly OutboxItem[]): OutboxItem | undefined {
   const blocked = new Set(
-    items.filter(({ kind, state }) => kind === 'new-job' && state === 'refused').map(({ job }) => job),
+    items.filter(({ kind, state }) => OPENS_JOB.has(kind) && state === 'refused').map(({ job }) => job),
   );
   return items.find(({ state, job }) => state === 'waiting' && !blocked.has(job));
 }

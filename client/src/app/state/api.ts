@@ -25,7 +25,10 @@ import type {
   PracticeResultView,
   PracticedPerson,
   RoundPlan,
+  RoundVehicle,
   RoundView,
+  SheetRow,
+  VehicleUse,
   SessionView,
   ShopChanges,
   SimulatedHands,
@@ -52,6 +55,10 @@ export interface FloorPage {
   readonly next: string | null;
 }
 
+export interface RoundVehiclePage {
+  readonly rows: readonly RoundVehicle[];
+  readonly next: string | null;
+}
 export interface VehiclePage {
   readonly rows: readonly VehicleView[];
   readonly next: string | null;
@@ -188,6 +195,18 @@ export class Api {
   }
   rounds(shop: string): Observable<readonly RoundView[]> {
     return this.#http.get<readonly RoundView[]>(`/api/shops/${shop}/rounds`);
+  }
+  /** A page of the vehicles of a round, by urgency. @param address Of the next page; null for the first. */
+  roundVehicles(shop: string, plan: string, address: string | null): Observable<RoundVehiclePage> {
+    return this.#http
+      .get<readonly RoundVehicle[]>(address ?? `/api/shops/${shop}/rounds/${plan}/vehicles`, { observe: 'response' })
+      .pipe(map(({ body, headers }) => ({ rows: body ?? [], next: nextPage(headers.get('Link'), NEXT_PAGES) })));
+  }
+  roundSheet(shop: string, plan: string): Observable<readonly SheetRow[]> {
+    return this.#http.get<readonly SheetRow[]>(`/api/shops/${shop}/rounds/${plan}/sheet`);
+  }
+  putVehicleUse(shop: string, vehicle: string, id: string, use: VehicleUse): Observable<void> {
+    return this.#http.put<void>(`/api/shops/${shop}/vehicles/${vehicle}/uses/${id}`, use);
   }
   putRound(shop: string, id: string, plan: RoundPlan): Observable<RoundView> {
     return this.#http.put<RoundView>(`/api/shops/${shop}/rounds/${id}`, plan);

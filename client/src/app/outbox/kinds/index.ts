@@ -6,6 +6,7 @@ import type { OutboxKind } from './kind';
 import { newJob } from './new-job';
 import { observation } from './observation';
 import { reading } from './reading';
+import { roundCheck } from './round-check';
 import { signOff } from './sign-off';
 import { takeBack } from './take-back';
 import { timer } from './timer';
@@ -24,6 +25,7 @@ export const OUTBOX_KINDS = {
   acknowledgement,
   'acknowledgement-back': acknowledgementBack,
   'sign-off': signOff,
+  'round-check': roundCheck,
 };
 export type OutboxKindName = keyof typeof OUTBOX_KINDS;
 /** What an item of a kind carries. */

@@ -11,7 +11,8 @@ export const newJob: OutboxKind<NewJobPayload> = {
   apply: (job, item) => job ?? opened(item),
 };
 
-const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => ({
+/** A job as it will stand once it is opened. */
+export const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => ({
   id: body.id,
   version: 1,
   revision: 0,

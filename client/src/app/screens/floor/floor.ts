@@ -34,6 +34,7 @@ import type { FloorLine } from './floor-line';
 import { floorTable } from './floor-table';
 import { ToDoStrip } from './to-do-strip';
 import { PracticeJobs } from '../../practice/practice-jobs';
+import { DueRounds } from './due-rounds';
 import { NewJobDialog } from './new-job-dialog';
 
 /** From so many jobs on the floor is drawn as far as it is in view. */
@@ -46,6 +47,7 @@ const LONG_FLOOR = 100;
     Button,
     Coming,
     DatePipe,
+    DueRounds,
     Empty,
     FileButton,
     InputText,

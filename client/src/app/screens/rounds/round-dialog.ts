@@ -17,7 +17,9 @@ import { problemOf } from '../../state/loading';
 import { newId } from '../../state/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
-/** How often the vehicles of a group are checked, and by whom. */
+const text = (value = ''): FormControl<string> => new FormControl(value, { nonNullable: true });
+
+/** How often the vehicles of a group are checked, and by whom. What is told first becomes due first. */
 @Component({
   selector: 'tt-round-dialog',
   imports: [Button, Dialog, Field, FocusFirst, InputText, Message, ReactiveFormsModule],
@@ -28,9 +30,21 @@ import { selectShop } from '../../state/session/session.feature';
         <tt-field label="Group of vehicles"
           ><input pInputText ttFocusFirst maxlength="40" formControlName="group"
         /></tt-field>
-        <tt-field label="Every so many days"
-          ><input pInputText class="figure" inputmode="numeric" formControlName="everyDays"
-        /></tt-field>
+        <p class="soft">How often: fill in what counts. With several, the first to come is the due date.</p>
+        <div class="row">
+          <tt-field label="Days"
+            ><input pInputText class="figure" inputmode="numeric" formControlName="everyDays"
+          /></tt-field>
+          <tt-field label="Kilometers"
+            ><input pInputText class="figure" inputmode="numeric" formControlName="everyKm"
+          /></tt-field>
+          <tt-field label="Engine hours"
+            ><input pInputText class="figure" inputmode="numeric" formControlName="everyHours"
+          /></tt-field>
+          <tt-field label="Before winter, by" hint="Month and day: 10-15"
+            ><input pInputText class="figure" maxlength="5" placeholder="10-15" formControlName="beforeWinter"
+          /></tt-field>
+        </div>
         <tt-field label="Who does it"><input pInputText maxlength="80" formControlName="assignee" /></tt-field>
         @if (refused(); as why) {
           <tt-message>{{ why }}</tt-message>
@@ -46,7 +60,15 @@ import { selectShop } from '../../state/session/session.feature';
     form {
       display: grid;
       gap: 12px;
-      width: min(380px, calc(100vw - 72px));
+      width: min(460px, calc(100vw - 72px));
+    }
+    .row {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+      gap: 12px 16px;
+    }
+    p {
+      margin: 0;
     }
   `,
 })
@@ -59,27 +81,40 @@ export class RoundDialog implements OnInit {
   readonly closed = output();
   protected readonly refused = signal<string | null>(null);
   protected readonly form = new FormGroup({
-    group: new FormControl('', { nonNullable: true }),
-    everyDays: new FormControl('180', { nonNullable: true }),
-    assignee: new FormControl('', { nonNullable: true }),
+    group: text(),
+    everyDays: text('180'),
+    everyKm: text(),
+    everyHours: text(),
+    beforeWinter: text(),
+    assignee: text(),
   });
 
   ngOnInit(): void {
     const round = this.round();
-    if (round)
-      this.form.setValue({
-        group: round.group,
-        everyDays: String(round.everyDays),
-        assignee: round.assignee ?? '',
-      });
+    if (!round) return;
+    const { group, everyDays, everyKm, everyHours, beforeWinter, assignee } = round;
+    const shown = (value: number | null): string => (value === null ? '' : String(value));
+    this.form.setValue({
+      group,
+      everyDays: shown(everyDays),
+      everyKm: shown(everyKm),
+      everyHours: shown(everyHours),
+      beforeWinter: beforeWinter ?? '',
+      assignee: assignee ?? '',
+    });
   }
   protected save(): void {
-    const { group, everyDays, assignee } = this.form.getRawValue();
-    const body = bodyOf(RoundPlan, this.form, {
-      group: group.trim(),
-      everyDays: Number(everyDays),
-      ...(assignee.trim() && { assignee: assignee.trim() }),
-    });
+    const { group, ...typed } = this.form.getRawValue();
+    const count = (text: string) => (text.trim() === '' ? undefined : Number(text));
+    const told = {
+      everyDays: count(typed.everyDays),
+      everyKm: count(typed.everyKm),
+      everyHours: count(typed.everyHours),
+      beforeWinter: typed.beforeWinter.trim() || undefined,
+      assignee: typed.assignee.trim() || undefined,
+    };
+    const given = Object.fromEntries(Object.entries(told).filter(([, value]) => value !== undefined));
+    const body = bodyOf(RoundPlan, this.form, { group: group.trim(), ...given });
     const shop = this.#shop();
     if (!body || shop === null) return;
     this.#api.putRound(shop, this.round()?.id ?? newId(), body).subscribe({

@@ -1,0 +1,180 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { sheetWords } from '@tetrad/contracts';
+import type { Urgency } from '@tetrad/contracts';
+import type { Grade } from '@tetrad/core';
+import { TableModule } from 'primeng/table';
+import { catchError, of } from 'rxjs';
+import { Figures } from '../../device/figures';
+import { Button } from '../../kit/button';
+import { CsvFiles } from '../../kit/csv-files';
+import { GradeMark } from '../../kit/grade-mark';
+import { Message } from '../../kit/message';
+import { ProfileView } from '../../kit/profile-view';
+import { Coming, Empty } from '../../kit/states';
+import { RoundList } from '../../rounds/round-list';
+import { Api } from '../../state/api';
+import { selectShop } from '../../state/session/session.feature';
+
+const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'near', due: 'noted', sound: 'within' };
+
+/** The round sheet: every vehicle by urgency, its four notes, what changed since the visit before, comments. */
+@Component({
+  selector: 'tt-round-sheet',
+  imports: [Button, Coming, Empty, GradeMark, Message, ProfileView, RouterLink, TableModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="bar">
+      <h1>{{ group() }}: round sheet</h1>
+      <p class="soft">{{ sums() }}</p>
+      <a pButton kind="bare" [routerLink]="['/rounds', plan()]">Start round</a>
+      <button pButton kind="bare" [disabled]="rows().length === 0" (click)="exportCsv()">Export CSV</button>
+      <a pButton [href]="pdf()" download>PDF</a>
+    </div>
+    @if (found.error()) {
+      <tt-message>
+        The sheet could not be loaded. <button pButton (click)="found.reload()">Try again</button>
+      </tt-message>
+    } @else if (found.isLoading() && rows().length === 0) {
+      <tt-coming says="Loading the sheet …" />
+    } @else if (rows().length === 0) {
+      <tt-empty says="No vehicle is in this group." />
+    } @else {
+      <p-table [value]="rows()" dataKey="id">
+        <ng-template #header>
+          <tr>
+            <th scope="col">Urgency</th>
+            <th scope="col">Vehicle</th>
+            <th scope="col">Result</th>
+            <th scope="col" class="wide">Four notes</th>
+            <th scope="col" class="wide">Changed since the visit before</th>
+            <th scope="col" class="wide">Comment</th>
+          </tr>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr>
+            <td><tt-grade [grade]="row.mark" /> {{ row.urgency }}</td>
+            <td>
+              <a [routerLink]="['/vehicles', row.id]">{{ row.vehicle }}</a>
+              <span class="figure soft plate">{{ row.plate }}</span>
+            </td>
+            <td>
+              @if (row.job) {
+                <a [routerLink]="['/jobs', row.job]">{{ row.says }}</a>
+              } @else {
+                {{ row.says }}
+              }
+              <span class="soft">{{ row.when }}</span>
+            </td>
+            <td class="wide">
+              @if (row.profile) {
+                <div class="mark"><tt-profile [small]="true" [profile]="row.profile" /></div>
+              }
+              <span class="figure notes">{{ row.figures }}</span>
+            </td>
+            <td class="wide">{{ row.changed || '–' }}</td>
+            <td class="wide">{{ row.comment || '–' }}</td>
+          </tr>
+        </ng-template>
+      </p-table>
+    }
+  `,
+  styles: `
+    .bar {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px 16px;
+      padding: 8px 16px;
+    }
+    h1,
+    .bar p {
+      margin: 0 auto 0 0;
+    }
+    td .soft {
+      margin-left: 8px;
+    }
+    .plate {
+      white-space: nowrap;
+    }
+    .mark {
+      width: 104px;
+      height: 44px;
+    }
+    .notes {
+      font-size: var(--text-sm);
+    }
+    @media (max-width: 768px) {
+      .wide {
+        display: none;
+      }
+    }
+  `,
+})
+export class RoundSheet {
+  readonly #api = inject(Api);
+  readonly #csv = inject(CsvFiles);
+  readonly #figures = inject(Figures);
+  readonly #list = inject(RoundList);
+  readonly #shop = inject(Store).selectSignal(selectShop);
+  readonly plan = input.required<string>();
+  readonly #asked = computed(() => {
+    const shop = this.#shop();
+    return shop === null ? undefined : { shop, plan: this.plan() };
+  });
+  protected readonly found = rxResource({
+    params: this.#asked,
+    stream: ({ params: { shop, plan } }) => this.#api.roundSheet(shop, plan),
+  });
+  readonly #plans = rxResource({
+    params: this.#asked,
+    stream: ({ params: { shop } }) => this.#list.plans(shop).pipe(catchError(() => of([]))),
+  });
+  protected readonly group = computed(
+    () => (this.#plans.hasValue() ? this.#plans.value().find(({ id }) => id === this.plan())?.group : null) ?? 'Round',
+  );
+  protected readonly pdf = computed(() => {
+    const { decimal, temperature, smallVolts } = this.#figures.choice();
+    const query = new URLSearchParams({ decimal, temperature, smallVolts });
+    return `/api/shops/${this.#shop() ?? ''}/rounds/${this.plan()}/sheet.pdf?${query.toString()}`;
+  });
+  protected readonly rows = computed(() =>
+    (this.found.hasValue() ? this.found.value() : []).map((row) => {
+      const words = sheetWords(row, this.#figures.format());
+      return {
+        ...words,
+        id: row.vehicle.id,
+        job: row.job,
+        mark: MARKS[row.urgency],
+        profile: row.profile,
+        figures: Object.values(words.notes).filter(Boolean).join(' · '),
+        when: [words.checked && `checked ${words.checked}`, words.due && `due ${words.due}`].filter(Boolean).join(', '),
+      };
+    }),
+  );
+  protected readonly sums = computed(() => {
+    const count = (word: string): number => this.rows().filter(({ urgency }) => urgency === word).length;
+    const words = [...new Set(this.rows().map(({ urgency }) => urgency))];
+    return words.map((word) => `${count(word)} ${word.toLowerCase()}`).join(', ');
+  });
+
+  protected exportCsv(): void {
+    const table = this.rows().map(({ vehicle, plate, urgency, says, checked, due, notes, changed, comment }) => ({
+      urgency,
+      vehicle,
+      plate,
+      result: says,
+      checked,
+      due,
+      resting: notes['resting-voltage'],
+      cranking: notes['cranking-voltage'],
+      charging: notes['charging-voltage'],
+      ripple: notes['ripple-ac'],
+      'changed since the visit before': changed,
+      comment,
+    }));
+    void this.#csv.save(`round-${this.group()}`, table);
+  }
+}
