@@ -19,6 +19,7 @@ const own = {
   '^@tetrad/core/trends$': '<rootDir>/core/src/trends/index.ts',
   '^@tetrad/core/capture$': '<rootDir>/core/src/capture/index.ts',
   '^@tetrad/core/light$': '<rootDir>/core/src/light.ts',
+  '^@tetrad/contracts/operations$': '<rootDir>/contracts/src/operations/index.ts',
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
 };
 /** Packages that come as modules only, which Jest cannot load as they are. */

@@ -88,6 +88,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     open: (page) => takeOver(page, 'Edda Quill', '7410'),
   },
   { name: 'audit log', path: '/audit-log' },
+  { name: 'open interface', path: '/open-interface', open: (page) => takeOver(page, 'Edda Quill', '7410') },
   { name: 'vehicles', path: '/vehicles' },
   { name: 'rounds', path: '/rounds' },
   {

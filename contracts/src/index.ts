@@ -3,6 +3,7 @@ export { CaptureFound, NewCapture } from './captures';
 export type { AlikeCapture, CaptureView } from './captures';
 export { checkBody } from './check-body';
 export type { BodyResult } from './check-body';
+export type { Fitting } from './fits';
 export { FigureQuery, figuresOf } from './figure-query';
 export { FLOOR_PAGE, FLOOR_SORTS, FloorQuery, VEHICLES_PAGE, VehicleQuery } from './floor-query';
 export type { FloorSort } from './floor-query';
@@ -67,3 +68,16 @@ export type {
 } from './views';
 export { jobId, readingId, shopId } from './ids';
 export type { JobId, ReadingId, ShopId } from './ids';
+export { KEY_ROLES, NewApiKey, WEBHOOK_EVENTS, WebhookBody } from './open-interface';
+export type { ApiKeyView, DeliveryView, KeyRole, NewApiKeyView, WebhookEvent, WebhookView } from './open-interface';
+export type {
+  ClockView,
+  EndedSessionsView,
+  HealthView,
+  MoveView,
+  PairingView,
+  PastJudgementView,
+  ShopSettingsView,
+  StoredJudgementView,
+  UndoneImportView,
+} from './answers';

@@ -170,8 +170,8 @@ export interface OpenedPerson extends PersonView {
   readonly oneTimePassword: string;
 }
 
-/** How far a session reaches: a device, a phone beside one job, or nothing but the choice of a password. */
-export type SessionKind = 'device' | 'phone' | 'first';
+/** How far a session reaches: a device, a phone beside one job, nothing but the choice of a password, or a program's key. */
+export type SessionKind = 'device' | 'phone' | 'first' | 'key';
 
 /** Who is signed in on this device. */
 export interface SessionView {

@@ -10,9 +10,7 @@ export class NewPracticeResult {
 }
 
 /** A result as it is told. */
-export interface PracticeResultView extends PracticeResult {
-  readonly id: string;
-}
+export type PracticeResultView = PracticeResult & { readonly id: string };
 /** What one person practiced, as a lead sees it. */
 export interface PracticedPerson {
   readonly id: string;

@@ -4,6 +4,10 @@ import compression from 'compression';
 import express from 'express';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
+import { apiKeyRoutes } from './api-keys/api-key-routes';
+import { byKeyOr, onlyOpenToKeys } from './api-keys/by-key';
+import { openApiRoute } from './api-keys/open-api-route';
+import { webhookRoutes } from './webhooks/webhook-routes';
 import { acknowledgementRoutes } from './cautions/acknowledgement-routes';
 import { captureRoutes } from './captures/capture-routes';
 import { auditLogRoutes } from './audit-log/audit-log-routes';
@@ -124,12 +128,13 @@ export function createApp(options: AppOptions): Express {
     next();
   });
 
-  app.use(healthRoutes(pool), figures.routes);
+  app.use(healthRoutes(pool), figures.routes, openApiRoute());
   // what time it is here: devices count by this clock, not by their own
   app.get('/api/clock', (_request, response) => {
     response.json({ now: Date.now() });
   });
-  app.use('/api', pace(requestsASecond), ownPages, sessions(pool, sessionSecret), paceOfSession(requestsASecond));
+  app.use('/api', pace(requestsASecond), ownPages, byKeyOr(pool, sessions(pool, sessionSecret)));
+  app.use('/api', onlyOpenToKeys, paceOfSession(requestsASecond));
   if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
   app.use(
     '/api/session',
@@ -138,7 +143,7 @@ export function createApp(options: AppOptions): Express {
   );
 
   const shopRouter = express.Router({ mergeParams: true });
-  shopRouter.use(only('device', 'phone'), ownShop, ownJob, jsonBody(kindOfBody));
+  shopRouter.use(only('device', 'phone', 'key'), ownShop, ownJob, jsonBody(kindOfBody));
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
@@ -161,6 +166,8 @@ export function createApp(options: AppOptions): Express {
     shopRoutes(pool),
     auditLogRoutes(pool),
     backupRoutes(backupsFolder),
+    apiKeyRoutes(pool, sessionSecret),
+    webhookRoutes(pool),
   );
   shopRouter.use(
     '/jobs/:job',

@@ -36,6 +36,8 @@ export interface Config {
   readonly tls: { readonly cert: string; readonly key: string } | null;
   /** Where backups are made by schedule; null where they are not. */
   readonly backupsFolder: string | null;
+  /** Whether webhooks may be addresses of this machine itself. */
+  readonly tellsItself: boolean;
 }
 
 export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
@@ -100,6 +102,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     processes,
     tls: tlsOf(env),
     backupsFolder: env['TETRAD_BACKUPS'] ?? null,
+    tellsItself: env['TETRAD_WEBHOOKS_TO_ITSELF'] === '1',
     port,
     host: env['TETRAD_HOST'] ?? '127.0.0.1',
     clientFolder: env['TETRAD_CLIENT'] ?? null,

@@ -16,6 +16,7 @@ import { OpenStreams } from './platform/live/open-streams';
 import { appAddress } from './platform/database/app-role';
 import { Pool } from './platform/database/pool';
 import { Primary } from './platform/database/primary';
+import { WebhookSender } from './webhooks/webhook-sender';
 import { PoolOfClusters } from './shops/pool-of-clusters';
 
 /** Requests that are still running get this long before the process ends without them. */
@@ -67,11 +68,15 @@ export function serve(config: Config, log: Logger): void {
     feed: new JobNewsFeed(one, log),
   }));
   const feed = together(feeds.map((one) => one.feed));
+  const senders = feeds.map(
+    (one) => new WebhookSender(new Pool(one.primary, log), log, { toItself: config.tellsItself }),
+  );
   const standby = standbyUrl ? new Pool(standbyUrl, log) : null;
   const streams = new OpenStreams();
   const instruments = cluster.isWorker ? instrumentsOfFirst() : new LiveInstruments();
   const server = listener(config, createApp({ ...config, pool, standby, feed, streams, instruments, log }));
   for (const one of feeds) void one.primary.find().then(() => one.feed.open());
+  for (const sender of senders) sender.open();
   const heavy = inThreads(new URL('./worker.mjs', import.meta.url));
   doHeavyWork(heavy);
 
@@ -94,11 +99,16 @@ export function serve(config: Config, log: Logger): void {
     setTimeout(() => process.exit(0), GRACE_MS).unref();
     streams.endAll();
     instruments.closeAll();
+    for (const sender of senders) sender.close();
     server.close(
       () =>
-        void Promise.all([pool.end(), standby?.end(), ...feeds.map((one) => one.feed.close()), heavy.close()]).finally(
-          () => process.exit(0),
-        ),
+        void Promise.all([
+          pool.end(),
+          standby?.end(),
+          ...feeds.map((one) => one.feed.close()),
+          ...senders.map((one) => one.end()),
+          heavy.close(),
+        ]).finally(() => process.exit(0)),
     );
     server.closeIdleConnections();
   }

@@ -97,6 +97,10 @@ const addresses = (): [string, string][] => {
       `/instruments/${instrument}/zero`,
     ]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
+    ...of('GET', ['/api-keys', '/webhooks', `/webhooks/${randomUUID()}/deliveries`]),
+    ...of('POST', ['/api-keys', `/webhooks/${randomUUID()}/test`]),
+    ...of('PUT', [`/webhooks/${randomUUID()}`]),
+    ...of('DELETE', [`/api-keys/${randomUUID()}`, `/webhooks/${randomUUID()}`]),
     ...of('PUT', [`/instruments/${instrument}`, `/captures/${capture}/pieces/0`]),
     ...of('PUT', [`/practice/results/${randomUUID()}`, `/rounds/${randomUUID()}`]),
   ];

@@ -37,7 +37,7 @@ async function bundle(entryPoints, outdir) {
 export const buildServer = () =>
   unlessUnchanged({
     name: 'server',
-    inputs: [...SHARED, 'server/src', 'tools/setup/build.mjs'],
+    inputs: [...SHARED, 'server/src', 'docs/openapi.json', 'tools/setup/build.mjs'],
     output: 'dist/server/main.mjs',
     work: () =>
       bundle(
@@ -76,6 +76,7 @@ export const buildCli = (told) =>
             program: 'tools/cli/program.ts',
             'judge-worker': 'tools/cli/judge-worker.ts',
             derive: 'tools/cli/derive.ts',
+            openapi: 'tools/cli/openapi/print.ts',
             fit: 'tools/cli/fit.ts',
             'bench-judge': 'tools/cli/bench-judge/main.ts',
             'bench-vehicle': 'tools/cli/bench-vehicle.ts',

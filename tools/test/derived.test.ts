@@ -9,6 +9,12 @@ it.each(Object.keys(files))('%s is as the core stands', (path) => {
   expect(readFileSync(path, 'utf8')).toBe(files[path]);
 });
 
+it('the document of the HTTP interface is as contracts stand', () => {
+  const printed = spawnSync(process.execPath, ['dist/cli/openapi.mjs'], { encoding: 'utf8', maxBuffer: 1 << 26 });
+  expect(printed.stderr).toBe('');
+  expect(printed.stdout).toBe(readFileSync('docs/openapi.json', 'utf8'));
+});
+
 it('the indexes of the trade list every file of their folders', () => {
   const code = `const { trades } = await import('./tools/setup/derive-indexes.mjs');
     console.log(JSON.stringify(await trades()))`;

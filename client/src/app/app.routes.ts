@@ -58,6 +58,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/people/people').then((m) => m.People),
   },
   {
+    path: 'open-interface',
+    title: 'API · Tetrad',
+    loadComponent: () => import('./screens/open-interface/open-interface').then((m) => m.OpenInterface),
+  },
+  {
     path: 'audit-log',
     title: 'Audit log · Tetrad',
     loadComponent: () => import('./screens/people/audit-log').then((m) => m.AuditLog),

@@ -10,6 +10,7 @@ import type { JobRow } from '../jobs/jobs.sql';
 import { addJudgement, newestRow } from './judgements.sql';
 import type { NewestRow } from './judgements.sql';
 import type { Sql } from '../platform/database/pool';
+import { tellDecided } from '../webhooks/tell-decision';
 import { wholeOf } from '../jobs/whole-job.sql';
 import type { Evidence, WholeJob } from '../jobs/whole-job.sql';
 
@@ -55,6 +56,7 @@ export async function storeJudged(
   const [revision] = await Promise.all([
     touchJob(sql, shop, job.id),
     addJudgement(sql, shop, job.id, before, { document: judgement, profile }),
+    tellDecided(sql, shop, job, whole.judgement?.decision ?? null, judgement.decision),
   ]);
   return viewFrom({ ...job, revision }, { ...whole, judgement });
 }

@@ -1,4 +1,4 @@
-import type { JobId, ShopId } from '@tetrad/contracts';
+import type { JobId, PastJudgementView, ShopId } from '@tetrad/contracts';
 import { CORE_VERSION } from '@tetrad/core';
 import type { Judgement, Profile } from '@tetrad/core';
 import { packed, unpacked, written } from './pack-judgement';
@@ -118,15 +118,8 @@ export async function newestJudgement(sql: Sql, shop: ShopId, job: JobId): Promi
 }
 
 /** A judgement of the past, in short. */
-export interface PastJudgement {
-  readonly seq: number;
-  readonly at: string;
-  readonly criteria: { readonly id: string; readonly version: number };
-  readonly coreVersion: string;
-}
-
 /** Every judgement of a job, the newest first. */
-export async function listJudgements(sql: Sql, shop: ShopId, job: JobId): Promise<readonly PastJudgement[]> {
+export async function listJudgements(sql: Sql, shop: ShopId, job: JobId): Promise<readonly PastJudgementView[]> {
   const { rows } = await sql.query<{ seq: string; at: Date; id: string; version: number; coreVersion: string }>(
     `SELECT seq, judged_at AS at, criteria_id AS id, criteria_version AS version, core_version AS "coreVersion"
        FROM judgement WHERE shop_id = $1 AND job_id = $2 ORDER BY seq DESC LIMIT 1000`,

@@ -12,6 +12,11 @@ export const NOT_SIGNED_IN = problem(
   'Nobody is signed in on this device, or the session has ended.',
 );
 
+/** Who asks with a key instead of a session: known for this request alone. */
+export function asksAs(request: Request, signedIn: SignedIn): void {
+  Object.assign(request, { session: { signedIn }, sessionID: `key ${signedIn.shop} ${signedIn.person}` });
+}
+
 /** @throws Refusal 401 where nobody is signed in. */
 export function whoOf(request: Request): SignedIn {
   const who = request.session.signedIn;
@@ -44,7 +49,9 @@ export const only =
     throw new Refusal(
       kind === 'first'
         ? problem(403, 'password-first', 'This is a one-time password: choose your own before anything else.')
-        : problem(403, 'phone', 'This phone is paired with one job and may do nothing else.'),
+        : kind === 'key'
+          ? problem(403, 'not-for-keys', 'This is for people who are signed in, not for a key.')
+          : problem(403, 'phone', 'This phone is paired with one job and may do nothing else.'),
     );
   };
 

@@ -7,8 +7,8 @@ import type { Primary } from '../platform/database/primary';
 import { workingShop } from '../platform/database/working-shop';
 
 /** SQLSTATE of `open_shop`: the cluster keeps the shop no more, or it is just being moved. */
-const ELSEWHERE = 'TS001';
-const isElsewhere = (error: unknown): boolean => (error as { code?: string } | null)?.code === ELSEWHERE;
+export const SHOP_ELSEWHERE = 'TS001';
+const isElsewhere = (error: unknown): boolean => (error as { code?: string } | null)?.code === SHOP_ELSEWHERE;
 
 export class PoolOfClusters extends Pool {
   /** What is known of where shops are; one that has moved is found again when its old cluster refuses it. */

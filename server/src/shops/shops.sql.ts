@@ -1,4 +1,4 @@
-import type { ShopChanges, ShopView } from '@tetrad/contracts';
+import type { ShopChanges, ShopSettingsView, ShopView } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
 
 export async function listShops(sql: Sql): Promise<readonly ShopView[]> {
@@ -11,12 +11,6 @@ export interface ShopRow extends ShopView {
   readonly forgetsAtSignOut: boolean;
 }
 
-/** What it chose, whole. */
-export interface ShopSettings extends ShopRow {
-  /** Where instruments may be read, each `host:port`. */
-  readonly instrumentHosts: readonly string[];
-}
-
 export async function findShop(sql: Sql, id: string): Promise<ShopRow | null> {
   const { rows } = await sql.query<ShopRow>(
     'SELECT shop_id AS id, name, forgets_at_sign_out AS "forgetsAtSignOut" FROM shop WHERE shop_id = $1',
@@ -25,8 +19,8 @@ export async function findShop(sql: Sql, id: string): Promise<ShopRow | null> {
   return rows[0] ?? null;
 }
 
-export async function shopSettings(sql: Sql, id: string): Promise<ShopSettings | null> {
-  const { rows } = await sql.query<ShopSettings>(
+export async function shopSettings(sql: Sql, id: string): Promise<ShopSettingsView | null> {
+  const { rows } = await sql.query<ShopSettingsView>(
     `SELECT shop_id AS id, name, forgets_at_sign_out AS "forgetsAtSignOut", instrument_hosts AS "instrumentHosts"
        FROM shop WHERE shop_id = $1`,
     [id],

@@ -11,6 +11,7 @@ import { bodyAs, shopParam } from '../platform/http/body';
 import { misfit } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
 import { stopTimers } from '../waiting/timers.sql';
+import { tellSignedOff } from '../webhooks/tell-decision';
 import { withJob } from '../jobs/locked-job';
 
 /** Signing a job off closes it; a decision that differs from the judge's needs its reason. */
@@ -37,6 +38,7 @@ export function signOffRoutes(pool: Pool): Router {
       await stopTimers(sql, shop, job.id);
       await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
       await judgeJob(sql, shop, job);
+      await tellSignedOff(sql, shop, job, body, signer.name);
       return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };
     });
     response.status(201).json(await wholeJob(pool, request));

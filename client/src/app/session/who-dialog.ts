@@ -18,6 +18,7 @@ export class WhoDialog {
   readonly #store = inject(Store);
   readonly closed = output();
   protected readonly session = this.#store.selectSignal(selectSession);
+  protected readonly mayManage = this.#store.selectSignal(selectMay('manage-people'));
   protected readonly mayReadActs = this.#store.selectSignal(selectMay('read-acts'));
 
   protected demoShop(shop: string): void {

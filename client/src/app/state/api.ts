@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { map } from 'rxjs';
+import type { ApiKeyView, DeliveryView, NewApiKey, NewApiKeyView, WebhookBody, WebhookView } from '@tetrad/contracts';
 import type { Observable } from 'rxjs';
 import type {
   ActView,
@@ -192,6 +193,30 @@ export class Api {
   }
   changeVehicle(shop: string, id: string, changes: VehicleChanges): Observable<VehicleView> {
     return this.#http.patch<VehicleView>(`/api/shops/${shop}/vehicles/${id}`, changes);
+  }
+  apiKeys(shop: string): Observable<readonly ApiKeyView[]> {
+    return this.#http.get<readonly ApiKeyView[]>(`/api/shops/${shop}/api-keys`);
+  }
+  createApiKey(shop: string, body: NewApiKey): Observable<NewApiKeyView> {
+    return this.#http.post<NewApiKeyView>(`/api/shops/${shop}/api-keys`, body);
+  }
+  revokeApiKey(shop: string, id: string): Observable<void> {
+    return this.#http.delete<void>(`/api/shops/${shop}/api-keys/${id}`);
+  }
+  webhooks(shop: string): Observable<readonly WebhookView[]> {
+    return this.#http.get<readonly WebhookView[]>(`/api/shops/${shop}/webhooks`);
+  }
+  putWebhook(shop: string, id: string, body: WebhookBody): Observable<WebhookView> {
+    return this.#http.put<WebhookView>(`/api/shops/${shop}/webhooks/${id}`, body);
+  }
+  removeWebhook(shop: string, id: string): Observable<void> {
+    return this.#http.delete<void>(`/api/shops/${shop}/webhooks/${id}`);
+  }
+  testWebhook(shop: string, id: string): Observable<void> {
+    return this.#http.post<void>(`/api/shops/${shop}/webhooks/${id}/test`, {});
+  }
+  deliveries(shop: string, id: string): Observable<readonly DeliveryView[]> {
+    return this.#http.get<readonly DeliveryView[]>(`/api/shops/${shop}/webhooks/${id}/deliveries`);
   }
   rounds(shop: string): Observable<readonly RoundView[]> {
     return this.#http.get<readonly RoundView[]>(`/api/shops/${shop}/rounds`);

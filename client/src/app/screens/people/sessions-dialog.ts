@@ -17,6 +17,7 @@ const KINDS: Readonly<Record<SessionKind, string>> = {
   device: 'Device',
   phone: 'Phone beside a job',
   first: 'One-time password',
+  key: 'API key',
 };
 
 /** Where somebody is signed in, one by one. */

@@ -1,0 +1,91 @@
+/** One message to one address: signed, over at last, and never to this machine itself. */
+import { lookup as resolve } from 'node:dns';
+import { request as overHttp } from 'node:http';
+import { request as overHttps } from 'node:https';
+import { BlockList, isIP } from 'node:net';
+import type { LookupFunction } from 'node:net';
+import { Webhook } from 'standardwebhooks';
+
+/** Usually so long, ms. */
+const PATIENCE_MS = 10_000;
+/** Of an answer so much is kept, characters. */
+const MAX_ANSWER = 200;
+
+/** What only the server's own machine answers under: loopback, link-local (where clouds keep secrets), unspecified. */
+const OWN = new BlockList();
+OWN.addSubnet('127.0.0.0', 8);
+OWN.addSubnet('169.254.0.0', 16);
+OWN.addSubnet('0.0.0.0', 8);
+OWN.addAddress('::1', 'ipv6');
+OWN.addAddress('::', 'ipv6');
+OWN.addSubnet('fe80::', 10, 'ipv6');
+OWN.addSubnet('::ffff:127.0.0.0', 104, 'ipv6');
+OWN.addSubnet('::ffff:169.254.0.0', 112, 'ipv6');
+
+const isOwn = (address: string): boolean => OWN.check(address, isIP(address) === 6 ? 'ipv6' : 'ipv4');
+const NOT_OWN = 'the address is of this server itself';
+
+const outwards: LookupFunction = (hostname, options, done) =>
+  resolve(hostname, options, (error, address, family) => {
+    if (error) return done(error, address, family);
+    const found = typeof address === 'string' ? [address] : address.map((one) => one.address);
+    return found.some(isOwn) ? done(new Error(NOT_OWN), address, family) : done(null, address, family);
+  });
+
+export interface OutgoingMessage {
+  readonly id: string;
+  readonly url: string;
+  readonly secret: string;
+  readonly body: string;
+}
+/** What came of it: delivered, or why not. */
+export interface SendResult {
+  readonly isDelivered: boolean;
+  readonly answer: string;
+}
+
+export interface SendOptions {
+  /** Whether this machine may be told too: for a receiver that runs beside the server. */
+  readonly toItself?: boolean;
+  /** A receiver answers within it, ms. */
+  readonly patienceMs?: number;
+}
+
+export function send(
+  { id, url, secret, body }: OutgoingMessage,
+  { toItself = false, patienceMs = PATIENCE_MS }: SendOptions = {},
+): Promise<SendResult> {
+  const target = new URL(url);
+  const host = target.hostname.replace(/^\[|\]$/g, '');
+  if (!toItself && isIP(host) && isOwn(host)) return Promise.resolve({ isDelivered: false, answer: NOT_OWN });
+  const now = new Date();
+  const headers = {
+    'Content-Type': 'application/json',
+    'Content-Length': Buffer.byteLength(body),
+    'User-Agent': 'tetrad',
+    // Standard Webhooks 1.0
+    'webhook-id': id,
+    'webhook-timestamp': String(Math.floor(now.getTime() / 1000)),
+    'webhook-signature': new Webhook(secret).sign(id, now, body),
+  };
+  return new Promise((done) => {
+    const failed = (why: string): void => done({ isDelivered: false, answer: why.slice(0, MAX_ANSWER) });
+    const over = target.protocol === 'https:' ? overHttps : overHttp;
+    const signal = AbortSignal.timeout(patienceMs);
+    const asked = over(
+      target,
+      { method: 'POST', headers, signal, ...(!toItself && { lookup: outwards }) },
+      (answer) => {
+        answer.resume(); // what it says is of no use
+        answer.on('error', () => undefined);
+        const status = answer.statusCode ?? 0;
+        done({ isDelivered: status >= 200 && status < 300, answer: `status ${status}` });
+        answer.destroy();
+      },
+    );
+    asked.on('error', (error) =>
+      failed(signal.aborted ? `no answer within ${patienceMs / 1000} s` : error.message || String(error)),
+    );
+    asked.end(body);
+  });
+}

@@ -1,0 +1,126 @@
+/** The OpenAPI 3.1 document of the HTTP interface: made from contracts, never written by hand. */
+import { PERMISSIONS } from '@tetrad/contracts';
+import type { OperationAnswer, Operation } from '@tetrad/contracts/operations';
+import { OPERATIONS, OPERATION_GROUPS, pathOf } from '@tetrad/contracts/operations';
+import {
+  CORE_VERSION,
+  INSTRUMENT_KINDS,
+  caseParts,
+  caseShape,
+  findingsShape,
+  judgementSchema,
+  practiceResultShape,
+  readingShape,
+  uncertaintyShape,
+} from '@tetrad/core';
+import { captureSchema } from '@tetrad/core/capture';
+import { answerSchemas } from './answer-schemas';
+import type { FormatSchemas } from './answer-schemas';
+import { REFERENCE, bodySchemas } from './body-schemas';
+
+type Json = Readonly<Record<string, unknown>>;
+
+const FORMATS: FormatSchemas = {
+  Case: caseShape.schema as Json,
+  System: caseParts.system.schema as Json,
+  Observation: caseParts.observation.schema as Json,
+  Reading: readingShape.schema as Json,
+  Judgement: judgementSchema as Json,
+  Capture: captureSchema as Json,
+  CheckFindings: findingsShape.schema as Json,
+  Uncertainty: uncertaintyShape.schema as Json,
+  InstrumentKind: { enum: INSTRUMENT_KINDS },
+  // beside it stands its id, when it is told
+  PracticeResult: { ...(practiceResultShape.schema as Json), additionalProperties: true },
+};
+
+const BYTES: Json = { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } };
+const json = (schema: Json): Json => ({ 'application/json': { schema } });
+const reference = (name: string): Json => ({ $ref: REFERENCE + name });
+
+/** The name of a type's schema; parts of a format keep their prefix. */
+const answerRef = (name: string): Json => reference(name in FORMATS ? `format.${name}` : name);
+
+function answerOf(answer: OperationAnswer): Json {
+  if ('media' in answer) return { description: 'A file, or a stream.', content: { [answer.media]: {} } };
+  if (!('type' in answer)) return { description: 'Done.' };
+  const { type, isList, isPaged } = answer;
+  const schema = isList ? { type: 'array', items: answerRef(type) } : answerRef(type);
+  const link = { Link: { description: 'The next page (RFC 8288), where there is one.', schema: { type: 'string' } } };
+  return { description: isPaged ? 'A page.' : 'As asked.', ...(isPaged && { headers: link }), content: json(schema) };
+}
+
+const PROBLEM = {
+  description: 'A problem (RFC 9457) that names the field, what was found and what is allowed.',
+  content: { 'application/problem+json': { schema: reference('Problem') } },
+};
+
+function parametersOf(operation: Operation, bodies: Readonly<Record<string, Json>>): readonly Json[] {
+  const path = pathOf(operation);
+  const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+    name,
+    in: 'path',
+    required: true,
+    schema: { type: 'string' },
+  }));
+  const query = operation.query && (bodies[operation.query.name] as { properties?: Record<string, Json> } | undefined);
+  const inQuery = Object.entries(query?.properties ?? {}).map(([name, schema]) => ({ name, in: 'query', schema }));
+  const key = {
+    name: 'Idempotency-Key',
+    in: 'header',
+    schema: { type: 'string' },
+    description: 'The sender’s own id of this write: a repeat is stored once.',
+  };
+  return [...inPath, ...inQuery, ...(operation.method === 'GET' ? [] : [key])];
+}
+
+function operationOf(operation: Operation, tag: string, bodies: Readonly<Record<string, Json>>): Json {
+  const { id, summary, body, answer, permission, isOpenToKeys } = operation;
+  const who = permission && `For ${PERMISSIONS[permission].roles.join(', ')}.`;
+  const content =
+    typeof body === 'string' ? (body === 'Bytes' ? BYTES : json(answerRef(body))) : body && json(reference(body.name));
+  return {
+    operationId: id,
+    tags: [tag],
+    summary,
+    ...(who && { description: who }),
+    security: isOpenToKeys ? [{ session: [] }, { key: [] }] : [{ session: [] }],
+    parameters: parametersOf(operation, bodies),
+    ...(content && { requestBody: { required: true, content } }),
+    responses: { [answer.status]: answerOf(answer), default: PROBLEM },
+  };
+}
+
+/** The document as its file holds it. */
+export const openApiText = (): string => `${JSON.stringify(openApiDocument(), null, 1)}\n`;
+
+function openApiDocument(): Json {
+  const bodies = bodySchemas() as Readonly<Record<string, Json>>;
+  const names = new Set(OPERATIONS.flatMap(({ answer }) => ('type' in answer ? [answer.type] : [])));
+  const wanted = [...names].filter((name) => !(name in FORMATS));
+  const answers = answerSchemas([...wanted, 'Problem'], FORMATS);
+  const own = Object.fromEntries(Object.entries(FORMATS).map(([name, schema]) => [`format.${name}`, schema]));
+  const paths: Record<string, Record<string, Json>> = {};
+  for (const { name, operations } of OPERATION_GROUPS)
+    for (const operation of operations)
+      (paths[pathOf(operation)] ??= {})[operation.method.toLowerCase()] = operationOf(operation, name, bodies);
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Tetrad',
+      version: CORE_VERSION,
+      description:
+        'Battery, starter and alternator: jobs, their evidence and what the judge says of it. Times are ISO 8601 in UTC; quantities are plain SI.',
+      license: { name: 'MIT', identifier: 'MIT' },
+    },
+    tags: OPERATION_GROUPS.map(({ name }) => ({ name })),
+    paths,
+    components: {
+      schemas: { ...own, ...answers, ...bodies },
+      securitySchemes: {
+        key: { type: 'http', scheme: 'bearer', description: 'A key that an administrator made: `tetrad.SHOP.TOKEN`.' },
+        session: { type: 'apiKey', in: 'cookie', name: 'tetrad.session', description: 'Somebody who is signed in.' },
+      },
+    },
+  };
+}
