@@ -88,7 +88,7 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
     open: (page) => takeOver(page, 'Edda Quill', '7410'),
   },
   { name: 'audit log', path: '/audit-log' },
-  { name: 'open interface', path: '/open-interface', open: (page) => takeOver(page, 'Edda Quill', '7410') },
+  { name: 'open interface', path: '/open-interface', open: asEdda },
   { name: 'vehicles', path: '/vehicles' },
   { name: 'rounds', path: '/rounds' },
   {
@@ -106,6 +106,12 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   { name: 'class', path: '/practice/class', open: (page) => takeOver(page, 'Tomas Aldery', '1470') },
   { name: 'practice bay', path: '/practice/slow-ground' },
 ];
+
+/** Whichever screen came before has signed Edda in already, or not. */
+async function asEdda(page: Page): Promise<void> {
+  if (await page.getByRole('button', { name: /^Switch user: Edda/ }).isHidden())
+    await takeOver(page, 'Edda Quill', '7410');
+}
 
 const HALVES = [SCREENS.filter((_, index) => index % 2 === 0), SCREENS.filter((_, index) => index % 2 === 1)];
 

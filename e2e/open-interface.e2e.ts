@@ -32,6 +32,6 @@ test('a key made in the interface opens a job, which stands on the job list; rev
   const refused = await request.get(`${app.url}/api/shops/yard/jobs/${job}`, { headers });
   expect([refused.status(), (await refused.json()).detail]).toEqual([401, 'The key “Fleet office” was revoked.']);
   await page.goto(`${app.url}/floor`);
-  await expect(page.getByRole('link', { name: 'Delivery van 2.0 diesel' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Delivery van 2.0 diesel', exact: true })).toBeVisible();
   expect(faults).toEqual([]);
 });
