@@ -42,7 +42,7 @@ export const view = (given: Case, more: Partial<JobView> = {}): JobView => ({
   version: 1,
   revision: 1,
   pass: 'before',
-  vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null, group: null },
+  vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null, group: null, batteryFittedOn: null },
   status: 'open',
   assignee: null,
   criteria: 'balanced',

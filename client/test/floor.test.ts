@@ -6,7 +6,7 @@ import { NOW, timer } from './bench-fixtures';
 
 const row = (id: string, more: Partial<FloorRow> = {}): FloorRow => ({
   id,
-  vehicle: { id, name: `Van ${id}`, plate: `P-${id}`, vin: null, year: null, group: null },
+  vehicle: { id, name: `Van ${id}`, plate: `P-${id}`, vin: null, year: null, group: null, batteryFittedOn: null },
   symptoms: ['slow-crank'],
   status: 'open',
   assignee: null,

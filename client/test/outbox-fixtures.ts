@@ -10,7 +10,7 @@ export const jobView = (readings: JobView['case']['readings'] = []): JobView => 
   version: 1,
   revision: 1,
   pass: 'before',
-  vehicle: { id: JOB, name: 'Test van', plate: null, vin: null, year: null, group: null },
+  vehicle: { id: JOB, name: 'Test van', plate: null, vin: null, year: null, group: null, batteryFittedOn: null },
   status: 'open',
   assignee: null,
   criteria: 'balanced',

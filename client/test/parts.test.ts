@@ -67,7 +67,7 @@ describe('words and files', () => {
   it('the floor’s CSV cannot run a formula in somebody’s spreadsheet', () => {
     const row = {
       id: 'j',
-      vehicle: { id: 'v', name: '=cmd()', plate: null, vin: null, year: null, group: null },
+      vehicle: { id: 'v', name: '=cmd()', plate: null, vin: null, year: null, group: null, batteryFittedOn: null },
       symptoms: [],
       status: 'open',
       assignee: null,

@@ -20,7 +20,7 @@ import { signedIn } from './bench-fixtures';
 
 const day = (inDays: number): string => new Date(Date.now() + inDays * 86_400_000).toISOString().slice(0, 10);
 const due = (id: string, inDays: number, more: Partial<RoundVehicle> = {}): RoundVehicle => ({
-  vehicle: { id, name: `Van ${id}`, plate: null, vin: null, year: null, group: 'North' },
+  vehicle: { id, name: `Van ${id}`, plate: null, vin: null, year: null, group: 'North', batteryFittedOn: null },
   lastVisit: '2026-01-01T08:00:00Z',
   dueOn: day(inDays),
   by: 'days',
@@ -112,10 +112,26 @@ it('is not asked for by whoever may not see it', async () => {
 it('a plate is found however it is written, a VIN by its end, and never one of several', () => {
   const vehicles = [
     due('a', 0, {
-      vehicle: { id: 'a', name: 'Van', plate: 'YD-104', vin: 'WVVZZZ1KZAW123456', year: null, group: null },
+      vehicle: {
+        id: 'a',
+        name: 'Van',
+        plate: 'YD-104',
+        vin: 'WVVZZZ1KZAW123456',
+        year: null,
+        group: null,
+        batteryFittedOn: null,
+      },
     }),
     due('b', 0, {
-      vehicle: { id: 'b', name: 'Bus', plate: 'YD-204', vin: 'WVVZZZ1KZAW923456', year: null, group: null },
+      vehicle: {
+        id: 'b',
+        name: 'Bus',
+        plate: 'YD-204',
+        vin: 'WVVZZZ1KZAW923456',
+        year: null,
+        group: null,
+        batteryFittedOn: null,
+      },
     }),
   ];
   const idOf = (typed: string) => findVehicle(vehicles, typed)?.vehicle.id ?? null;

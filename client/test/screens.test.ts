@@ -136,7 +136,7 @@ describe('the report', () => {
     version: 1,
     revision: 1,
     pass: 'before',
-    vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null, group: null },
+    vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null, group: null, batteryFittedOn: null },
     status: 'open',
     assignee: 'Ilse',
     criteria: 'balanced',

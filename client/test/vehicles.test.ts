@@ -14,6 +14,7 @@ import { VehicleList } from '../src/app/screens/vehicles/vehicle-list';
 import { VehiclePage } from '../src/app/screens/vehicles/vehicle-page';
 import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
+import { isoDate, stylesOf } from '../src/app/vehicles/date-style';
 import { guessMapping, mappedRows, readTable } from '../src/app/vehicles/vehicle-table';
 import type { BroughtTable } from '../src/app/vehicles/vehicle-table';
 import { signedIn } from './bench-fixtures';
@@ -38,6 +39,7 @@ const vehicle = (id: string, name: string): VehicleView => ({
   vin: null,
   year: null,
   group: null,
+  batteryFittedOn: null,
 });
 const visit = (day: number, health: number, more: Partial<HistoryVisit> = {}): HistoryVisit => ({
   job: `j${day}`,
@@ -71,6 +73,8 @@ beforeEach(() => {
       {
         provide: Api,
         useValue: {
+          vehicleKind: () => of({ bands: [] }),
+          vehicleCaptures: () => of([]),
           vehicle: (_shop: string, id: string) =>
             id === 'none' ? throwError(() => new HttpErrorResponse({ status: 404 })) : of(vehicle(id, 'Quay van')),
           vehicles: () => of([vehicle('a', 'Quay van'), vehicle('b', 'Quay van, again')]),
@@ -188,11 +192,39 @@ describe('a table that is brought in', () => {
       vin: 'VIN',
       year: 'Build year',
       group: 'Depot',
+      batteryFittedOn: null,
     });
-    expect(mappedRows(table, guessMapping(table))).toEqual([
+    expect(mappedRows(table, guessMapping(table), null)).toEqual([
       { name: 'Van; long', plate: 'YD-1', year: 2019, group: 'North' },
       { name: 'Crane', year: 'old' }, // refused by its row, never dropped in silence
     ]);
+  });
+  it('reads dates by one style in the whole column, and never guesses day and month', () => {
+    expect(stylesOf(['2026-03-31', '2025-12-01'])).toEqual(['iso']);
+    expect(stylesOf(['31.3.2026'])).toEqual(['day-dots']);
+    expect(stylesOf(['03/04/2026', '11/12/2025'])).toEqual(['day-first', 'month-first']);
+    expect(stylesOf(['03/04/2026', '31/12/2025'])).toEqual(['day-first']);
+    expect(stylesOf(['31/12/2025', '12/31/2025'])).toEqual([]);
+    expect(isoDate('04/03/2026', 'day-first')).toBe('2026-03-04');
+    expect([isoDate('29.2.2026', 'day-dots'), isoDate('1.1.26', 'day-dots')]).toEqual([null, null]);
+  });
+  it('asks how dates are written where that cannot be told, and refuses a mixture', async () => {
+    const open = async (csv: string) => {
+      const fixture = TestBed.createComponent(ImportDialog);
+      fixture.componentRef.setInput('table', readTable(csv, 'a.csv'));
+      await fixture.whenStable();
+      return fixture;
+    };
+    const either = await open('Name,Battery fitted\nVan,03/04/2026\n');
+    expect(textOf(document.body)).toContain('Its dates are');
+    const button = [...document.querySelectorAll('button')].find((one) => textOf(one).trim() === 'Show what changes')!;
+    expect(button.disabled).toBe(true);
+    either.destroy();
+    await open('Name,Battery fitted\nVan,31/12/2025\nCar,12/31/2025\n');
+    press(document, 'Show what changes');
+    TestBed.tick();
+    expect(textOf(document.body)).toContain('found “31/12/2025” and “12/31/2025”; allowed is one style');
+    expect(importVehicles).not.toHaveBeenCalled();
   });
   it('may be JSON; what is neither says why', () => {
     expect(readTable('[{"name":"Van","year":2020}]', 'a.json')).toMatchObject({ columns: ['name', 'year'] });

@@ -43,7 +43,7 @@ export { URGENCY_WORDS, sheetWords } from './sheet-words';
 export type { SheetWords } from './sheet-words';
 export type { RoundVehicle, RoundView, SheetRow, Urgency } from './rounds';
 export { ImportVehicles, MoveJobs } from './vehicles';
-export type { HistoryVisit, ImportedRow, VehicleImportView } from './vehicles';
+export type { HistoryVisit, ImportedRow, VehicleCaptureView, VehicleImportView, VehicleKindView } from './vehicles';
 export { NewPracticeResult } from './practice';
 export type { PracticeResultView, PracticedPerson } from './practice';
 export { reportOf } from './report-of';

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  IsISO8601,
   IsInt,
   IsObject,
   IsOptional,
@@ -16,6 +17,8 @@ import {
 import { caseParts } from '@tetrad/core';
 import type { Case, System } from '@tetrad/core';
 import { Fits } from './fits';
+
+const DATE = { message: 'a date as 2026-03-31' };
 
 /** What may be told of a vehicle beside its name. */
 class VehicleFacts {
@@ -33,6 +36,12 @@ class VehicleFacts {
   @IsString({ message: 'text of at most 40 characters' })
   @MaxLength(40, { message: 'text of at most 40 characters' })
   group?: string;
+
+  /** When its battery was fitted before it was first here. */
+  @IsOptional()
+  @IsISO8601({ strict: true }, DATE)
+  @Length(10, 10, DATE)
+  batteryFittedOn?: string;
 
   @IsOptional()
   @IsInt({ message: 'a year from 1900 to 2100' })

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsBoolean, IsOptional, IsUUID } from 'class-validator';
 import { vehicleRowsShape } from '@tetrad/core';
 import type { VehicleRow } from '@tetrad/core';
-import type { VisitMeasures } from '@tetrad/core/trends';
+import type { KindBand, VisitMeasures } from '@tetrad/core/trends';
 import { Fits } from './fits';
 import type { VisitView } from './views';
 
@@ -54,6 +54,20 @@ export interface VehicleImportView {
   readonly id: string;
   readonly isApplied: boolean;
   readonly rows: readonly ImportedRow[];
+}
+
+/** A recorded file of one of its visits. */
+export interface VehicleCaptureView {
+  readonly id: string;
+  readonly job: string;
+  readonly name: string;
+  readonly at: string;
+  readonly bytes: number;
+}
+
+/** What other vehicles of the same kind show. */
+export interface VehicleKindView {
+  readonly bands: readonly KindBand[];
 }
 
 /** A visit with the figures of every series, void readings in none. */

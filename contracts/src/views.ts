@@ -29,6 +29,8 @@ export interface VehicleView {
   readonly vin: string | null;
   readonly year: number | null;
   readonly group: string | null;
+  /** When its battery was fitted before it was first here, `YYYY-MM-DD`; null where nobody told. */
+  readonly batteryFittedOn: string | null;
 }
 
 /** A timer of a job: a wait, or a count that several devices show in step. Times are the server's. */

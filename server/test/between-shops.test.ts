@@ -79,6 +79,7 @@ const addresses = (): [string, string][] => {
     ...of('PUT', ['/settings']),
     ...of('POST', ['/simulated-vehicle']),
     ...of('GET', ['/practice/results', '/practice/class', `/vehicles/${vehicle}`, `/vehicles/${vehicle}/history`]),
+    ...of('GET', [`/vehicles/${vehicle}/kind`, `/vehicles/${vehicle}/captures`]),
     ...of('PATCH', [`/vehicles/${vehicle}`]),
     ...of('POST', [`/vehicles/${vehicle}/moves`, `/vehicle-moves/${randomUUID()}/undo`]),
     ...of('GET', ['/rounds', '/rounds.ics']),
@@ -147,9 +148,11 @@ it('what this shop has is not found under the name of the other', async () => {
     const body = method === 'GET' ? undefined : {};
     const { status } = await app.ask(method, `/api/shops/two${path}`, body, cookie);
     // bodies that do not fit are refused first; nothing else is ever let through
-    expect([method, path, [404, 422].includes(status) || (status === 200 && /\/(visits|history)$/.test(path))]).toEqual(
-      [method, path, true],
-    );
+    expect([
+      method,
+      path,
+      [404, 422].includes(status) || (status === 200 && /\/(visits|history|kind|captures)$/.test(path)),
+    ]).toEqual([method, path, true]);
   }
   expect((await app.ask('GET', `/api/shops/two/vehicles/${mine.vehicle}/visits`)).body).toEqual([]);
   const piece = await fetch(`${app.url}/api/shops/two/captures/${mine.capture}/pieces/0`, {

@@ -18,7 +18,7 @@ const jobOf = (subject: Case, more: Partial<JobView> = {}): JobView => ({
   version: 1,
   revision: 1,
   pass: 'before',
-  vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null, group: null },
+  vehicle: { id: 'v', name: 'Quay van', plate: 'Q-1', vin: null, year: null, group: null, batteryFittedOn: null },
   status: 'open',
   assignee: null,
   criteria: 'balanced',
@@ -110,7 +110,15 @@ const JOBS: readonly (readonly [string, JobView, readonly CaptureView[]])[] = [
   [
     'long words everywhere',
     jobOf(caseOf(BAD_GROUND, { complaint: { symptoms: ['slow-crank'], note: 'x '.repeat(600) } }), {
-      vehicle: { id: 'v', name: LONG, plate: 'W'.repeat(16), vin: null, year: 2009, group: null },
+      vehicle: {
+        id: 'v',
+        name: LONG,
+        plate: 'W'.repeat(16),
+        vin: null,
+        year: 2009,
+        group: null,
+        batteryFittedOn: null,
+      },
       assignee: 'Wilhelmina '.repeat(6),
     }),
     [],

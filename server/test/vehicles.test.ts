@@ -24,6 +24,48 @@ const history = async (vehicle: string): Promise<readonly HistoryVisit[]> =>
 const listed = async (find: string): Promise<readonly string[]> =>
   (await app.ask('GET', `${shop}/vehicles?find=${encodeURIComponent(find)}`)).body.map(({ id }: { id: string }) => id);
 
+describe('beside the vehicle', () => {
+  const petrol = (fuel = 'petrol') => ({
+    nominalVolts: 12,
+    engine: { cylinders: 4, fuel, displacementLitres: 1.8 },
+    battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } },
+    alternator: { ratedAmps: 110, regulation: 'fixed' },
+  });
+  async function charged(volts: number, fuel?: string): Promise<{ vehicle: string; job: string }> {
+    const body = { ...jobBody(), system: petrol(fuel) };
+    await app.ask('POST', `${shop}/jobs`, body);
+    const conditions = { rpm: 2000, loads: 'off' };
+    await app.ask('POST', `${shop}/jobs/${body.id}/readings`, readingBody('charging-voltage', volts, { conditions }));
+    return { vehicle: body.vehicle.id, job: body.id };
+  }
+
+  it('stands what four of five vehicles of its kind show, from five of them on', async () => {
+    const own = await charged(12.9);
+    const kind = async () => (await app.ask('GET', `${shop}/vehicles/${own.vehicle}/kind`)).body.bands;
+    for (const volts of [14.0, 14.1, 14.2, 14.3]) await charged(volts);
+    await charged(11.9, 'diesel');
+    expect(await kind()).toEqual([]);
+    await charged(14.4);
+    const [band] = await kind();
+    expect(band).toMatchObject({ series: 'charging-voltage', vehicles: 5 });
+    expect([band.low > 13.7, band.high < 14.7, band.low < band.high]).toEqual([true, true, true]);
+  });
+
+  it('stand its recordings, once they are whole', async () => {
+    const { vehicle, job } = await charged(14.1);
+    const capture = randomUUID();
+    await app.ask('POST', `${shop}/jobs/${job}/captures`, { id: capture, name: 'start.csv', bytes: 4 });
+    const listed = async () => (await app.ask('GET', `${shop}/vehicles/${vehicle}/captures`)).body;
+    expect(await listed()).toEqual([]);
+    await fetch(`${app.url}${shop}/captures/${capture}/pieces/0`, {
+      method: 'PUT',
+      headers: { cookie: app.cookieFor(shop), 'content-type': 'application/octet-stream' },
+      body: new Uint8Array([1, 2, 3, 4]),
+    });
+    expect(await listed()).toMatchObject([{ id: capture, job, name: 'start.csv', bytes: 4 }]);
+  });
+});
+
 it('a vehicle has its own address; its group is changed there, found by a search, and noted in the audit log', async () => {
   const { vehicle } = await openJob();
   const at = `${shop}/vehicles/${vehicle}`;
@@ -161,6 +203,9 @@ describe('a list of vehicles is brought in', () => {
     ],
     ['rows[0].vin', [{ name: 'A', vin: '1M8GDM9AXKP04278O' }]],
     ['rows[0].year', [{ name: 'A', year: 88 }]],
+    ['rows[0].batteryFittedOn', [{ name: 'A', batteryFittedOn: '31.12.2025' }]],
+    ['rows[0].batteryFittedOn', [{ name: 'A', batteryFittedOn: '2025-02-30' }]],
+    ['rows[0].batteryFittedOn', [{ name: 'A', batteryFittedOn: '2100-01-01' }]],
     ['rows[0].color', [{ name: 'A', color: 'red' }]],
     ['rows[1].name', [{ name: 'A' }, { name: '' }]],
     ['rows', []],

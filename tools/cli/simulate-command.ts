@@ -16,11 +16,18 @@ import type { Command } from 'commander';
 import { InputError } from './input-error';
 import { UsageError } from './usage-error';
 
+/** How far a fleet is, is told this often, ms. */
+const PROGRESS_MS = 5000;
+
 interface Options {
   readonly fault?: string;
   readonly severity?: string;
   readonly seed?: string;
   readonly capture?: string;
+  readonly fleet?: string;
+  readonly vehicles: string;
+  readonly visits: string;
+  readonly shop: string;
 }
 
 export function addSimulateCommand(program: Command): void {
@@ -32,7 +39,14 @@ export function addSimulateCommand(program: Command): void {
     .option('--severity <x>', 'how bad it is, 0 to 1')
     .option('--seed <n>', 'the same number gives the same vehicle', '1')
     .option('--capture <file>', 'also write the recorded start to this file')
-    .action(simulate);
+    .option(
+      '--fleet <folder|file.zip>',
+      'instead write a whole shop of vehicles over five years, to be brought in with tetrad import',
+    )
+    .option('--vehicles <n>', 'vehicles of the fleet', '10000')
+    .option('--visits <n>', 'visits of each; the first vehicle has ten times as many', '20')
+    .option('--shop <id>', 'the id of its shop', 'fleet')
+    .action((words: Options) => (words.fleet === undefined ? simulate(words) : simulateFleet(words, words.fleet)));
 }
 
 async function simulate(words: Options): Promise<void> {
@@ -50,6 +64,35 @@ async function simulate(words: Options): Promise<void> {
       `${words.capture} could not be written: ${error instanceof Error ? error.message : String(error)}`,
     );
   }
+}
+
+/** A fleet, with how far it is on standard error. */
+async function simulateFleet({ seed = '1', vehicles, visits, shop }: Options, to: string): Promise<void> {
+  const { writeFleet } = await import('./fleet/write-fleet');
+  const count = numberOf('--vehicles', vehicles, 1, 100_000);
+  const began = Date.now();
+  let told = 0;
+  const { rows } = await writeFleet({
+    vehicles: count,
+    visits: numberOf('--visits', visits, 1, 200),
+    seed: numberOf('--seed', seed, 0, 2 ** 32 - 1),
+    shop,
+    to,
+    endsAt: new Date(),
+    onProgress(done) {
+      if (done < count && Date.now() - told < PROGRESS_MS) return;
+      told = Date.now();
+      process.stderr.write(`${done} of ${count} vehicles\n`);
+    },
+  }).catch((error: unknown) => {
+    throw new InputError(error instanceof Error ? error.message : String(error));
+  });
+  const seconds = Math.round((Date.now() - began) / 1000);
+  process.stdout.write(
+    `${to}: ${Object.entries(rows)
+      .map(([table, n]) => `${n} ${table}`)
+      .join(', ')}; ${seconds} s\n`,
+  );
 }
 
 function faultOf(word: string): FaultName {

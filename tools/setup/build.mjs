@@ -68,7 +68,7 @@ export const buildCli = (told) =>
   unlessUnchanged(
     {
       name: 'cli',
-      inputs: [...SHARED, 'tools/cli', 'server/src/instruments', 'tools/setup/build.mjs'],
+      inputs: [...SHARED, 'tools/cli', 'server/src/instruments', 'server/src/shop-archive', 'tools/setup/build.mjs'],
       output: 'dist/cli/program.mjs',
       work: () =>
         bundle(
@@ -77,6 +77,7 @@ export const buildCli = (told) =>
             'judge-worker': 'tools/cli/judge-worker.ts',
             derive: 'tools/cli/derive.ts',
             openapi: 'tools/cli/openapi/print.ts',
+            'fleet-worker': 'tools/cli/fleet/fleet-worker.ts',
             fit: 'tools/cli/fit.ts',
             'bench-judge': 'tools/cli/bench-judge/main.ts',
             'bench-vehicle': 'tools/cli/bench-vehicle.ts',

@@ -42,6 +42,16 @@ export const VEHICLES: OperationGroup = {
       answer: { status: 200, type: 'HistoryVisit', isList: true },
     },
     {
+      ...{ id: 'getKind', method: 'GET', path: '/vehicles/{vehicle}/kind', isOpenToKeys: true },
+      summary: 'What other vehicles of its kind show in each series: the band of four of five.',
+      answer: { status: 200, type: 'VehicleKindView' },
+    },
+    {
+      ...{ id: 'listVehicleCaptures', method: 'GET', path: '/vehicles/{vehicle}/captures', isOpenToKeys: true },
+      summary: 'Recordings of its visits, the newest first.',
+      answer: { status: 200, type: 'VehicleCaptureView', isList: true },
+    },
+    {
       ...{
         id: 'noteUse',
         method: 'PUT',

@@ -4,7 +4,14 @@ import type { Infer } from './shape';
 
 const row = object(
   { name: text(1, 80) },
-  { plate: text(0, 16), vin: text(0, 20), year: integer(1900, 2100), group: text(0, 40) },
+  {
+    plate: text(0, 16),
+    vin: text(0, 20),
+    year: integer(1900, 2100),
+    group: text(0, 40),
+    /** `YYYY-MM-DD`. */
+    batteryFittedOn: text(10, 10),
+  },
   { isClosed: true },
 );
 export const MAX_VEHICLE_ROWS = 2000;

@@ -5,6 +5,8 @@
  */
 export { agingBattery } from './aging';
 export type { AgingBattery } from './aging';
+export { fleetVehicle } from './fleet';
+export type { FleetOptions, FleetVehicle, FleetVisit } from './fleet';
 export { FULL_SET } from './full-set';
 export { simulatePack } from './pack';
 export type { PackOptions, SimulatedPack } from './pack';

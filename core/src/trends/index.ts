@@ -1,4 +1,6 @@
 /** What the visits of a vehicle say together: trends, when a limit will be reached, and whether it will start in winter. */
+export { kindBands } from './kind-bands';
+export type { KindBand } from './kind-bands';
 export { measuresOfVisit } from './measures';
 export type { Measure, VisitMeasures } from './measures';
 export { projectFall } from './project';

@@ -2,8 +2,9 @@ import type { JobId, ShopId } from '@tetrad/contracts';
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { CAPTURE_PIECE_BYTES, PAGE_MOST } from '@tetrad/contracts';
-import type { AlikeCapture, CaptureView, NewCapture } from '@tetrad/contracts';
+import type { AlikeCapture, CaptureView, NewCapture, VehicleCaptureView } from '@tetrad/contracts';
 import type { Capture } from '@tetrad/core/capture-format';
+import { isoTime } from '../platform/database/iso-time';
 import { cursorOf, pageOf, placeOf } from '../platform/database/page';
 import type { Page } from '../platform/database/page';
 import type { Sql } from '../platform/database/pool';
@@ -196,4 +197,22 @@ export async function addFound(sql: Sql, shop: ShopId, id: string, found: Captur
                                          ORDER BY seq DESC LIMIT 1)`,
     [shop, id, JSON.stringify(found)],
   );
+}
+
+/** Whole recordings of a vehicle's visits, the newest first. */
+export async function capturesOfVehicle(
+  sql: Sql,
+  shop: ShopId,
+  vehicle: string,
+  scope: Scope,
+): Promise<readonly VehicleCaptureView[]> {
+  const { rows } = await sql.query<VehicleCaptureView>(
+    `SELECT c.capture_id AS id, c.job_id AS job, c.name, c.bytes::float8 AS bytes, ${isoTime('c.added_at')} AS at
+       FROM capture c JOIN job j ON j.shop_id = $1 AND j.job_id = c.job_id
+      WHERE c.shop_id = $1 AND j.vehicle_id = $2 AND ${seesJob('j', '$3')}
+        AND c.bytes = (SELECT coalesce(sum(p.bytes), 0) FROM capture_piece p WHERE p.shop_id = $1 AND p.capture_id = c.capture_id)
+      ORDER BY c.added_at DESC, c.capture_id LIMIT ${PAGE_MOST}`,
+    [shop, vehicle, scope],
+  );
+  return rows;
 }

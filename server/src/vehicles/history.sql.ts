@@ -3,6 +3,7 @@ import type { HistoryVisit, ShopId, VisitView } from '@tetrad/contracts';
 import { CASE_FORMAT } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import { measuresOfVisit } from '@tetrad/core/trends';
+import type { VisitMeasures } from '@tetrad/core/trends';
 import { observationsOf, readingsOf } from '../evidence/evidence.sql';
 import { seesJob } from '../people/access';
 import type { Scope } from '../people/access';
@@ -37,15 +38,27 @@ export async function listHistory(
   return rows;
 }
 
-/** A visit with what it measured. */
-export function historyVisit({ openedAt, conditions, readings, observations, ...visit }: HistoryRow): HistoryVisit {
+/** What a visit measured. */
+export function measuresOfRow({
+  job,
+  system,
+  conditions,
+  readings,
+  observations,
+}: Pick<HistoryRow, 'job' | 'system' | 'conditions' | 'readings' | 'observations'>): VisitMeasures {
   const subject: Case = {
     format: CASE_FORMAT,
-    title: visit.job,
-    system: visit.system,
+    title: job,
+    system,
     ...(conditions && { conditions }),
     observations,
     readings,
   };
-  return { ...visit, openedAt: openedAt.toISOString(), measures: measuresOfVisit(subject) };
+  return measuresOfVisit(subject);
+}
+
+/** A visit with what it measured. */
+export function historyVisit(row: HistoryRow): HistoryVisit {
+  const { openedAt, conditions: _conditions, readings: _readings, observations: _observations, ...visit } = row;
+  return { ...visit, openedAt: openedAt.toISOString(), measures: measuresOfRow(row) };
 }

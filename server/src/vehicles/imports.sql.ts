@@ -78,9 +78,9 @@ export async function undoImport(sql: Sql, shop: ShopId, id: string): Promise<nu
       );
     else
       await sql.query(
-        `UPDATE vehicle SET name = $3, plate = $4, vin = $5, year = $6, group_name = $7
+        `UPDATE vehicle SET name = $3, plate = $4, vin = $5, year = $6, group_name = $7, battery_fitted_on = $8
           WHERE shop_id = $1 AND vehicle_id = $2`,
-        [shop, vehicle, was.name, was.plate, was.vin, was.year, was.group],
+        [shop, vehicle, was.name, was.plate, was.vin, was.year, was.group, was.batteryFittedOn],
       );
   }
   return before.length;

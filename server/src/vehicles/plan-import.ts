@@ -1,5 +1,6 @@
 /** What a list of vehicles would change: each row is recognized by VIN, else by plate, or is new. */
 import type { ImportedRow, VehicleView } from '@tetrad/contracts';
+import { isISO8601 } from 'class-validator';
 import { readVin } from '@tetrad/core';
 import type { VehicleRow } from '@tetrad/core';
 import { misfit } from '../platform/http/problem';
@@ -8,7 +9,10 @@ export interface PlannedRow extends ImportedRow {
   readonly row: VehicleRow;
 }
 
-const FIELDS = ['name', 'plate', 'vin', 'year', 'group'] as const;
+const FIELDS = ['name', 'plate', 'vin', 'year', 'group', 'batteryFittedOn'] as const;
+/** A day that there is, before tomorrow. */
+const isDay = (text: string, now: Date): boolean =>
+  isISO8601(text, { strict: true }) && text <= now.toISOString().slice(0, 10);
 /** As plates are compared: `YD-104` is `yd 104`. */
 const plateKey = (plate: string): string => plate.toUpperCase().replace(/[^A-Z0-9]/g, '');
 
@@ -32,12 +36,20 @@ export function planImport(rows: readonly VehicleRow[], known: readonly VehicleV
     if (vin && !vin.ok) errors.push({ field: `rows[${at}].vin`, found: typed, allowed: vin.problem });
     if (plate !== '') once(`plate ${plateKey(plate)}`, 'plate', plate, at);
     if (vin?.ok) once(`vin ${vin.vin}`, 'vin', vin.vin, at);
+    const fitted = given.batteryFittedOn;
+    if (fitted !== undefined && !isDay(fitted, now))
+      errors.push({
+        field: `rows[${at}].batteryFittedOn`,
+        found: fitted,
+        allowed: `a day until ${now.toISOString().slice(0, 10)}, as 2026-03-31`,
+      });
     const row: VehicleRow = {
       name: given.name.trim(),
       ...(plate && { plate }),
       ...(vin?.ok && { vin: vin.vin }),
       ...(given.year !== undefined && { year: given.year }),
       ...(given.group?.trim() && { group: given.group.trim() }),
+      ...(fitted !== undefined && { batteryFittedOn: fitted }),
     };
     const doubt =
       vin?.ok && !vin.checkDigitFits

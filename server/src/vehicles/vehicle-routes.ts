@@ -1,5 +1,8 @@
 import { Router } from 'express';
 import { MoveJobs, VEHICLES_PAGE, VehicleChanges, VehicleQuery } from '@tetrad/contracts';
+import type { VehicleKindView } from '@tetrad/contracts';
+import { kindBands } from '@tetrad/core/trends';
+import { capturesOfVehicle } from '../captures/captures.sql';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { scopeOfRequest } from '../people/access';
 import { actor, permit } from '../people/who';
@@ -9,7 +12,8 @@ import { bodyAs, queryAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { tellNextPage } from '../platform/http/next-page';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
-import { historyVisit, listHistory } from './history.sql';
+import { historyVisit, listHistory, measuresOfRow } from './history.sql';
+import { listOfKind } from './kind.sql';
 import { moveJobs, movedBy, undoMove } from './moves.sql';
 import { changeVehicle, findVehicle, listVehicles, listVisits } from './vehicles.sql';
 
@@ -56,6 +60,20 @@ export function vehicleRoutes(pool: Pool, lists: Sql, leftOut: LeftOutRows): Rou
     const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
     const rows = await listHistory(lists, shop, id, scope);
     response.json(leftOut.show(rows, { list: 'history', idOf: ({ job }) => job, view: historyVisit }));
+  });
+
+  /** What other vehicles of its kind show, to hold it against. */
+  router.get('/vehicles/:vehicle/kind', async (request, response) => {
+    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+    const rows = await listOfKind(lists, shop, id, scope);
+    const told = leftOut.show(rows, { list: 'kind', idOf: ({ job }) => job, view: measuresOfRow });
+    const newest = told.map(({ before, after }) => after ?? before);
+    response.json({ bands: kindBands(newest) } satisfies VehicleKindView);
+  });
+
+  router.get('/vehicles/:vehicle/captures', async (request, response) => {
+    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+    response.json(await capturesOfVehicle(lists, shop, id, scope));
   });
 
   router.post('/vehicles/:vehicle/moves', async (request, response) => {

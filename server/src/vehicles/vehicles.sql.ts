@@ -8,7 +8,7 @@ import { cursorOf, pageOf, placeOf } from '../platform/database/page';
 import type { Page } from '../platform/database/page';
 
 /** A vehicle as JSON; `v` is its row. */
-export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year, 'group', v.group_name)`;
+export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate, 'vin', v.vin, 'year', v.year, 'group', v.group_name, 'batteryFittedOn', v.battery_fitted_on)`;
 
 /** Of a vehicle's row `v`: it stands in lists. */
 export const LISTED = 'v.merged_into IS NULL AND NOT v.is_removed';
@@ -35,7 +35,7 @@ export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWante
   ];
   if (wanted.after) conditions.push(`(v.created_at, v.vehicle_id) < ${placeOf(wanted.after, value)}`);
   const { rows } = await sql.query<VehicleView & { readonly cursor: string }>(
-    `SELECT v.vehicle_id AS id, v.name, v.plate, v.vin, v.year, v.group_name AS "group", ${cursorOf('v.created_at', 'v.vehicle_id')} AS cursor
+    `SELECT v.vehicle_id AS id, v.name, v.plate, v.vin, v.year, v.group_name AS "group", v.battery_fitted_on::text AS "batteryFittedOn", ${cursorOf('v.created_at', 'v.vehicle_id')} AS cursor
        FROM vehicle v WHERE ${conditions.join(' AND ')}
       ORDER BY v.created_at DESC, v.vehicle_id DESC LIMIT ${value(wanted.limit + 1)}`,
     values,
@@ -72,7 +72,8 @@ export async function isHiddenVehicle(sql: Sql, shop: ShopId, id: string, scope:
 /** Adds a vehicle where its id is new; of a known one nothing is changed. */
 export async function addVehicle(sql: Sql, shop: ShopId, vehicle: JobVehicle): Promise<void> {
   await sql.query(
-    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year, group_name) VALUES ($1, $2, $3, $4, $5, $6, $7)
+    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year, group_name, battery_fitted_on)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
      ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
     [
       shop,
@@ -82,6 +83,7 @@ export async function addVehicle(sql: Sql, shop: ShopId, vehicle: JobVehicle): P
       vehicle.vin ?? null,
       vehicle.year ?? null,
       vehicle.group ?? null,
+      vehicle.batteryFittedOn ?? null,
     ],
   );
 }
@@ -96,7 +98,8 @@ export async function changeVehicle(
 ): Promise<boolean> {
   const { rowCount } = await sql.query(
     `UPDATE vehicle v SET name = coalesce($3, name), plate = coalesce($4, plate), vin = coalesce($5, vin),
-            year = coalesce($6, year), group_name = coalesce($8, group_name)
+            year = coalesce($6, year), group_name = coalesce($8, group_name),
+            battery_fitted_on = coalesce($9, battery_fitted_on)
       WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND ${changesVehicle('v', '$7')}`,
     [
       shop,
@@ -107,6 +110,7 @@ export async function changeVehicle(
       changes.year ?? null,
       scope,
       changes.group ?? null,
+      changes.batteryFittedOn ?? null,
     ],
   );
   return rowCount === 1;

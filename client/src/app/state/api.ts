@@ -36,7 +36,9 @@ import type {
   SimulatedVehicleView,
   SignIn,
   VehicleChanges,
+  VehicleCaptureView,
   VehicleImportView,
+  VehicleKindView,
   VehicleView,
   VisitView,
 } from '@tetrad/contracts';
@@ -247,6 +249,12 @@ export class Api {
   }
   history(shop: string, vehicle: string): Observable<readonly HistoryVisit[]> {
     return this.#http.get<readonly HistoryVisit[]>(`/api/shops/${shop}/vehicles/${vehicle}/history`);
+  }
+  vehicleKind(shop: string, vehicle: string): Observable<VehicleKindView> {
+    return this.#http.get<VehicleKindView>(`/api/shops/${shop}/vehicles/${vehicle}/kind`);
+  }
+  vehicleCaptures(shop: string, vehicle: string): Observable<readonly VehicleCaptureView[]> {
+    return this.#http.get<readonly VehicleCaptureView[]>(`/api/shops/${shop}/vehicles/${vehicle}/captures`);
   }
   moveJobs(shop: string, vehicle: string, body: MoveJobs): Observable<{ readonly id: string; readonly moved: number }> {
     return this.#http.post<{ id: string; moved: number }>(`/api/shops/${shop}/vehicles/${vehicle}/moves`, body);

@@ -1,9 +1,10 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import type { HistoryVisit } from '@tetrad/contracts';
+import type { HistoryVisit, VehicleKindView } from '@tetrad/contracts';
 import { SERIES, trendsOf } from '@tetrad/core/trends';
 import type { Measure, TrendVisit } from '@tetrad/core/trends';
+import { catchError, of } from 'rxjs';
 import { Api } from '../state/api';
 import { selectShop } from '../state/session/session.feature';
 
@@ -28,6 +29,18 @@ export class VehicleHistory {
     stream: ({ params: { shop, id } }) => this.#api.history(shop, id),
   });
 
+  /** What other vehicles of its kind show; it only stands beside. */
+  readonly kind = rxResource({
+    params: this.#asked,
+    stream: ({ params: { shop, id } }) =>
+      this.#api.vehicleKind(shop, id).pipe(catchError(() => of({ bands: [] } satisfies VehicleKindView))),
+  });
+  readonly bands = computed(() => (this.kind.hasValue() ? this.kind.value().bands : []));
+  readonly captures = rxResource({
+    params: this.#asked,
+    stream: ({ params: { shop, id } }) => this.#api.vehicleCaptures(shop, id).pipe(catchError(() => of([]))),
+  });
+
   readonly trends = computed(() => trendsOf((this.visits.hasValue() ? this.visits.value() : []).map(trendVisit)));
   /** Of the newest visit that told one. */
   readonly system = computed(() => (this.visits.hasValue() ? (this.visits.value().at(-1)?.system ?? null) : null));
@@ -46,6 +59,7 @@ export class VehicleHistory {
   reload(): void {
     this.vehicle.reload();
     this.visits.reload();
+    this.captures.reload();
   }
 }
 

@@ -1,12 +1,14 @@
 import type { VehicleRow } from '@tetrad/core';
 import { parse } from 'papaparse';
+import { isoDate } from './date-style';
+import type { DateStyle } from './date-style';
 
 /** A table as it was brought in: its columns, and each row by column. */
 export interface BroughtTable {
   readonly columns: readonly string[];
   readonly rows: readonly Readonly<Record<string, string>>[];
 }
-export const IMPORT_FIELDS = ['name', 'plate', 'vin', 'year', 'group'] as const;
+export const IMPORT_FIELDS = ['name', 'plate', 'vin', 'year', 'group', 'batteryFittedOn'] as const;
 export type ImportField = (typeof IMPORT_FIELDS)[number];
 export type Mapping = Readonly<Record<ImportField, string | null>>;
 
@@ -17,6 +19,7 @@ const USUAL: Readonly<Record<ImportField, RegExp>> = {
   vin: /vin|chassis/i,
   year: /year/i,
   group: /group|fleet|route|depot|department/i,
+  batteryFittedOn: /battery.*(fitted|date|since|installed)|fitted/i,
 };
 
 /** Reads CSV (with its separator as it is found) or a JSON list of objects. @returns why it is neither. */
@@ -63,17 +66,26 @@ export function guessMapping({ columns }: BroughtTable): Mapping {
   return Object.fromEntries(guessed) as Record<ImportField, string | null>;
 }
 
-/** The rows as they are sent: what is no year stays what it is, and is refused by its row. */
-export function mappedRows({ rows }: BroughtTable, mapping: Mapping): readonly VehicleRow[] {
+/** What stands in a column that is mapped; empty cells are left out. */
+export const columnOf = ({ rows }: BroughtTable, column: string | null): readonly string[] =>
+  column === null ? [] : rows.map((row) => (row[column] ?? '').trim()).filter(Boolean);
+
+/**
+ * The rows as they are sent: what is no year or date stays what it is, and is refused by its row.
+ *
+ * @param dates How dates are written in this table; null where it has none, or nobody knows.
+ */
+export function mappedRows({ rows }: BroughtTable, mapping: Mapping, dates: DateStyle | null): readonly VehicleRow[] {
   return rows.map((row) => {
     const of = (field: ImportField): string => (mapping[field] === null ? '' : (row[mapping[field]] ?? '').trim());
-    const [plate, vin, year, group] = [of('plate'), of('vin'), of('year'), of('group')];
+    const [plate, vin, year, group, fitted] = [of('plate'), of('vin'), of('year'), of('group'), of('batteryFittedOn')];
     return {
       name: of('name') || plate,
       ...(plate && { plate }),
       ...(vin && { vin }),
       ...(year && { year: /^\d{4}$/.test(year) ? Number(year) : (year as unknown as number) }),
       ...(group && { group }),
+      ...(fitted && { batteryFittedOn: (dates && isoDate(fitted, dates)) ?? fitted }),
     };
   });
 }

@@ -24,6 +24,7 @@ export const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => (
     vin: body.vehicle.vin ?? null,
     year: body.vehicle.year ?? null,
     group: body.vehicle.group ?? null,
+    batteryFittedOn: body.vehicle.batteryFittedOn ?? null,
   },
   status: 'open',
   assignee: body.assignee ?? null,

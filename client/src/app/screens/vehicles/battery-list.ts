@@ -19,6 +19,9 @@ const HOW = { first: 'first seen', label: 'another label seen', fitted: 'fitted'
         <li>
           <a [routerLink]="['/jobs', one.job, 'report']" class="figure">{{ one.at | date: 'd MMM y' }}</a>
           <span class="figure">{{ one.label }}</span> <span class="soft">{{ one.how }}</span>
+          @if (one.fittedOn; as day) {
+            <span class="soft">fitted {{ day | date: 'd MMM y' }}</span>
+          }
         </li>
       }
     </ol>
@@ -42,9 +45,12 @@ export class BatteryList {
   readonly #figures = inject(Figures);
   readonly batteries = input.required<readonly FittedBattery[]>();
   readonly system = input.required<System>();
+  /** When the first was fitted, where somebody told. */
+  readonly fittedOn = input<string | null>(null);
   /** The newest first. */
   protected readonly listed = computed(() =>
     [...this.batteries()].reverse().map(({ label, job, at, how, by }) => ({
+      fittedOn: how === 'first' ? this.fittedOn() : null,
       job,
       at,
       label: batteryLabelWords({ ...this.system(), battery: label }, this.#figures.format()).join(' · '),

@@ -21,7 +21,9 @@ import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
 import { newId } from '../../state/new-id';
 import { selectShop } from '../../state/session/session.feature';
-import { IMPORT_FIELDS, guessMapping, mappedRows } from '../../vehicles/vehicle-table';
+import { DATE_STYLES, stylesOf } from '../../vehicles/date-style';
+import type { DateStyle } from '../../vehicles/date-style';
+import { IMPORT_FIELDS, columnOf, guessMapping, mappedRows } from '../../vehicles/vehicle-table';
 import type { BroughtTable, ImportField, Mapping } from '../../vehicles/vehicle-table';
 
 const NAMES: Readonly<Record<ImportField, string>> = {
@@ -30,6 +32,7 @@ const NAMES: Readonly<Record<ImportField, string>> = {
   vin: 'VIN',
   year: 'Year',
   group: 'Group',
+  batteryFittedOn: 'Battery fitted on',
 };
 const WHAT: Readonly<Record<ImportedRow['what'], string>> = { new: 'new', changed: 'changed', same: 'unchanged' };
 /** More problems are not told at once. */
@@ -50,6 +53,14 @@ const MAX_TOLD = 8;
               [options]="columns()"
               [value]="mapping()[field]"
               (valueChange)="map(field, $event ?? null)"
+            />
+          }
+          @if (styles().length > 1) {
+            <tt-select
+              label="Its dates are"
+              [options]="styleOptions()"
+              [value]="style()"
+              (valueChange)="choose($event)"
             />
           }
         </div>
@@ -85,7 +96,12 @@ const MAX_TOLD = 8;
         <div class="kit-end">
           <button pButton (click)="closed.emit()">Cancel</button>
           @if (told() === null) {
-            <button pButton kind="main" [disabled]="!isMapped() || isAsking()" (click)="ask(false)">
+            <button
+              pButton
+              kind="main"
+              [disabled]="!isMapped() || isAsking() || (styles().length > 1 && style() === null)"
+              (click)="ask(false)"
+            >
               Show what changes
             </button>
           } @else {
@@ -129,6 +145,18 @@ export class ImportDialog {
   ]);
   protected readonly mapping = linkedSignal<Mapping>(() => guessMapping(this.table()));
   protected readonly isMapped = computed(() => this.mapping().name !== null || this.mapping().plate !== null);
+  readonly #dates = computed(() => columnOf(this.table(), this.mapping().batteryFittedOn));
+  /** Styles in which the whole column can be read. */
+  protected readonly styles = computed(() => (this.#dates().length === 0 ? [] : stylesOf(this.#dates())));
+  protected readonly styleOptions = computed(() => [
+    { value: null, label: 'choose' },
+    ...this.styles().map((value) => ({ value, label: DATE_STYLES[value].words })),
+  ]);
+  /** What can be told by itself is; day and month that cannot be told apart are asked for. */
+  protected readonly style = linkedSignal<DateStyle | null>(() => {
+    const styles = this.styles();
+    return styles.length === 1 ? styles[0]! : null;
+  });
   protected readonly told = signal<VehicleImportView | null>(null);
   protected readonly problems = signal<readonly string[]>([]);
   protected readonly isAsking = signal(false);
@@ -148,10 +176,16 @@ export class ImportDialog {
     this.told.set(null);
   }
 
+  protected choose(style: DateStyle | null): void {
+    this.style.set(style);
+    this.told.set(null);
+  }
+
   protected ask(isApplied: boolean): void {
     const shop = this.#shop();
     if (shop === null) return;
-    const body = { id: newId(), rows: mappedRows(this.table(), this.mapping()), isApplied };
+    if (this.#dates().length > 0 && this.styles().length === 0) return this.problems.set([mixedDates(this.#dates())]);
+    const body = { id: newId(), rows: mappedRows(this.table(), this.mapping(), this.style()), isApplied };
     this.isAsking.set(true);
     this.problems.set([]);
     this.#api.importVehicles(shop, body).subscribe({
@@ -172,11 +206,19 @@ export class ImportDialog {
   }
 
   #says(at: number, what: ImportedRow['what'], changes: ImportedRow['changes']): string {
-    if (what === 'new') return mappedRows(this.table(), this.mapping())[at]?.name ?? '';
+    if (what === 'new') return mappedRows(this.table(), this.mapping(), this.style())[at]?.name ?? '';
     return Object.entries(changes)
       .map(([field, [before, after]]) => `${NAMES[field as ImportField]}: ${before || 'nothing'} → ${after}`)
       .join('; ');
   }
+}
+
+/** Which of the dates do not go together. */
+function mixedDates(texts: readonly string[]): string {
+  const [first = ''] = texts;
+  const other = texts.find((text) => stylesOf([first, text]).length === 0) ?? first;
+  const styles = Object.values(DATE_STYLES).map(({ words }) => words);
+  return `Battery fitted on: found “${first}” and “${other}”; allowed is one style in the whole column: ${styles.join(', ')}.`;
 }
 
 /** By row and field: `rows[2].plate` is row 3. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { SERIES } from '@tetrad/core/trends';
-import type { FittedBattery, Projection, Trend } from '@tetrad/core/trends';
+import type { FittedBattery, KindBand, Projection, Trend } from '@tetrad/core/trends';
 import { Chart, Filler, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
 import type { ChartDataset } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
@@ -31,6 +31,8 @@ export class TrendChart {
   /** Where the series has a limit. */
   readonly limit = input<number | null>(null);
   readonly projection = input<Projection | null>(null);
+  /** What vehicles of the same kind show. */
+  readonly kind = input<KindBand | null>(null);
   protected readonly label = computed(() => `${SERIES[this.trend().series].name} over the visits`);
 
   protected readonly drawn = computed((): Drawn => {
@@ -39,6 +41,7 @@ export class TrendChart {
     const { times, sign, decimals } = SHOWN[unit];
     const { plain } = this.#figures.format();
     const [limit, projection, batteries] = [this.limit(), this.projection(), this.batteries()];
+    const kind = this.kind();
     return (theme) => {
       const { amps, soft, line, sans } = theme;
       const font = { family: sans, size: 13 };
@@ -82,13 +85,28 @@ export class TrendChart {
                 label: ({ parsed }) => `${plain(Number(parsed.y), decimals)} ${sign}`,
               },
             },
-            annotation: { annotations: marks(theme, limit === null ? null : limit * times, projection, batteries) },
+            annotation: {
+              annotations: [
+                ...(kind ? [kindMark(theme, kind.low * times, kind.high * times)] : []),
+                ...marks(theme, limit === null ? null : limit * times, projection, batteries),
+              ],
+            },
           },
         },
       };
     };
   });
 }
+
+/** The band of the vehicles of the same kind, behind everything. */
+const kindMark = ({ line }: ChartTheme, low: number, high: number): AnnotationOptions => ({
+  type: 'box',
+  yMin: low,
+  yMax: high,
+  backgroundColor: line,
+  borderWidth: 0,
+  drawTime: 'beforeDatasetsDraw',
+});
 
 /** The limit, the band in which it is reached, and each new battery. */
 function marks(

@@ -4,8 +4,9 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { HttpErrorResponse } from '@angular/common/http';
 import type { VehicleView } from '@tetrad/contracts';
-import { VehicleChanges } from '@tetrad/contracts';
+import { VehicleChanges, VehicleUse } from '@tetrad/contracts';
 import { InputText } from 'primeng/inputtext';
+import { forkJoin, of } from 'rxjs';
 import { Button } from '../../kit/button';
 import { Dialog } from '../../kit/dialog';
 import { Field } from '../../kit/field';
@@ -14,6 +15,7 @@ import { bodyOf } from '../../kit/forms/body-form';
 import { Message } from '../../kit/message';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
+import { newId } from '../../state/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
 /** What is told of a vehicle, and the group it belongs to. */
@@ -29,6 +31,17 @@ import { selectShop } from '../../state/session/session.feature';
         <tt-field label="VIN"><input pInputText class="figure" maxlength="17" formControlName="vin" /></tt-field>
         <tt-field label="Year"><input pInputText class="figure" inputmode="numeric" formControlName="year" /></tt-field>
         <tt-field label="Group"><input pInputText maxlength="40" formControlName="group" /></tt-field>
+        <tt-field label="Battery fitted on, before its first visit" hint="As 2024-03-31">
+          <input pInputText class="figure" maxlength="10" formControlName="batteryFittedOn" />
+        </tt-field>
+        <div class="pair">
+          <tt-field label="Odometer today, km"
+            ><input pInputText class="figure" inputmode="numeric" formControlName="km"
+          /></tt-field>
+          <tt-field label="Engine hours today"
+            ><input pInputText class="figure" inputmode="numeric" formControlName="hours"
+          /></tt-field>
+        </div>
         @if (refused(); as why) {
           <tt-message>{{ why }}</tt-message>
         }
@@ -40,6 +53,11 @@ import { selectShop } from '../../state/session/session.feature';
     </tt-dialog>
   `,
   styles: `
+    .pair {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 12px;
+    }
     form {
       display: grid;
       gap: 12px;
@@ -60,25 +78,42 @@ export class VehicleEdit implements OnInit {
     vin: new FormControl('', { nonNullable: true }),
     year: new FormControl('', { nonNullable: true }),
     group: new FormControl('', { nonNullable: true }),
+    batteryFittedOn: new FormControl('', { nonNullable: true }),
+    km: new FormControl('', { nonNullable: true }),
+    hours: new FormControl('', { nonNullable: true }),
   });
 
   ngOnInit(): void {
-    const { name, plate, vin, year, group } = this.vehicle();
-    this.form.setValue({ name, plate: plate ?? '', vin: vin ?? '', year: String(year ?? ''), group: group ?? '' });
+    const { name, plate, vin, year, group, batteryFittedOn } = this.vehicle();
+    this.form.patchValue({
+      name,
+      plate: plate ?? '',
+      vin: vin ?? '',
+      year: String(year ?? ''),
+      group: group ?? '',
+      batteryFittedOn: batteryFittedOn ?? '',
+    });
   }
 
   protected save(): void {
-    const { name, plate, vin, year, group } = this.form.getRawValue();
+    const { name, plate, vin, year, group, batteryFittedOn, km, hours } = this.form.getRawValue();
     const body = bodyOf(VehicleChanges, this.form, {
       name: name.trim(),
       plate: plate.trim(),
       group: group.trim(),
       ...(vin.trim() && { vin: vin.trim().toUpperCase() }),
       ...(year.trim() && { year: Number(year) }),
+      ...(batteryFittedOn.trim() && { batteryFittedOn: batteryFittedOn.trim() }),
     });
-    const shop = this.#shop();
-    if (!body || shop === null) return;
-    this.#api.changeVehicle(shop, this.vehicle().id, body).subscribe({
+    const use = bodyOf(VehicleUse, this.form, {
+      ...(km.trim() && { km: Number(km) }),
+      ...(hours.trim() && { hours: Number(hours) }),
+    });
+    const [shop, id] = [this.#shop(), this.vehicle().id];
+    if (!body || !use || shop === null) return;
+    const isUsed = use.km !== undefined || use.hours !== undefined;
+    const noted = isUsed ? this.#api.putVehicleUse(shop, id, newId(), use) : of(undefined);
+    forkJoin([this.#api.changeVehicle(shop, id, body), noted]).subscribe({
       next: () => this.saved.emit(),
       error: (failure: HttpErrorResponse) => this.refused.set(problemOf(failure).detail),
     });

@@ -64,6 +64,12 @@ export class VehiclePage {
   protected readonly visits = computed(() =>
     this.history.visits.hasValue() ? [...this.history.visits.value()].reverse().map((visit) => this.#row(visit)) : [],
   );
+  protected readonly captures = computed(() =>
+    (this.history.captures.hasValue() ? this.history.captures.value() : []).map((capture) => ({
+      ...capture,
+      size: capture.bytes < 1e6 ? `${Math.ceil(capture.bytes / 1e3)} kB` : `${(capture.bytes / 1e6).toFixed(1)} MB`,
+    })),
+  );
   protected readonly facts = computed(() => {
     const vehicle = this.vehicle();
     return [vehicle?.vin, vehicle?.year, vehicle?.group].filter(Boolean).join(' · ');

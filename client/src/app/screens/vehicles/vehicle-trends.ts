@@ -28,13 +28,22 @@ const monthOf = (date: Date): string => date.toLocaleDateString('en', { month: '
         <p>
           <span class="figure now">{{ newest() }}</span> <span class="soft">{{ conditions() }}</span>
         </p>
+        @if (kind(); as band) {
+          <p class="soft">pale: four of five of {{ band.vehicles }} vehicles of its kind</p>
+        }
         @if (ahead(); as words) {
           <p role="status">
             <strong>{{ words }}</strong>
           </p>
         }
       </div>
-      <tt-trend-chart [trend]="shown" [batteries]="changes()" [limit]="limit()" [projection]="projection()" />
+      <tt-trend-chart
+        [trend]="shown"
+        [batteries]="changes()"
+        [limit]="limit()"
+        [projection]="projection()"
+        [kind]="kind()"
+      />
     } @else {
       <p class="soft">Nothing was measured yet that can be followed.</p>
     }
@@ -80,6 +89,10 @@ export class VehicleTrends {
     const [limit] = limitsOf(BALANCED, 'conductance');
     return limit?.rule.kind === 'rated-share' ? limit.rule.minShare : null;
   });
+  /** What four of five vehicles of the same kind show. */
+  protected readonly kind = computed(
+    () => this.#history.bands().find(({ series }) => series === this.trend()?.series) ?? null,
+  );
   readonly #current = computed(() => this.trend()?.segments.at(-1) ?? []);
   protected readonly projection = computed(() => {
     const limit = this.limit();
