@@ -46,6 +46,7 @@ export const view = (given: Case, more: Partial<JobView> = {}): JobView => ({
   status: 'open',
   assignee: null,
   criteria: 'balanced',
+  criteriaSet: null,
   openedAt: '2026-03-02T09:00:00Z',
   case: given,
   judgement: null,

@@ -14,6 +14,7 @@ export const jobView = (readings: JobView['case']['readings'] = []): JobView => 
   status: 'open',
   assignee: null,
   criteria: 'balanced',
+  criteriaSet: null,
   openedAt: '2026-03-02T09:00:00Z',
   case: { format: 'tetrad-case/1', system: { nominalVolts: 12, battery: { chemistry: 'flooded' } }, readings },
   judgement: null,

@@ -11,7 +11,7 @@ export { importNote } from './import-note';
 export { InstrumentBody, NewCheck } from './instruments';
 export { JOB_STATUSES, JobChanges } from './job-changes';
 export type { JobStatus } from './job-changes';
-export { JobRecord, knownCriteria, recordOf } from './job-record';
+export { JobRecord, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewRecording } from './new-recording';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
@@ -81,3 +81,13 @@ export type {
   StoredJudgementView,
   UndoneImportView,
 } from './answers';
+export { CheckCriteria, NewCriteria, UsualCriteria } from './criteria';
+export type {
+  ChangedVerdict,
+  CheckedCriteriaView,
+  CondemnedShare,
+  CriteriaListView,
+  CriteriaView,
+  RejudgeProgress,
+} from './criteria';
+export { criteriaOfJob } from './criteria-of-job';

@@ -1,14 +1,24 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator';
-import { PASSES, SCHOOLS, caseParts } from '@tetrad/core';
+import {
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { PASSES, caseParts } from '@tetrad/core';
 import type { Case, Pass, System } from '@tetrad/core';
 import { Fits } from './fits';
 import { VehicleChanges } from './new-job';
 
 export const JOB_STATUSES = ['open', 'closed'] as const;
 export type JobStatus = (typeof JOB_STATUSES)[number];
-const CRITERIA_IDS = SCHOOLS.map(({ id }) => id);
 
 /** Changes to a job. `version` is the one they were made on: an older one is refused, nothing is lost. */
 export class JobChanges {
@@ -30,7 +40,7 @@ export class JobChanges {
   conditions?: NonNullable<Case['conditions']>;
 
   @IsOptional()
-  @IsIn(CRITERIA_IDS, { message: `one of ${CRITERIA_IDS.join(', ')}` })
+  @Matches(/^[a-z0-9-]{1,40}$/, { message: 'the id of a criteria set' })
   criteria?: string;
 
   @IsOptional()

@@ -1,7 +1,6 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import { IsDateString, IsIn, IsObject, IsOptional, IsString, Length, ValidateNested } from 'class-validator';
-import { schoolById } from '@tetrad/core';
 import type { Decision, Pass } from '@tetrad/core';
 import { JOB_STATUSES } from './job-changes';
 import type { JobStatus } from './job-changes';
@@ -77,4 +76,3 @@ export function recordOf(job: JobView): object {
 }
 
 /** The set that a record names, where this shop has it. */
-export const knownCriteria = (id: string | undefined): string | undefined => (id && schoolById(id) ? id : undefined);

@@ -1,10 +1,11 @@
-import { BALANCED, decisionWords, figureFormat, judge, reportDocument, schoolById, signedWords } from '@tetrad/core';
+import { decisionWords, figureFormat, judge, reportDocument, signedWords } from '@tetrad/core';
 import type { FigureChoice, Judgement, ReportDocument, ReportSignOff } from '@tetrad/core';
+import { criteriaOfJob } from './criteria-of-job';
 import type { JobView, SignOffView } from './views';
 
 /** The report of a job as the server told it, or as it stands on this device. */
 export function reportOf(job: JobView, judgement?: Judgement, figures?: FigureChoice): ReportDocument {
-  const criteria = schoolById(job.criteria) ?? BALANCED;
+  const criteria = criteriaOfJob(job);
   return reportDocument({
     case: job.case,
     criteria,

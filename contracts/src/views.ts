@@ -2,6 +2,7 @@
 import type {
   Case,
   CautionName,
+  CriteriaSet,
   CheckFindings,
   DecisionTone,
   InstrumentKind,
@@ -126,7 +127,10 @@ export interface JobView {
   readonly vehicle: VehicleView;
   readonly status: JobStatus;
   readonly assignee: string | null;
+  /** Id of the criteria set that it is judged by. */
   readonly criteria: string;
+  /** The set whole, where it is the shop's own; null for one that ships. */
+  readonly criteriaSet: CriteriaSet | null;
   readonly openedAt: string;
   readonly pass: Pass;
   readonly case: Case;

@@ -21,6 +21,7 @@ import { simulatedHandsRoute } from './instruments/live/simulated-hands-route';
 import type { JobNewsSource } from './jobs/job-news';
 import type { OpenStreams } from './platform/live/open-streams';
 import { backupRoutes } from './operations/backups';
+import { criteriaRoutes } from './criteria/criteria-routes';
 import { healthRoutes } from './operations/health';
 import { metrics } from './operations/metrics';
 import type { DemoDoor } from './people/demo';
@@ -168,6 +169,7 @@ export function createApp(options: AppOptions): Express {
     backupRoutes(backupsFolder),
     apiKeyRoutes(pool, sessionSecret),
     webhookRoutes(pool),
+    criteriaRoutes(pool, lists),
   );
   shopRouter.use(
     '/jobs/:job',
@@ -196,7 +198,7 @@ export function createApp(options: AppOptions): Express {
 
 /** What a route of a shop takes more of than the usual. */
 const kindOfBody = (path: string): BodyKind =>
-  path === '/cases' || path === '/vehicle-imports'
+  path === '/cases' || path === '/vehicle-imports' || /^\/criteria(\/check)?$/.test(path)
     ? 'case'
     : /^\/captures\/[^/]+\/found$/.test(path)
       ? 'findings'
@@ -204,7 +206,7 @@ const kindOfBody = (path: string): BodyKind =>
 
 /** An event stream must not wait in a compressor's buffer, and a recorded file tells its length. */
 const isNoStream: compression.CompressionFilter = (request, response) =>
-  !/event-stream|octet-stream/.test(String(response.getHeader('Content-Type'))) &&
+  !/event-stream|octet-stream|ndjson/.test(String(response.getHeader('Content-Type'))) &&
   compression.filter(request, response);
 
 /** Headers that mean something for a document or a worker, and nothing for a script, a style or a font. */

@@ -29,7 +29,7 @@ it('there are such classes, and the contracts know them', () => {
 
 it.each(used)('%s', (name) => {
   const found = getMetadataStorage().getTargetValidationMetadatas(
-    contracts[name as keyof typeof contracts] as () => void,
+    contracts[name as keyof typeof contracts] as unknown as () => void,
     '',
     false,
     false,

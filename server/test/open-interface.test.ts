@@ -9,6 +9,7 @@ import Ajv from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import pino from 'pino';
 import { Webhook } from 'standardwebhooks';
+import { BALANCED } from '@tetrad/core';
 import { OPERATIONS, pathOf, patternOf } from '@tetrad/contracts/operations';
 import type { Operation } from '@tetrad/contracts/operations';
 import { WebhookSender } from '../src/webhooks/webhook-sender';
@@ -163,6 +164,10 @@ it('real answers are as the document says', async () => {
     ['POST', `${shop}/webhooks/${webhook}/test`, {}],
     ['GET', `${shop}/webhooks/${webhook}/deliveries`],
     ['DELETE', `${shop}/webhooks/${webhook}`],
+    ['GET', `${shop}/criteria`],
+    ['POST', `${shop}/criteria/check`, { document: { format: 'tetrad-criteria/1', ...BALANCED } }],
+    ['GET', `${vehicle}/kind`],
+    ['GET', `${vehicle}/captures`],
     ['GET', '/api/session'],
     ['GET', '/api/health'],
     ['GET', '/api/clock'],

@@ -22,6 +22,7 @@ const jobOf = (subject: Case, more: Partial<JobView> = {}): JobView => ({
   status: 'open',
   assignee: null,
   criteria: 'balanced',
+  criteriaSet: null,
   openedAt: '2026-03-02T09:00:00Z',
   case: subject,
   judgement: judge(subject),

@@ -1,4 +1,5 @@
 /** The HTTP interface as data: its document is made of it, and keys reach what it says they may. */
+import { CRITERIA } from './criteria';
 import { INSTRUMENTS } from './instruments';
 import { JOBS } from './jobs';
 import { pathOf } from './operation';
@@ -10,7 +11,15 @@ import { ROUNDS, VEHICLES } from './vehicles';
 export { pathOf };
 export type { Operation, OperationAnswer, OperationGroup } from './operation';
 
-export const OPERATION_GROUPS: readonly OperationGroup[] = [JOBS, VEHICLES, ROUNDS, INSTRUMENTS, SHOP, SESSION];
+export const OPERATION_GROUPS: readonly OperationGroup[] = [
+  JOBS,
+  VEHICLES,
+  ROUNDS,
+  CRITERIA,
+  INSTRUMENTS,
+  SHOP,
+  SESSION,
+];
 export const OPERATIONS: readonly Operation[] = OPERATION_GROUPS.flatMap(({ operations }) => operations);
 
 /** The address of an operation as a pattern, whatever its ids are. */

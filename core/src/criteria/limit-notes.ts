@@ -128,6 +128,7 @@ const NOTES = {
 } satisfies Record<string, Note>;
 
 export type NoteName = keyof typeof NOTES;
+export const NOTE_NAMES = Object.keys(NOTES) as readonly NoteName[];
 
 /** The sentences of the notes, by their codes. */
 export const NOTE_PHRASES: PhraseTable = {

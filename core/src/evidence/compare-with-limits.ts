@@ -95,10 +95,13 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
   };
 }
 
+/** What brings a rule's figures to a reading. */
+type ResolvingRule = Omit<Rule<never>, 'fields'>;
+
 /** Brings a limit to a reading; null where the case lacks what the rule needs. */
 function resolve(limit: Limit, reading: Reading, input: LimitInput): ResolvedLimit | null {
   const { rule: figures, borderline = 0 } = limit;
-  const rule: Rule<never> = RULES[figures.kind];
+  const rule: ResolvingRule = RULES[figures.kind];
   const made = make(rule, figures as never, reading, input);
   if (!made) return null;
   return {
@@ -113,7 +116,7 @@ function resolve(limit: Limit, reading: Reading, input: LimitInput): ResolvedLim
   };
 }
 
-function make(rule: Rule<never>, figures: never, { value }: Reading, input: LimitInput): RuleFigures | null {
+function make(rule: ResolvingRule, figures: never, { value }: Reading, input: LimitInput): RuleFigures | null {
   if (typeof value === 'number') return rule.resolve(figures, value, input);
   if (value === 'OL') return rule.resolveOpen?.(figures, input) ?? null;
   return Array.isArray(value) && rule.resolveList ? rule.resolveList(figures, value as readonly number[], input) : null;

@@ -26,9 +26,9 @@ export function evidenceRoutes(pool: Pool): Router {
     const view = await onLockedJob(pool, request, act.what, {
       // both are sent together: what is known is known with the change
       send: (sql, id) => Promise.all([act.send(sql, shop, id), knownOf(sql, shop, id)]),
-      async work(_sql, job, [result, known]) {
+      async work(sql, job, [result, known]) {
         act.check?.(job, known.whole, result);
-        const judged = await judgedOf(job, known);
+        const judged = await judgedOf(sql, shop, job, known);
         return { detail: act.detail, store: (last) => storeJudged(last, shop, job, known, judged) };
       },
     });

@@ -3,8 +3,9 @@ import { createHash, randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
-import { JobRecord, checkBody, knownCriteria, recordOf, jobId } from '@tetrad/contracts';
+import { JobRecord, checkBody, recordOf, jobId } from '@tetrad/contracts';
 import type { NewJob } from '@tetrad/contracts';
+import { criteriaOf } from '../criteria/criteria-of';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { judgeJob, viewOf } from '../judgements/judge-job';
 import { actor, permit } from '../people/who';
@@ -49,6 +50,7 @@ export function caseRoutes(pool: Pool): Router {
     const record = told === undefined ? null : recordIn(told);
     // a closed job is one that somebody has signed off
     if (record?.status === 'closed' || record?.signOff) permit(request, 'sign-off');
+    if (record?.criteria) await criteriaOf(pool, shop, record.criteria, 'job.criteria');
     await inTransaction(pool, async (sql) => {
       if (await isRepeat(sql, request)) return;
       await storeCase(sql, shop, id, subject, { ...(record && optionsOf(record, subject)), importedBy: who.name });
@@ -72,7 +74,7 @@ const optionsOf = ({ vehicle, openedAt, assignee, criteria }: JobRecord, { title
   vehicle: { id: randomUUID(), ...vehicle, name: vehicle.name ?? title?.slice(0, 80) ?? 'Imported case' },
   openedAt: new Date(Math.min(Date.parse(openedAt), Date.now())),
   ...(assignee && { assignee }),
-  ...(knownCriteria(criteria) && { criteria: knownCriteria(criteria)! }),
+  ...(criteria && { criteria }),
 });
 
 /** Status, pass and sign-off of a job that was exported; the sign-off as one that was brought in. */

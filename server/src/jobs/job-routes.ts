@@ -2,6 +2,7 @@ import { Router } from 'express';
 import type { Request } from 'express';
 import { JobChanges, NewJob } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { criteriaOf } from '../criteria/criteria-of';
 import { judgeJob } from '../judgements/judge-job';
 import { scopeOfRequest } from '../people/access';
 import { actor, permit, whoOf } from '../people/who';
@@ -50,6 +51,7 @@ export function jobRoutes(pool: Pool): Router {
     await withJob(pool, request, 'job-changed', async (sql, job) => {
       const { id, version, vehicle } = job;
       await refuseStatus(sql, request, job, changes);
+      if (changes.criteria !== undefined) await criteriaOf(sql, shop, changes.criteria);
       if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, version);
       const scope = scopeOfRequest(request);
       if (changes.vehicle && !(await changeVehicle(sql, shop, vehicle.id, changes.vehicle, scope)))

@@ -67,7 +67,8 @@ export async function addJob(
   const openedAt = options.openedAt ?? new Date();
   const { rowCount } = await sql.query(
     `INSERT INTO job (shop_id, job_id, vehicle_id, assignee, system, complaint, conditions, extra, opened_at, changed_at, status, criteria_id, imported_by, imported_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $9, $10, $11, $12, CASE WHEN $12::text IS NOT NULL THEN now() END) ON CONFLICT (shop_id, job_id) DO NOTHING`,
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $9, $10,
+       coalesce($11, (SELECT usual_criteria FROM shop WHERE shop_id = $1)), $12, CASE WHEN $12::text IS NOT NULL THEN now() END) ON CONFLICT (shop_id, job_id) DO NOTHING`,
     [
       shop,
       job.id,
@@ -79,7 +80,7 @@ export async function addJob(
       options.extra ?? {},
       openedAt,
       options.status ?? 'open',
-      options.criteria ?? 'balanced',
+      options.criteria ?? null,
       options.importedBy ?? null,
     ],
   );

@@ -1,7 +1,8 @@
 import type { JobId, ShopId } from '@tetrad/contracts';
-import { CASE_FORMAT } from '@tetrad/core';
-import type { Case } from '@tetrad/core';
+import { CASE_FORMAT, schoolById } from '@tetrad/core';
+import type { Case, CriteriaSet } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
+import { criteriaOf, findCriteria } from '../criteria/criteria-of';
 import { HEAVY_FROM, heavyWork } from '../workers/heavy-work';
 import { judge } from '../workers/tasks';
 import type { Judged } from '../workers/tasks';
@@ -38,10 +39,10 @@ export async function knownOf(sql: Sql, shop: ShopId, job: JobId): Promise<Known
 }
 
 /** What the judge says of a job as it is known. */
-export function judgedOf(job: JobRow, { whole }: KnownJob): Promise<Judged> {
+export async function judgedOf(sql: Sql, shop: ShopId, job: JobRow, { whole }: KnownJob): Promise<Judged> {
   const subject = caseOf(job, whole);
-  const task = { subject, criteria: job.criteria };
-  return subject.readings.length < HEAVY_FROM ? Promise.resolve(judge(task)) : heavyWork().judge(task);
+  const task = { subject, criteria: await criteriaOf(sql, shop, job.criteria) };
+  return subject.readings.length < HEAVY_FROM ? judge(task) : heavyWork().judge(task);
 }
 
 /** Stores a judgement, and notes that the job has changed. @returns the job as it is then. */
@@ -58,13 +59,13 @@ export async function storeJudged(
     addJudgement(sql, shop, job.id, before, { document: judgement, profile }),
     tellDecided(sql, shop, job, whole.judgement?.decision ?? null, judgement.decision),
   ]);
-  return viewFrom({ ...job, revision }, { ...whole, judgement });
+  return viewFrom({ ...job, revision }, { ...whole, judgement }, await ownSetOf(sql, shop, job));
 }
 
 /** Judges a job anew and stores the judgement; call it inside the transaction that changed the job. */
 export async function judgeJob(sql: Sql, shop: ShopId, job: JobRow): Promise<void> {
   const known = await knownOf(sql, shop, job.id);
-  await storeJudged(sql, shop, job, known, await judgedOf(job, known));
+  await storeJudged(sql, shop, job, known, await judgedOf(sql, shop, job, known));
 }
 
 /** The whole job for a client; null where this shop has none of that id. */
@@ -74,10 +75,16 @@ export async function viewJob(sql: Sql, shop: ShopId, id: string): Promise<JobVi
 }
 
 /** The whole job of a row. */
-export const viewOf = async (sql: Sql, shop: ShopId, job: JobRow): Promise<JobView> =>
-  viewFrom(job, await wholeOf(sql, shop, job.id));
+export async function viewOf(sql: Sql, shop: ShopId, job: JobRow): Promise<JobView> {
+  const [whole, set] = await Promise.all([wholeOf(sql, shop, job.id), ownSetOf(sql, shop, job)]);
+  return viewFrom(job, whole, set);
+}
 
-function viewFrom(job: JobRow, whole: WholeJob): JobView {
+/** The shop's own set goes with the job, so that every device judges by the same. */
+const ownSetOf = (sql: Sql, shop: ShopId, { criteria }: JobRow): Promise<CriteriaSet | null> =>
+  schoolById(criteria) ? Promise.resolve(null) : findCriteria(sql, shop, criteria);
+
+function viewFrom(job: JobRow, whole: WholeJob, criteriaSet: CriteriaSet | null): JobView {
   const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt, imported } = job;
   const { judgement, timers, acknowledgements, signOff, importedSignOff, ...evidence } = whole;
   return {
@@ -89,6 +96,7 @@ function viewFrom(job: JobRow, whole: WholeJob): JobView {
     status,
     assignee,
     criteria,
+    criteriaSet,
     openedAt: openedAt.toISOString(),
     case: caseOf(job, evidence),
     judgement,

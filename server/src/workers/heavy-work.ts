@@ -4,8 +4,8 @@ import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { Refusal, problem } from '../platform/http/problem';
 import type { SheetPaper } from '../rounds/draw-sheet';
-import { judge, pdf, sheet } from './tasks';
-import type { Judged, JudgeTask, PdfTask } from './tasks';
+import { judge, pdf, rejudge, sheet } from './tasks';
+import type { Judged, JudgeTask, PdfTask, RejudgeTask, Rejudged } from './tasks';
 
 /** A case with fewer readings is judged faster than it is handed over. */
 export const HEAVY_FROM = 200;
@@ -18,6 +18,7 @@ export interface HeavyWork {
   /** @param signal Ends it: who asked has gone. */
   pdf(task: PdfTask, signal: AbortSignal): Promise<Uint8Array>;
   sheet(task: SheetPaper, signal: AbortSignal): Promise<Uint8Array>;
+  rejudge(task: RejudgeTask, signal: AbortSignal): Promise<Rejudged>;
   close(): Promise<void>;
 }
 
@@ -26,6 +27,7 @@ const atHand: HeavyWork = {
   judge: (task) => Promise.resolve(judge(task)),
   pdf: (task) => pdf(task),
   sheet: (task) => sheet(task),
+  rejudge: (task) => Promise.resolve(rejudge(task)),
   close: () => Promise.resolve(),
 };
 
@@ -54,6 +56,7 @@ export function inThreads(file: URL): HeavyWork {
     judge: (task) => run('judge', task),
     pdf: (task, signal) => run('pdf', task, signal),
     sheet: (task, signal) => run('sheet', task, signal),
+    rejudge: (task, signal) => run('rejudge', task, signal),
     close: () => pool.destroy(),
   };
 }

@@ -1,7 +1,7 @@
 /** What takes long enough to hold others up: done in threads of their own. */
 import { buffer } from 'node:stream/consumers';
-import { BALANCED, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
-import type { Case, Judgement, Profile } from '@tetrad/core';
+import { fourNoteProfile, judgeSurvey, survey } from '@tetrad/core';
+import type { Case, CriteriaSet, Judgement, Profile } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { pdfReport } from '../reports/pdf-report';
 import type { PdfOptions } from '../reports/pdf-report';
@@ -19,12 +19,11 @@ export interface PdfTask {
 }
 export interface JudgeTask {
   readonly subject: Case;
-  /** Id of the criteria set. */
-  readonly criteria: string;
+  readonly criteria: CriteriaSet;
 }
 
 export function judge({ subject, criteria }: JudgeTask): Judged {
-  const surveyed = survey(subject, schoolById(criteria) ?? BALANCED);
+  const surveyed = survey(subject, criteria);
   return {
     judgement: judgeSurvey(surveyed),
     profile: fourNoteProfile(surveyed.assessments, subject.system, surveyed.gradedCase),
@@ -32,6 +31,9 @@ export function judge({ subject, criteria }: JudgeTask): Judged {
 }
 
 export const pdf = ({ job, options }: PdfTask): Promise<Uint8Array> => buffer(pdfReport(job, options));
+
+export { rejudge } from '../criteria/rejudge';
+export type { RejudgeTask, Rejudged } from '../criteria/rejudge';
 
 /** A round sheet as PDF. */
 export const sheet = (task: SheetPaper): Promise<Uint8Array> => buffer(drawSheet(task));

@@ -1,3 +1,3 @@
 /** A thread for heavy tasks. */
 import 'reflect-metadata';
-export { judge, pdf, sheet } from './tasks';
+export { judge, pdf, rejudge, sheet } from './tasks';

@@ -7,6 +7,7 @@ import {
   INSTRUMENT_KINDS,
   caseParts,
   caseShape,
+  criteriaShape,
   findingsShape,
   judgementSchema,
   practiceResultShape,
@@ -27,6 +28,9 @@ const FORMATS: FormatSchemas = {
   Reading: readingShape.schema as Json,
   Judgement: judgementSchema as Json,
   Capture: captureSchema as Json,
+  CriteriaDocument: criteriaShape.schema as Json,
+  // as a job has it, without the name of the format
+  CriteriaSet: { ...(criteriaShape.schema as Json), required: ['id', 'version', 'name', 'limits', 'costs'] },
   CheckFindings: findingsShape.schema as Json,
   Uncertainty: uncertaintyShape.schema as Json,
   InstrumentKind: { enum: INSTRUMENT_KINDS },

@@ -5,7 +5,8 @@
 import { computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import { BALANCED, fourNoteProfile, judgeSurvey, schoolById, survey } from '@tetrad/core';
+import { criteriaOfJob } from '@tetrad/contracts';
+import { BALANCED, fourNoteProfile, judgeSurvey, survey } from '@tetrad/core';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { selectHeld, selectItems } from '../outbox/outbox.feature';
 import { queued, withOutbox } from '../outbox/outbox-item';
@@ -25,7 +26,10 @@ export const JobStore = signalStore(
       const now = id();
       return now === null ? null : withOutbox(jobs()[now] ?? null, now, items());
     });
-    const criteria = computed(() => schoolById(view()?.criteria ?? '') ?? BALANCED);
+    const criteria = computed(() => {
+      const now = view();
+      return now ? criteriaOfJob(now) : BALANCED;
+    });
     /** The case alone: timers and acknowledgements do not make it anew. */
     const subject = computed(() => view()?.case ?? null);
     const surveyed = computed(() => {

@@ -37,6 +37,12 @@ function rangeOf(figures: Band, { test, testScale: factor, ambientCelsius = BAND
 }
 
 export const band: Rule<Band> = {
+  fields: {
+    min: { name: 'At least', unit: 'test', min: -1e6, max: 1e6, isOptional: true },
+    max: { name: 'At most', unit: 'test', min: -1e6, max: 1e6, isOptional: true },
+    perCelsius: { name: 'For each °C under 25', unit: 'test', min: 0, max: 0.1, isOptional: true },
+    ceiling: { name: 'Never above', unit: 'test', min: -1e6, max: 1e6, isOptional: true },
+  },
   zone: (borderline, _made, { testScale }) => borderline * testScale,
   phrases,
   resolve: (figures, _value, input) => rangeOf(figures, input),

@@ -9,6 +9,7 @@ const bound = sayer(phrases)('blocks', {});
 
 /** The figure is whether it blocks: 1 where it does. */
 export const blocks: Rule<Blocks> = {
+  fields: {},
   phrases,
   resolve: () => ({ value: 0, min: 1, drawn: null, bound }),
   resolveOpen: () => ({ value: 1, min: 1, drawn: null, bound }),

@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const charge: Rule<ChargeFloor> = {
+  fields: {
+    minShare: { name: 'State of charge at least', unit: 'share', min: 0, max: 1 },
+  },
   phrases,
   resolve({ minShare }, _value, input) {
     const { nominalVolts, battery } = input.system;

@@ -16,6 +16,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const commanded: Rule<Commanded> = {
+  fields: {
+    tolerance: { name: 'From its target', unit: 'V', min: 0, max: 2 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ tolerance }, _value, { test, conditions, scale }) {

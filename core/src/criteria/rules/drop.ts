@@ -24,6 +24,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const drop: Rule<Drop> = {
+  fields: {
+    max: { name: 'At most, at the usual current', unit: 'V', min: 0.01, max: 3 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ max: perTwelve }, read, { test, scale, path }) {

@@ -16,6 +16,10 @@ const say = sayer(phrases);
 
 /** Before that the battery takes back what the start took, whatever its state. Batteries in parallel share the current. */
 export const intoBattery: Rule<IntoBattery> = {
+  fields: {
+    maxAmps: { name: 'At most', unit: 'A', min: 0, max: 200 },
+    fromMinutes: { name: 'From so long after the start', unit: 'min', min: 0, max: 60 },
+  },
   phrases,
   resolve({ maxAmps, fromMinutes }, _value, { conditions: { minutesAfterStart }, system: { battery } }) {
     if (minutesAfterStart === undefined || minutesAfterStart < fromMinutes) return null;

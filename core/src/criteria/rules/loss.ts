@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const loss: Rule<Loss> = {
+  fields: {
+    maxVolts: { name: 'Loses at most', unit: 'V', min: 0, max: 6 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ maxVolts }, value, { conditions, resting, scale }) {

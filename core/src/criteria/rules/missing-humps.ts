@@ -17,6 +17,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const missingHumps: Rule<MissingHumps> = {
+  fields: {
+    most: { name: 'Humps missing of six, at most', unit: '', min: 0, max: 5 },
+  },
   phrases,
   resolve({ most }, _value, { conditions }) {
     const missing = conditions.humpsMissing;

@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const nearResting: Rule<NearResting> = {
+  fields: {
+    tolerance: { name: 'Under resting voltage, at most', unit: 'V', min: 0, max: 6 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ tolerance }, _value, { resting, scale }) {

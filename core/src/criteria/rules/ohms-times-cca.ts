@@ -14,6 +14,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const ohmsTimesCca: Rule<OhmsTimesCca> = {
+  fields: {
+    max: { name: 'Volts per CCA, at most', unit: 'V', min: 0.5, max: 20 },
+  },
   phrases,
   resolve({ max: volts }, value, { packCca, scale, isLabelDoubted }) {
     if (packCca === null || isLabelDoubted) return null;

@@ -14,6 +14,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const outputShare: Rule<OutputShare> = {
+  fields: {
+    minShare: { name: 'Of its rating, at least', unit: 'share', min: 0, max: 1 },
+  },
   phrases,
   resolve({ minShare }, value, { system, showsCapability }) {
     const rated = system.alternator?.ratedAmps;

@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const ratedShare: Rule<RatedShare> = {
+  fields: {
+    minShare: { name: 'Of its rating, at least', unit: 'share', min: 0, max: 1.2 },
+  },
   phrases,
   resolve({ minShare }, value, { system, isLabelDoubted }) {
     const rated = ratedIn(system.battery);

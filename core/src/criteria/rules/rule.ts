@@ -16,8 +16,20 @@ export interface RuleFigures {
   readonly drawn?: { readonly min: number; readonly max: number } | null;
 }
 
+/** One figure of a kind of limit, as it is entered: its name, its unit, and what it may be at all. */
+export interface RuleField {
+  readonly name: string;
+  /** `test` is the unit of the limit's test; a share is of one. */
+  readonly unit: 'V' | 'A' | 'SG' | 'min' | 'share' | 'test' | '';
+  readonly min: number;
+  readonly max: number;
+  readonly isOptional?: boolean;
+}
+
 /** A kind of limit: how its figures become an allowed range for one reading. */
 export interface Rule<F> {
+  /** Its figures; the points of a floor by temperature are a list of pairs [°C, figure]. */
+  readonly fields: { readonly [K in keyof F]-?: RuleField };
   /**
    * Brings the borderline zone to this reading; without it the zone is as the set has it. Zones in volts are of
    * a 12 V system and scale with nominal volts.

@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const sag: Rule<Sag> = {
+  fields: {
+    maxVolts: { name: 'Under resting voltage, at most', unit: 'V', min: 0, max: 6 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ maxVolts }, _value, { resting, scale }) {

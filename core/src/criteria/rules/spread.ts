@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const spread: Rule<CellSpread> = {
+  fields: {
+    max: { name: 'Between cells, at most', unit: 'SG', min: 0, max: 0.3 },
+  },
   phrases,
   resolve: () => null,
   resolveList({ max }, values) {

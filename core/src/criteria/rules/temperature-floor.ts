@@ -17,6 +17,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const temperatureFloor: Rule<TemperatureFloor> = {
+  fields: {
+    points: { name: 'At least, by temperature', unit: 'V', min: 4, max: 14 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ points }, _value, { celsius, scale }) {

@@ -15,6 +15,9 @@ const phrases = {
 const say = sayer(phrases);
 
 export const underBattery: Rule<UnderBattery> = {
+  fields: {
+    maxVolts: { name: 'Under the battery’s volts, at most', unit: 'V', min: 0, max: 6 },
+  },
   zone: scaledZone,
   phrases,
   resolve({ maxVolts }, value, { cranking, resting, scale }) {

@@ -29,6 +29,7 @@ export const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => (
   status: 'open',
   assignee: body.assignee ?? null,
   criteria: 'balanced',
+  criteriaSet: null,
   openedAt: new Date(queuedAt).toISOString(),
   case: {
     format: CASE_FORMAT,

@@ -2,7 +2,8 @@ import { Injectable, computed, inject } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { VisitView } from '@tetrad/contracts';
-import { BALANCED, headline, readingWords, schoolById, survey } from '@tetrad/core';
+import { criteriaOfJob } from '@tetrad/contracts';
+import { headline, readingWords, survey } from '@tetrad/core';
 import type { Assessment, Grade, RouteStep } from '@tetrad/core';
 import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
@@ -55,8 +56,8 @@ export class LastVisit {
   });
   readonly #then = computed((): readonly Assessment[] => {
     if (!this.#view.hasValue()) return [];
-    const { case: subject, criteria } = this.#view.value();
-    return survey(subject, schoolById(criteria) ?? BALANCED).assessments;
+    const view = this.#view.value();
+    return survey(view.case, criteriaOfJob(view)).assessments;
   });
 
   /** How it ended, and what was fitted. */
