@@ -58,6 +58,16 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/people/people').then((m) => m.People),
   },
   {
+    path: 'criteria',
+    title: 'Criteria · Tetrad',
+    loadComponent: () => import('./screens/criteria/criteria-list').then((m) => m.CriteriaList),
+  },
+  {
+    path: 'criteria/:id',
+    title: 'Criteria set · Tetrad',
+    loadComponent: () => import('./screens/criteria/criteria-edit').then((m) => m.CriteriaEdit),
+  },
+  {
     path: 'open-interface',
     title: 'API · Tetrad',
     loadComponent: () => import('./screens/open-interface/open-interface').then((m) => m.OpenInterface),

@@ -8,7 +8,7 @@ import { cursorOf, pageOf, placeOf } from '../platform/database/page';
 import type { Page } from '../platform/database/page';
 import type { Sql } from '../platform/database/pool';
 import { SIGN_OFF_OF_ROW } from '../signing/sign-offs.sql';
-import { VEHICLE, holdsWords } from '../vehicles/vehicles.sql';
+import { VEHICLE, patternsOf } from '../vehicles/vehicles.sql';
 import { TIMER } from '../waiting/timers.sql';
 
 /** A row of the floor as it is stored; its words are made where it is told (`floor-view.ts`). */
@@ -77,11 +77,18 @@ export async function listJobs(sql: Sql, shop: ShopId, wanted: FloorWanted): Pro
   return pageOf(rows, wanted.limit);
 }
 
-/** The jobs that hold the words of a search, all looked through at once: in their order it would be one by one. */
+/**
+ * The jobs that hold the words of a search, all looked through at once: in their order it would be one by one. The
+ * vehicles that hold a word are found first, each once however many jobs it has.
+ */
 function jobsHolding(find: string | undefined, value: (given: unknown) => string): string {
-  const words = holdsWords(['v.search', 'j.search'], find, value);
-  if (words.length === 0) return 'job j';
+  const patterns = patternsOf(find).map(value);
+  if (patterns.length === 0) return 'job j';
+  const holds = patterns.map(
+    (pattern) =>
+      `(j.vehicle_id IN (SELECT v.vehicle_id FROM vehicle v WHERE v.shop_id = $1 AND v.search LIKE lower(${pattern}))
+        OR j.search LIKE lower(${pattern}))`,
+  );
   return `(SELECT j.shop_id, j.job_id, j.status, j.assignee, j.opened_at, j.changed_at
-             FROM job j JOIN vehicle v ON v.shop_id = j.shop_id AND v.vehicle_id = j.vehicle_id
-            WHERE j.shop_id = $1 AND v.shop_id = $1 AND ${words.join(' AND ')} OFFSET 0) j`;
+             FROM job j WHERE j.shop_id = $1 AND ${holds.join(' AND ')} OFFSET 0) j`;
 }

@@ -41,11 +41,7 @@ export const exportShop = (pool: Pool, shop: ShopId, out: ArchiveOut, isMove = f
       const captures = await capturesOf(sql, shop);
       for (const capture of captures)
         files[captureFile(capture.id)] = await out.file(captureFile(capture.id), storedBytes(sql, shop, capture));
-      for (const id of await jobsOf(sql, shop)) {
-        const view = (await viewJob(sql, shop, id))!;
-        const document = JSON.stringify({ ...view.case, job: recordOf(view) }, null, 2);
-        files[`cases/${id}.json`] = await out.file(`cases/${id}.json`, [Buffer.from(`${document}\n`)]);
-      }
+      files[CASES] = await out.file(CASES, casesOut(sql, shop));
       const manifest: Manifest = { format: SHOP_FORMAT, shop, tables, files };
       await out.close(`${JSON.stringify(manifest, null, 2)}\n`);
       const rows = Object.values(tables).reduce((sum, count) => sum + count, 0);
@@ -62,10 +58,28 @@ async function capturesOf(sql: Sql, shop: ShopId): Promise<readonly { id: string
   return rows;
 }
 
-async function jobsOf(sql: Sql, shop: ShopId): Promise<readonly string[]> {
-  const { rows } = await sql.query<{ id: string }>('SELECT job_id AS id FROM job WHERE shop_id = $1 ORDER BY job_id', [
-    shop,
-  ]);
+/** Every job as a line of the open case format with its record, for other programs: an import does not read it. */
+const CASES = 'cases.jsonl';
+/** Jobs read at a time: their statements leave together. */
+const CASES_BATCH = 100;
+
+async function* casesOut(sql: Sql, shop: ShopId): AsyncGenerator<Buffer> {
+  let after: string | null = null;
+  for (;;) {
+    const ids: readonly string[] = await jobsAfter(sql, shop, after);
+    if (ids.length === 0) return;
+    const views = await Promise.all(ids.map((id) => viewJob(sql, shop, id)));
+    const lines = views.map((view) => `${JSON.stringify({ ...view!.case, job: recordOf(view!) })}\n`);
+    yield Buffer.from(lines.join(''));
+    after = ids.at(-1)!;
+  }
+}
+
+async function jobsAfter(sql: Sql, shop: ShopId, after: string | null): Promise<readonly string[]> {
+  const { rows } = await sql.query<{ id: string }>(
+    `SELECT job_id AS id FROM job WHERE shop_id = $1 AND ($2::uuid IS NULL OR job_id > $2) ORDER BY job_id LIMIT ${CASES_BATCH}`,
+    [shop, after],
+  );
   return rows.map(({ id }) => id);
 }
 

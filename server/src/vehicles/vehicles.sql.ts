@@ -31,7 +31,7 @@ export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWante
     'v.shop_id = $1',
     LISTED,
     seesVehicle('v', value(wanted.scope)),
-    ...holdsWords(['v.search'], wanted.find, value),
+    ...patternsOf(wanted.find).map((pattern) => `v.search LIKE lower(${value(pattern)})`),
   ];
   if (wanted.after) conditions.push(`(v.created_at, v.vehicle_id) < ${placeOf(wanted.after, value)}`);
   const { rows } = await sql.query<VehicleView & { readonly cursor: string }>(
@@ -44,21 +44,9 @@ export async function listVehicles(sql: Sql, shop: ShopId, wanted: VehiclesWante
   return { rows: page.map(({ cursor: _cursor, ...vehicle }) => vehicle), next };
 }
 
-/**
- * Conditions under which a row holds every word of a search, each in one of its columns.
- *
- * @param columns In lower case.
- * @param value Names a value of the statement.
- */
-export const holdsWords = (
-  columns: readonly string[],
-  find: string | undefined,
-  value: (given: unknown) => string,
-): readonly string[] =>
-  (find?.split(/\s+/).filter(Boolean) ?? []).map((word) => {
-    const pattern = value(`%${word.replace(/[\\%_]/g, '\\$&')}%`);
-    return `(${columns.map((column) => `${column} LIKE lower(${pattern})`).join(' OR ')})`;
-  });
+/** Each word of a search as a pattern of LIKE: it may stand anywhere. */
+export const patternsOf = (find: string | undefined): readonly string[] =>
+  (find?.split(/\s+/).filter(Boolean) ?? []).map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`);
 
 /** Whether the shop has a vehicle that somebody may not use for a job: it is there, and hidden from them. */
 export async function isHiddenVehicle(sql: Sql, shop: ShopId, id: string, scope: Scope): Promise<boolean> {

@@ -4,7 +4,7 @@ import { patchState, signalStoreFeature, type, withMethods, withState } from '@n
 import type { Signal } from '@angular/core';
 import type { Acknowledge, JobChanges, JobView, NewSignOff, TimerView } from '@tetrad/contracts';
 import { OBSERVATIONS, TESTS, WAITS, WAIT_KINDS, readingWords, waitsEndedBy } from '@tetrad/core';
-import type { Observation, ObservationName, Pass, Reading, TestName, WaitKind } from '@tetrad/core';
+import type { CriteriaSet, Observation, ObservationName, Pass, Reading, TestName, WaitKind } from '@tetrad/core';
 import { Clock } from '../device/clock';
 import { Sentences } from '../device/sentences';
 import type { Act } from '../outbox/outbox-item';
@@ -30,6 +30,8 @@ export type EnteredReading = Pick<
 };
 /** Changes to a job, without the version they are made on. */
 export type LabelChanges = Omit<JobChanges, 'version'>;
+/** With the shop's own set, where one was chosen. */
+export type ChosenChanges = LabelChanges & { readonly criteriaSet?: CriteriaSet };
 
 /**
  * The acts of bench, wheel and quick check.
@@ -97,11 +99,16 @@ export const withCommands = <_>() =>
           const says = `${OBSERVATIONS[about].name}: ${finding.replaceAll('-', ' ')}`;
           take(says, { kind: 'observation', body: { id, observation } }, [back], at);
         },
-        change(changes: LabelChanges, says = 'Changed'): void {
+        change({ criteriaSet, ...changes }: ChosenChanges, says = 'Changed'): void {
           const job = store.view();
           if (!job) return;
           const body = { version: job.version, ...changes };
-          take(says, { kind: 'changes', body }, [{ kind: 'changes', body: before(job, changes) }]);
+          const back: Act = {
+            kind: 'changes',
+            body: before(job, changes),
+            ...(job.criteriaSet && { criteriaSet: job.criteriaSet }),
+          };
+          take(says, { kind: 'changes', body, ...(criteriaSet && { criteriaSet }) }, [back]);
         },
         wait({ kind, seconds }: { readonly kind: WaitKind; readonly seconds?: number }): void {
           const act = starting({ kind, ...(seconds !== undefined && { seconds }) }, clock.now());

@@ -1,6 +1,13 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { map } from 'rxjs';
+import type {
+  CheckCriteria,
+  CheckedCriteriaView,
+  CriteriaListView,
+  CriteriaView,
+  NewCriteria,
+} from '@tetrad/contracts';
 import type { ApiKeyView, DeliveryView, NewApiKey, NewApiKeyView, WebhookBody, WebhookView } from '@tetrad/contracts';
 import type { Observable } from 'rxjs';
 import type {
@@ -195,6 +202,21 @@ export class Api {
   }
   changeVehicle(shop: string, id: string, changes: VehicleChanges): Observable<VehicleView> {
     return this.#http.patch<VehicleView>(`/api/shops/${shop}/vehicles/${id}`, changes);
+  }
+  criteria(shop: string): Observable<CriteriaListView> {
+    return this.#http.get<CriteriaListView>(`/api/shops/${shop}/criteria`);
+  }
+  checkCriteria(shop: string, body: CheckCriteria): Observable<CheckedCriteriaView> {
+    return this.#http.post<CheckedCriteriaView>(`/api/shops/${shop}/criteria/check`, body);
+  }
+  saveCriteria(shop: string, body: NewCriteria): Observable<CriteriaView> {
+    return this.#http.post<CriteriaView>(`/api/shops/${shop}/criteria`, body);
+  }
+  chooseCriteria(shop: string, id: string): Observable<void> {
+    return this.#http.put<void>(`/api/shops/${shop}/criteria/usual`, { id });
+  }
+  putCriteriaInForce(shop: string, id: string, version: number): Observable<CriteriaView> {
+    return this.#http.post<CriteriaView>(`/api/shops/${shop}/criteria/${id}/versions/${version}/in-force`, {});
   }
   apiKeys(shop: string): Observable<readonly ApiKeyView[]> {
     return this.#http.get<readonly ApiKeyView[]>(`/api/shops/${shop}/api-keys`);

@@ -1,20 +1,23 @@
 import type { JobChanges } from '@tetrad/contracts';
+import type { CriteriaSet } from '@tetrad/core';
 import { onJob } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface ChangesPayload {
   readonly body: JobChanges;
+  /** The shop's own criteria set that was chosen, so that this device can judge by it before the server has answered. */
+  readonly criteriaSet?: CriteriaSet;
 }
 
 export const changes: OutboxKind<ChangesPayload> = {
   request: ({ job, body }) => ({ method: 'PATCH', path: `/${job}`, body }),
-  apply: onJob((job, { body }) => {
+  apply: onJob((job, { body, criteriaSet }) => {
     const { system, complaint, conditions, criteria, status, assignee, pass, vehicle } = body;
     return {
       ...job,
       ...(pass !== undefined && { pass }),
       ...(vehicle && { vehicle: { ...job.vehicle, ...vehicle } }),
-      ...(criteria !== undefined && { criteria }),
+      ...(criteria !== undefined && criteria !== job.criteria && { criteria, criteriaSet: criteriaSet ?? null }),
       ...(status !== undefined && { status }),
       ...(assignee !== undefined && { assignee }),
       case: {

@@ -1,11 +1,14 @@
 import type { OnInit } from '@angular/core';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
 import type { JobView } from '@tetrad/contracts';
 import { SCHOOLS, labelDoubt } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
+import { catchError, of } from 'rxjs';
 import { Sentences } from '../../../device/sentences';
-import type { LabelChanges } from '../../../job/commands';
+import type { ChosenChanges } from '../../../job/commands';
 import { Button } from '../../../kit/button';
 import { Dialog } from '../../../kit/dialog';
 import { Field } from '../../../kit/field';
@@ -14,6 +17,8 @@ import { focusProblem } from '../../../kit/forms/body-form';
 import { Message } from '../../../kit/message';
 import { Select } from '../../../kit/select';
 import { SystemFields } from '../../../label/system-fields';
+import { Api } from '../../../state/api';
+import { selectShop } from '../../../state/session/session.feature';
 import { VinField } from '../../../label/vin-field';
 import { jobLabelForm, labelChangesOf } from './job-label-form';
 import type { JobLabelForm } from './job-label-form';
@@ -28,12 +33,32 @@ import type { JobLabelForm } from './job-label-form';
 })
 export class JobLabelDialog implements OnInit {
   readonly #voice = inject(Sentences);
+  readonly #api = inject(Api);
+  readonly #shop = inject(Store).selectSignal(selectShop);
   readonly #host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly job = input.required<JobView>();
-  readonly changed = output<LabelChanges>();
+  readonly changed = output<ChosenChanges>();
   readonly closed = output();
 
-  protected readonly schools = SCHOOLS.map(({ id, name, note }) => ({ value: id, label: `${name}: ${note}` }));
+  /** The sets that ship, and the shop's own that are in force. */
+  readonly #found = rxResource({
+    params: () => {
+      const shop = this.#shop();
+      return shop === null ? undefined : { shop };
+    },
+    stream: ({ params: { shop } }) => this.#api.criteria(shop).pipe(catchError(() => of(null))),
+  });
+  readonly #own = computed(() =>
+    (this.#found.hasValue() ? (this.#found.value()?.sets ?? []) : []).filter((set) => !set.isShipped && set.isInForce),
+  );
+  protected readonly schools = computed(() => {
+    const told = this.#found.hasValue() ? this.#found.value() : null;
+    const own = this.job().criteriaSet;
+    const sets = told
+      ? told.sets.filter(({ isInForce }) => isInForce).map(({ document }) => document)
+      : [...SCHOOLS, ...(own ? [own] : [])];
+    return sets.map(({ id, name, note }) => ({ value: id, label: `${name}: ${note}` }));
+  });
   protected readonly form = signal<JobLabelForm | null>(null);
   /** Why the label is doubted, where it is: saving it confirms it. */
   protected readonly doubt = computed(() => {
@@ -49,6 +74,8 @@ export class JobLabelDialog implements OnInit {
   protected save(form: JobLabelForm): void {
     form.markAllAsTouched();
     if (form.invalid) return focusProblem(this.#host.ownerDocument.body);
-    this.changed.emit(labelChangesOf(form, this.job(), this.#voice.choice()));
+    const changes = labelChangesOf(form, this.job(), this.#voice.choice());
+    const own = this.#own().find(({ document }) => document.id === changes.criteria)?.document;
+    this.changed.emit({ ...changes, ...(own && { criteriaSet: own }) });
   }
 }

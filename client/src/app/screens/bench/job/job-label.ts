@@ -3,7 +3,7 @@ import type { JobView } from '@tetrad/contracts';
 import { batteryLabelWords } from '@tetrad/core';
 import type { CriteriaSet } from '@tetrad/core';
 import { Figures } from '../../../device/figures';
-import type { LabelChanges } from '../../../job/commands';
+import type { ChosenChanges } from '../../../job/commands';
 import { Button } from '../../../kit/button';
 import { Message } from '../../../kit/message';
 import { JobLabelDialog } from './job-label-dialog';
@@ -47,7 +47,7 @@ export class JobLabel {
   readonly #figures = inject(Figures);
   readonly job = input.required<JobView>();
   readonly criteria = input.required<CriteriaSet>();
-  readonly changed = output<LabelChanges>();
+  readonly changed = output<ChosenChanges>();
   readonly editing = signal(false);
 
   protected readonly summary = computed(() => {
