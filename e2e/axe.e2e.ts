@@ -102,6 +102,28 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   },
   { name: 'round sheet', path: '/rounds/7e7ad000-0000-4000-8100-000000000001/sheet' },
   { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
+  {
+    name: 'desk',
+    path: '/desk',
+    open: async (page) => {
+      await page.getByRole('region', { name: 'Load test' }).getByRole('button', { name: 'Picture' }).click();
+      await page.getByRole('region', { name: 'Rating between standards' }).getByLabel('On the label').fill('9999');
+    },
+  },
+  {
+    name: 'limit sets',
+    path: '/criteria',
+    open: (page) => page.getByRole('button', { name: 'Conductance' }).click(),
+  },
+  {
+    name: 'limit set, edited',
+    path: '/criteria/careful',
+    open: async (page) => {
+      await asEdda(page);
+      await page.getByRole('button', { name: 'Over temperature' }).first().click();
+      await page.getByLabel('Charge first under, %').fill('140');
+    },
+  },
   { name: 'exercises', path: '/practice' },
   { name: 'class', path: '/practice/class', open: (page) => takeOver(page, 'Tomas Aldery', '1470') },
   { name: 'practice bay', path: '/practice/slow-ground' },

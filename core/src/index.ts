@@ -187,7 +187,7 @@ export { GLOSSARY } from './words/en/glossary';
 export { derivedWords } from './words/en/derived';
 export { describeLeads } from './words/en/leads';
 export { allowedWords, describeMisfits, misfitWords } from './words/en/misfits';
-export { WAYS, capital, nameOf, stepName } from './words/en/names';
+export { PART_WORDS, WAYS, capital, nameOf, stepName } from './words/en/names';
 export { methodWords, notPossibleWords, readingWords } from './words/en/readings';
 export { ENGLISH, englishVoice, phraseTables, retell } from './words/en/voice';
 export { messageOf, storedMessage } from './format/message';

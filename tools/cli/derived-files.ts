@@ -1,6 +1,7 @@
 /** What follows from the trade's files: the JSON Schema of the open formats, and the tables of the documentation. */
 import {
   CONDITIONS,
+  CRITERIA_FORMAT,
   ENGLISH,
   EXCUSES,
   FAULTS,
@@ -16,6 +17,7 @@ import {
   THRESHOLDS,
   WEIGHTS,
   caseShape,
+  criteriaShape,
   judgementSchema,
   noteOf,
   phraseTables,
@@ -229,6 +231,12 @@ export const derivedFiles = (): Readonly<Record<string, string>> => ({
   'docs/schemas/tetrad-case-1.schema.json': schema(caseShape.schema),
   'docs/schemas/tetrad-capture-1.schema.json': schema(captureSchema),
   'docs/schemas/tetrad-judgement-1.schema.json': schema(judgementSchema),
+  'docs/schemas/tetrad-criteria-1.schema.json': schema({
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: CRITERIA_FORMAT,
+    title: 'Tetrad criteria set',
+    ...criteriaShape.schema,
+  }),
   'docs/tables.md': page(),
   'docs/glossary.md': glossary(),
 });

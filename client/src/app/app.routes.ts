@@ -58,13 +58,23 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/people/people').then((m) => m.People),
   },
   {
+    path: 'desk',
+    title: 'Desk · Tetrad',
+    loadComponent: () => import('./screens/desk/desk').then((m) => m.Desk),
+  },
+  {
+    path: 'desk/:sum',
+    title: 'Desk · Tetrad',
+    loadComponent: () => import('./screens/desk/desk').then((m) => m.Desk),
+  },
+  {
     path: 'criteria',
-    title: 'Criteria · Tetrad',
+    title: 'Limit sets · Tetrad',
     loadComponent: () => import('./screens/criteria/criteria-list').then((m) => m.CriteriaList),
   },
   {
     path: 'criteria/:id',
-    title: 'Criteria set · Tetrad',
+    title: 'Limit set · Tetrad',
     loadComponent: () => import('./screens/criteria/criteria-edit').then((m) => m.CriteriaEdit),
   },
   {

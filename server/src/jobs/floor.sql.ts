@@ -47,16 +47,15 @@ export async function listJobs(sql: Sql, shop: ShopId, wanted: FloorWanted): Pro
   const column = SORT_COLUMNS[wanted.sort];
   const values: unknown[] = [shop, WAIT_KINDS.filter(isCount)];
   const value = (given: unknown): string => `$${values.push(given)}`;
-  const conditions = ['j.shop_id = $1'];
-  if (wanted.ids) conditions.push(`j.job_id = ANY (${value([...wanted.ids])})`);
-  else conditions.push(`j.status = ${value(wanted.status)}`);
+  const which = wanted.ids ? `j.job_id = ANY (${value([...wanted.ids])})` : `j.status = ${value(wanted.status)}`;
+  const conditions = ['j.shop_id = $1', which];
   conditions.push(seesJob('j', value(wanted.scope)));
   if (wanted.after) {
     conditions.push(`(${column}, j.job_id) < ${placeOf(wanted.after, value)}`);
   }
   const { rows } = await sql.query<FloorRecord>(
     `WITH page AS MATERIALIZED (
-       SELECT j.job_id FROM ${jobsHolding(wanted.find, value)} WHERE ${conditions.join(' AND ')}
+       SELECT j.job_id FROM ${jobsHolding(wanted.find, which, value)} WHERE ${conditions.join(' AND ')}
         ORDER BY ${column} DESC, j.job_id DESC LIMIT ${value(wanted.limit + 1)})
      SELECT j.job_id AS id, ${VEHICLE} AS vehicle, coalesce(j.complaint->'symptoms', '[]') AS symptoms, j.status, j.assignee,
             j.opened_at AS "openedAt", j.changed_at AS "changedAt",
@@ -81,7 +80,7 @@ export async function listJobs(sql: Sql, shop: ShopId, wanted: FloorWanted): Pro
  * The jobs that hold the words of a search, all looked through at once: in their order it would be one by one. The
  * vehicles that hold a word are found first, each once however many jobs it has.
  */
-function jobsHolding(find: string | undefined, value: (given: unknown) => string): string {
+function jobsHolding(find: string | undefined, which: string, value: (given: unknown) => string): string {
   const patterns = patternsOf(find).map(value);
   if (patterns.length === 0) return 'job j';
   const holds = patterns.map(
@@ -90,5 +89,5 @@ function jobsHolding(find: string | undefined, value: (given: unknown) => string
         OR j.search LIKE lower(${pattern}))`,
   );
   return `(SELECT j.shop_id, j.job_id, j.status, j.assignee, j.opened_at, j.changed_at
-             FROM job j WHERE j.shop_id = $1 AND ${holds.join(' AND ')} OFFSET 0) j`;
+             FROM job j WHERE j.shop_id = $1 AND ${which} AND ${holds.join(' AND ')} OFFSET 0) j`;
 }

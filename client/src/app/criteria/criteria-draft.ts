@@ -1,6 +1,6 @@
 /** A criteria set as it is edited: figures stay texts until they are understood, so that nothing typed is lost. */
 import { checkCriteria, criteriaMisfits, misfitWords, parseEntry, ruleFields } from '@tetrad/core';
-import type { CriteriaDocument, CriteriaFault, EntryUnit, Limit, RuleField } from '@tetrad/core';
+import type { CriteriaDocument, CriteriaFault, EntryUnit, Limit, Misfit, RuleField } from '@tetrad/core';
 
 /** What is typed: by the path of its field in the document. */
 export type Typed = Readonly<Record<string, string>>;
@@ -81,11 +81,38 @@ export function understoodFigure(text: string, { unit, isOptional }: LimitField)
   return unit === 'share' ? entry.value / 100 : entry.value;
 }
 
+/** The places of shares, which a person types in percent. */
+const sharePaths = ({ limits }: CriteriaDocument): ReadonlySet<string> =>
+  new Set([
+    'minimumCharge',
+    ...limits.flatMap((limit, at) => fieldsOf(limit, at).flatMap(({ path, unit }) => (unit === 'share' ? [path] : []))),
+  ]);
+
+/** A misfit of a share as it is told to who typed it: in percent. */
+function inPercent(misfit: Misfit): Misfit {
+  const { wanted, found } = misfit;
+  if (wanted.code !== 'number') return misfit;
+  const ends = Object.fromEntries(
+    (['min', 'max', 'above'] as const).flatMap((end) => {
+      const value = wanted.with[end];
+      return value === undefined ? [] : [[end, value * 100]];
+    }),
+  );
+  const percent = Number(found) * 100;
+  return {
+    ...misfit,
+    found: Number.isNaN(percent) ? found : String(Number(percent.toPrecision(8))),
+    wanted: { code: 'number', with: { ...ends, unit: '%' } },
+  };
+}
+
 /** Everything that is wrong with a document, by the path of its field. */
 export function faultsOf(document: CriteriaDocument): readonly CriteriaFault[] {
+  const shares = sharePaths(document);
   const misfits = criteriaMisfits(document).map((misfit) => {
-    const { path, found, allowed } = misfitWords(misfit);
-    return { field: path.replace(/^\$\.?/, ''), found, allowed };
+    const field = misfit.path.replace(/^\$\.?/, '');
+    const { found, allowed } = misfitWords(shares.has(field) ? inPercent(misfit) : misfit);
+    return { field, found, allowed };
   });
   return misfits.length > 0 ? misfits : checkCriteria(document);
 }

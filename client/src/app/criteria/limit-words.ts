@@ -40,7 +40,7 @@ export function limitWords({ rule, test }: Limit, format: FigureFormat): string 
     }
     return [`${lowerFirst(field.name)} ${figureWords(value as number, field, test, format)}`];
   });
-  if (words.length === 0) return rule.kind === 'blocks' ? 'shows OL' : 'usual draw of the engine';
+  if (words.length === 0) return rule.kind === 'blocks' ? 'Shows OL' : 'Usual draw of the engine';
   const text = words.join(', ');
   return text.charAt(0).toUpperCase() + text.slice(1);
 }

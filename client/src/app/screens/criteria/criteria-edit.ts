@@ -14,13 +14,14 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { CondemnedShare, CriteriaView } from '@tetrad/contracts';
-import { COST_REASONS, PARTS, TESTS } from '@tetrad/core';
+import { TESTS } from '@tetrad/core';
 import type { CriteriaDocument } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../device/sentences';
 import { faultsOf, fieldsOf, idOfName, typedAt, understoodFigure, withValue } from '../../criteria/criteria-draft';
 import type { LimitField } from '../../criteria/criteria-draft';
 import { reasonWords, whenWords } from '../../criteria/limit-words';
+import { setFigures } from '../../criteria/set-figures';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { Field } from '../../kit/field';
@@ -33,14 +34,6 @@ import { problemOf } from '../../state/loading';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import { LimitPicture } from './limit-picture';
 import { RejudgePanel } from './rejudge-panel';
-
-const COST_NAMES = {
-  wrongPiece: 'A sound joint taken apart',
-  comeback: 'A comeback',
-  undecided: 'Left undecided',
-  work: 'A minute of work',
-  wait: 'A minute of a wait',
-} as const;
 
 /** One set of the shop's own: its limits and costs with checks, past jobs judged again, versions that follow one another. */
 @Component({
@@ -133,23 +126,31 @@ export class CriteriaEdit {
   protected readonly canSave = computed(
     () => this.#faults().length === 0 && Object.keys(this.unclear()).length === 0 && !this.isTaken(),
   );
+  /** What stands in the way of saving: the first field that does not fit, with what it says. */
+  protected readonly why = computed(() => {
+    if (this.isTaken()) return 'There is a set of that name already.';
+    const [path] = [...Object.keys(this.unclear()), ...this.faults().keys()];
+    if (path === undefined) return '';
+    const limit = this.groups().find(({ at }) => path.startsWith(`limits[${at}]`));
+    const figure = this.general()
+      .flatMap(({ figures }) => figures)
+      .find((one) => one.path === path);
+    return [limit?.name ?? figure?.name, this.faultAt(path)].filter(Boolean).join(': ');
+  });
   protected readonly groups = computed(() => {
     const voice = this.#sentences.voice();
-    return (this.draft()?.limits ?? []).map((limit, at) => ({
-      at,
-      limit,
-      name: TESTS[limit.test].name,
-      when: whenWords(limit),
-      reason: reasonWords(limit, (message) => voice.say(message)),
-      fields: fieldsOf(limit, at),
-    }));
+    return (this.draft()?.limits ?? []).map((limit, at) => {
+      const [name, when, fields] = [TESTS[limit.test].name, whenWords(limit), fieldsOf(limit, at)];
+      const reason = reasonWords(limit, (message) => voice.say(message));
+      // a test can have two limits: the first figure tells them apart
+      const label = [name, when, fields[0]?.name].filter(Boolean).join(', ');
+      return { at, limit, name, when, label, reason, fields };
+    });
   });
-  protected readonly parts = PARTS;
-  protected readonly costs = Object.entries(COST_NAMES).map(([name, label]) => ({
-    path: `costs.${name}`,
-    label,
-    why: COST_REASONS[name as keyof typeof COST_NAMES],
-  }));
+  protected readonly general = computed(() => {
+    const draft = this.draft();
+    return draft ? setFigures(draft) : [];
+  });
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.draft.set(null));
@@ -159,9 +160,6 @@ export class CriteriaEdit {
     const typed = this.typed()[field.path];
     const draft = this.draft();
     return typed ?? (draft ? typedAt(draft, field) : '');
-  }
-  protected plainField(path: string): LimitField {
-    return { path, name: path, unit: '', isOptional: false };
   }
   /** What does not fit at a field: a text that means nothing, or a figure that cannot be. */
   protected faultAt(path: string): string | null {

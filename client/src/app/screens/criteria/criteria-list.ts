@@ -4,10 +4,12 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { CriteriaView } from '@tetrad/contracts';
 import { CRITERIA_FORMAT, TESTS, TEST_NAMES, criteriaMisfits, misfitWords } from '@tetrad/core';
-import type { CriteriaDocument, Limit } from '@tetrad/core';
+import type { CriteriaDocument, FigureFormat, Limit } from '@tetrad/core';
 import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
+import { valueAt } from '../../criteria/criteria-draft';
 import { limitKey, limitWords, reasonWords, whenWords } from '../../criteria/limit-words';
+import { setFigureWords, setFigures } from '../../criteria/set-figures';
 import { Button } from '../../kit/button';
 import { CheckList } from '../../kit/check-list';
 import { CsvFiles } from '../../kit/csv-files';
@@ -29,6 +31,23 @@ interface Row {
   readonly differs: boolean;
 }
 
+/** The figures that are no limits; a set without one of them has none to show. */
+function setRows(sets: readonly CriteriaDocument[], format: FigureFormat): readonly Row[] {
+  const known = new Map(
+    sets.flatMap((set) =>
+      setFigures(set).flatMap(({ name, figures }) => figures.map((one) => [one.path, { ...one, when: name }] as const)),
+    ),
+  );
+  return [...known.values()].map(({ path, name, unit, why, when }) => {
+    const limits = sets.map((set) => {
+      const value = valueAt(set, path);
+      return typeof value === 'number' ? setFigureWords(value, unit, format) : null;
+    });
+    const details = why === '' ? [] : [{ name, source: '', reason: why }];
+    return { key: path, test: name, when, limits, details, differs: new Set(limits).size > 1 };
+  });
+}
+
 /** The criteria sets side by side: each limit with its conditions, source and reason. */
 @Component({
   selector: 'tt-criteria-list',
@@ -36,7 +55,7 @@ interface Row {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
-      <h1>Criteria</h1>
+      <h1>Limit sets</h1>
       <button pButton kind="bare" [disabled]="shown().length === 0" (click)="exportCsv()">Export CSV</button>
       @if (may()) {
         <tt-file-button label="Import a set" accept=".json,application/json" kind="bare" (chosen)="bring($event)" />
@@ -47,10 +66,10 @@ interface Row {
     }
     @if (found.error()) {
       <tt-message>
-        The criteria could not be loaded. <button pButton (click)="found.reload()">Try again</button>
+        The limit sets could not be loaded. <button pButton (click)="found.reload()">Try again</button>
       </tt-message>
     } @else if (current().length === 0) {
-      <tt-coming says="Loading the criteria …" />
+      <tt-coming says="Loading the limit sets …" />
     } @else {
       <div class="choice">
         <tt-check-list label="Side by side" [options]="names()" [value]="chosen()" (valueChange)="picked.set($event)" />
@@ -71,7 +90,7 @@ interface Row {
               @for (set of shown(); track set.document.id) {
                 <th scope="col">
                   <strong>{{ set.document.name }}</strong>
-                  <span class="soft">{{ set.isShipped ? 'ships' : 'version ' + set.document.version }}</span>
+                  <span class="soft">{{ set.isShipped ? 'built in' : 'version ' + set.document.version }}</span>
                   <span class="does">
                     @if (may()) {
                       <a pButton kind="link" [routerLink]="['/criteria', set.document.id]">
@@ -232,7 +251,11 @@ export class CriteriaList {
     const known = new Map<string, Limit>();
     for (const { limits } of sets) for (const [key, limit] of limits) if (!known.has(key)) known.set(key, limit);
     const order = (limit: Limit): number => TEST_NAMES.indexOf(limit.test);
-    return [...known]
+    const general = setRows(
+      this.shown().map(({ document }) => document),
+      format,
+    );
+    const own = [...known]
       .sort(([, a], [, b]) => order(a) - order(b))
       .map(([key, first]) => {
         const limits = sets.map(({ limits: own }) => {
@@ -248,6 +271,7 @@ export class CriteriaList {
         const differs = new Set(limits).size > 1;
         return { key, test: TESTS[first.test].name, when: whenWords(first), limits, details, differs };
       });
+    return [...own, ...general];
   });
 
   protected choose(id: string): void {
