@@ -62,7 +62,7 @@ describe('a row that does not fit', () => {
   const at = (line: string): string => table((lines) => lines.splice(30, 1, line));
 
   it('text, NaN and infinity are named with line, column and name', () => {
-    for (const found of ['abc', 'NaN', '-∞', '12.6.1', '1e'])
+    for (const found of ['abc', 'NaN', '-∞', '12.6.1', '1e', '12e400', '-1e39'])
       expect(faultOf(() => readText(at(`0.29,${found},4`)))).toEqual({
         code: 'not-a-number',
         line: 31,

@@ -21,10 +21,15 @@ export function cellEnd(bytes: Uint8Array, from: number, to: number, delimiter: 
 export const cellText = (bytes: Uint8Array, from: number, to: number): string =>
   decoder.decode(bytes.subarray(from, to)).trim().replace(/^"|"$/g, '').trim();
 
-/** @returns The figure of a cell with an exponent or many digits; NaN where it is none. */
+/** The largest magnitude that a sample holds: that of a 32-bit float, which samples are kept as. */
+const LARGEST = 3.4e38;
+
+/** @returns The figure of a cell with an exponent or many digits; NaN where it is none, or more than a sample holds. */
 export function cellNumber(text: string, decimal: string): number {
   const plain = decimal === ',' ? text.replace(',', '.') : text;
-  return /^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i.test(plain) ? Number(plain) : NaN;
+  if (!/^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i.test(plain)) return NaN;
+  const figure = Number(plain);
+  return Math.abs(figure) <= LARGEST ? figure : NaN;
 }
 
 /** Whether nothing stands between `from` and `to` but blanks, quotes and delimiters. */
