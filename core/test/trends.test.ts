@@ -149,7 +149,7 @@ describe('a projection', () => {
     const [calm, moved] = [projectFall(points, 0.7)!, projectFall(wild, 0.7)!];
     expect(Math.abs(moved.early.getTime() - calm.early.getTime()) / DAY_MS).toBeLessThan(150);
   });
-  it('its band holds the truth of three to four of five aging batteries', () => {
+  it('its 80 % band holds the truth of 75 to 85 % of aging batteries', () => {
     let [inside, of] = [0, 0];
     for (let seed = 1; seed <= 300; seed++) {
       const random = randomOf(seed * 31 + 7);
@@ -170,7 +170,7 @@ describe('a projection', () => {
     }
     expect(of).toBeGreaterThan(280);
     expect(inside / of).toBeGreaterThanOrEqual(0.75);
-    expect(inside / of).toBeLessThanOrEqual(0.87);
+    expect(inside / of).toBeLessThanOrEqual(0.85);
   });
 });
 
@@ -197,7 +197,7 @@ describe('will it start', () => {
         if (Math.abs(truth.postVolts - volts) / vehicle.scale <= 0.4 && Math.abs(truth.rpm - rpm) <= 15) near += 1;
       }
     }
-    expect(near / of).toBeGreaterThanOrEqual(0.88);
+    expect(near / of).toBeGreaterThanOrEqual(0.9);
   });
   it('a worn battery gives up in weather in which a new one starts, and the colder the slower', () => {
     const { vehicle, measures } = measured('battery-worn', 6);
