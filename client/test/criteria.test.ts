@@ -68,7 +68,7 @@ describe('a set as it is edited', () => {
   it('every number of a set is reached by a field: its limits, charge, draw and costs', () => {
     const paths = [
       ...document.limits.flatMap((limit, at) => fieldsOf(limit, at)),
-      ...setFigures(document).flatMap(({ figures }) => figures),
+      ...setFigures(document).flatMap(({ fields }) => fields),
     ].map(({ path }) => path);
     const numbers = (node: unknown, path: string): string[] =>
       typeof node === 'number'

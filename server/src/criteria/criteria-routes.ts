@@ -16,6 +16,7 @@ import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { actor, permit } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
 import { bodyAs, shopParam } from '../platform/http/body';
+import { goneSignal, unlessGone } from '../platform/http/gone';
 import { runIdempotent } from '../platform/http/idempotency';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
 import { BoundedWork } from '../platform/workers/bounded-work';
@@ -141,17 +142,17 @@ export function criteriaRoutes(pool: Pool, lists: Sql): Router {
     const [shop, { id, version }] = [shopParam(request), versionParam(request)];
     const document = schoolById(id) ?? (await findVersion(pool, shop, id, version));
     if (!document || document.version !== version) throw notFound('version of this set', `${id} ${version}`);
-    const gone = new AbortController();
-    response.on('close', () => gone.abort());
-    await runs.do(async () => {
+    const gone = goneSignal(response);
+    const telling = runs.do(async () => {
       response.type('application/x-ndjson');
       response.setHeader('X-Accel-Buffering', 'no');
-      for await (const line of rejudged(lists, shop, document, gone.signal)) {
-        if (gone.signal.aborted) return;
-        if (!response.write(`${JSON.stringify(line)}\n`)) await once(response, 'drain', { signal: gone.signal });
+      for await (const line of rejudged(lists, shop, document, gone)) {
+        if (gone.aborted) return;
+        if (!response.write(`${JSON.stringify(line)}\n`)) await once(response, 'drain', { signal: gone });
       }
       response.end();
     });
+    await unlessGone(telling, gone);
   });
 
   return router;

@@ -9,6 +9,7 @@ import { actor } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { findShop } from '../shops/shops.sql';
 import { queryAs, jobParam, shopParam } from '../platform/http/body';
+import { goneSignal, unlessGone } from '../platform/http/gone';
 import { wholeJob } from '../jobs/job-view';
 import { jobOf } from '../jobs/locked-job';
 
@@ -26,11 +27,10 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
   router.get('/report.pdf', async (request, response) => {
     const figures = figuresOf(queryAs(FigureQuery, request));
     await jobOf(pool, request);
-    const gone = new AbortController();
-    response.on('close', () => gone.abort());
+    const gone = goneSignal(response);
     await reports.do(async () => {
-      if (gone.signal.aborted) return;
-      await send(request, response, figures, gone.signal);
+      if (gone.aborted) return;
+      await send(request, response, figures, gone);
       await taken(response);
     });
   });
@@ -42,12 +42,7 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
     await addAuditEntry(pool, { what: 'report-exported', ...actor(request), about: job.id });
     const name = (await findShop(pool, shop))?.name ?? shop;
     const task = { job, options: { shop: name, fontsFolder, figures, captures } };
-    const paper = await heavyWork()
-      .pdf(task, gone)
-      .catch((error: unknown) => {
-        if (gone.aborted) return null; // who asked has gone, and with them the task
-        throw error;
-      });
+    const paper = await unlessGone(heavyWork().pdf(task, gone), gone);
     if (!paper) return;
     response.attachment(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.pdf`);
     response.type('application/pdf');

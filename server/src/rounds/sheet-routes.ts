@@ -3,6 +3,7 @@ import { FigureQuery, figuresOf } from '@tetrad/contracts';
 import { permit } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
 import { queryAs, shopParam, uuidParam } from '../platform/http/body';
+import { goneSignal, unlessGone } from '../platform/http/gone';
 import { findShop } from '../shops/shops.sql';
 import { heavyWork } from '../workers/heavy-work';
 import { intervalWords } from './calendar';
@@ -27,19 +28,12 @@ export function sheetRoutes(pool: Pool, lists: Sql, fontsFolder: string): Router
     const round = await planOf(lists, shop, id);
     const today = todayOf(new Date());
     const rows = await sheetRows(lists, shop, round, today);
-    const gone = new AbortController();
-    response.on('close', () => gone.abort());
+    const gone = goneSignal(response);
     const name = (await findShop(pool, shop))?.name ?? shop;
     const { plan } = round;
-    const paper = await heavyWork()
-      .sheet(
-        { shop: name, title: plan.group, interval: intervalWords(plan), madeOn: today, rows, fontsFolder, figures },
-        gone.signal,
-      )
-      .catch((error: unknown) => {
-        if (gone.signal.aborted) return null;
-        throw error;
-      });
+    const interval = intervalWords(plan);
+    const task = { shop: name, title: plan.group, interval, madeOn: today, rows, fontsFolder, figures };
+    const paper = await unlessGone(heavyWork().sheet(task, gone), gone);
     if (!paper) return;
     response.attachment(`round-${plan.group}-${today}.pdf`).type('application/pdf').end(paper);
   });

@@ -24,6 +24,8 @@ export interface LimitField {
   readonly name: string;
   readonly unit: RuleField['unit'];
   readonly isOptional: boolean;
+  /** Why it is asked, where its name does not say it. */
+  readonly why?: string;
 }
 
 /** The figures of a limit that are edited one by one. */

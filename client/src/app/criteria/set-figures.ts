@@ -3,16 +3,12 @@ import { COST_REASONS, PARTS, PART_WORDS } from '@tetrad/core';
 import type { CriteriaDocument, FigureFormat } from '@tetrad/core';
 import type { LimitField } from './criteria-draft';
 
-export interface SetFigure extends LimitField {
-  /** Why it is asked; empty where the name says it. */
-  readonly why: string;
-}
 interface FigureGroup {
   readonly name: string;
-  readonly figures: readonly SetFigure[];
+  readonly fields: readonly LimitField[];
 }
 
-const figure = (path: string, name: string, unit: LimitField['unit'], why = ''): SetFigure => ({
+const figure = (path: string, name: string, unit: LimitField['unit'], why = ''): LimitField => ({
   path,
   name,
   unit,
@@ -23,14 +19,14 @@ const figure = (path: string, name: string, unit: LimitField['unit'], why = ''):
 export const setFigures = ({ expectedDraw }: CriteriaDocument): readonly FigureGroup[] => [
   {
     name: 'Before a battery is judged',
-    figures: [
+    fields: [
       figure('minimumCharge', 'Charge first under', 'share', 'Under it no load test and no cranking condemns a part.'),
       figure('surfaceChargeVolts', 'Surface charge from, over full', 'V', 'It is taken off before the load test.'),
     ],
   },
   {
     name: 'Usual starter draw',
-    figures: expectedDraw.flatMap(({ fuel, upToCylinders, upToLitres }, at) => {
+    fields: expectedDraw.flatMap(({ fuel, upToCylinders, upToLitres }, at) => {
       const engine = `${fuel} to ${upToCylinders} cylinders${upToLitres ? ` and ${upToLitres} l` : ''}`;
       return [
         figure(`expectedDraw[${at}].minAmps`, `Least, ${engine}`, 'A'),
@@ -40,7 +36,7 @@ export const setFigures = ({ expectedDraw }: CriteriaDocument): readonly FigureG
   },
   {
     name: 'Costs',
-    figures: [
+    fields: [
       ...PARTS.map((part) => figure(`costs.wrongPart.${part}`, `Needless work on ${PART_WORDS[part]}`, 'min')),
       figure('costs.wrongPiece', 'A sound joint taken apart', 'min', COST_REASONS.wrongPiece),
       figure('costs.comeback', 'A comeback', 'min', COST_REASONS.comeback),

@@ -15,7 +15,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { CondemnedShare, CriteriaView } from '@tetrad/contracts';
 import { TESTS } from '@tetrad/core';
-import type { CriteriaDocument } from '@tetrad/core';
+import type { CriteriaDocument, Limit } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../device/sentences';
 import { faultsOf, fieldsOf, idOfName, typedAt, understoodFigure, withValue } from '../../criteria/criteria-draft';
@@ -34,6 +34,18 @@ import { problemOf } from '../../state/loading';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import { LimitPicture } from './limit-picture';
 import { RejudgePanel } from './rejudge-panel';
+
+/** Figures that are edited together: those of a limit, or of the set. */
+interface Group {
+  /** Its place among the limits; null where it is none. */
+  readonly at: number | null;
+  readonly name: string;
+  readonly when: string;
+  readonly label: string;
+  readonly fields: readonly LimitField[];
+  readonly limit?: Limit;
+  readonly reason?: string;
+}
 
 /** One set of the shop's own: its limits and costs with checks, past jobs judged again, versions that follow one another. */
 @Component({
@@ -131,27 +143,32 @@ export class CriteriaEdit {
     if (this.isTaken()) return 'There is a set of that name already.';
     const [path] = [...Object.keys(this.unclear()), ...this.faults().keys()];
     if (path === undefined) return '';
-    const limit = this.groups().find(({ at }) => path.startsWith(`limits[${at}]`));
-    const figure = this.general()
-      .flatMap(({ figures }) => figures)
-      .find((one) => one.path === path);
-    return [limit?.name ?? figure?.name, this.faultAt(path)].filter(Boolean).join(': ');
+    const group = this.groups().find(({ at, fields }) =>
+      at === null ? fields.some((field) => field.path === path) : path.startsWith(`limits[${at}]`),
+    );
+    const name = group?.at === null ? group.fields.find((field) => field.path === path)?.name : group?.name;
+    return [name, this.faultAt(path)].filter(Boolean).join(': ');
   });
-  protected readonly groups = computed(() => {
+  protected readonly groups = computed((): readonly Group[] => {
+    const draft = this.draft();
+    if (!draft) return [];
     const voice = this.#sentences.voice();
-    return (this.draft()?.limits ?? []).map((limit, at) => {
+    const limits = draft.limits.map((limit, at): Group => {
       const [name, when, fields] = [TESTS[limit.test].name, whenWords(limit), fieldsOf(limit, at)];
       const reason = reasonWords(limit, (message) => voice.say(message));
       // a test can have two limits: the first figure tells them apart
       const label = [name, when, fields[0]?.name].filter(Boolean).join(', ');
-      return { at, limit, name, when, label, reason, fields };
+      return { at, name, when, label, fields, limit, reason };
     });
+    const others = setFigures(draft).map(({ name, fields }): Group => ({
+      at: null,
+      name,
+      when: '',
+      label: name,
+      fields,
+    }));
+    return [...limits, ...others];
   });
-  protected readonly general = computed(() => {
-    const draft = this.draft();
-    return draft ? setFigures(draft) : [];
-  });
-
   constructor() {
     inject(DestroyRef).onDestroy(() => this.draft.set(null));
   }

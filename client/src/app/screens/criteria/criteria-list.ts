@@ -35,7 +35,7 @@ interface Row {
 function setRows(sets: readonly CriteriaDocument[], format: FigureFormat): readonly Row[] {
   const known = new Map(
     sets.flatMap((set) =>
-      setFigures(set).flatMap(({ name, figures }) => figures.map((one) => [one.path, { ...one, when: name }] as const)),
+      setFigures(set).flatMap(({ name, fields }) => fields.map((one) => [one.path, { ...one, when: name }] as const)),
     ),
   );
   return [...known.values()].map(({ path, name, unit, why, when }) => {
@@ -43,7 +43,7 @@ function setRows(sets: readonly CriteriaDocument[], format: FigureFormat): reado
       const value = valueAt(set, path);
       return typeof value === 'number' ? setFigureWords(value, unit, format) : null;
     });
-    const details = why === '' ? [] : [{ name, source: '', reason: why }];
+    const details = !why ? [] : [{ name, source: '', reason: why }];
     return { key: path, test: name, when, limits, details, differs: new Set(limits).size > 1 };
   });
 }
@@ -238,7 +238,7 @@ export class CriteriaList {
   protected readonly picked = signal<readonly string[] | null>(null);
   protected readonly chosen = computed(() => this.picked() ?? this.names().map(({ value }) => value));
   protected readonly shown = computed(() => {
-    const chosen = new Set(this.picked() ?? this.names().map(({ value }) => value));
+    const chosen = new Set(this.chosen());
     return this.current().filter(({ document }) => chosen.has(document.id));
   });
   protected readonly rows = computed((): readonly Row[] => {

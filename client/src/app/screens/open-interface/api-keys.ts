@@ -137,7 +137,7 @@ export class ApiKeys {
         this.form.reset();
         this.#found.reload();
       },
-      error: (failure: HttpErrorResponse) => this.problem.set(problemOf(failure).detail),
+      error: this.#refused,
     });
   }
   protected revoke({ id }: ApiKeyView): void {
@@ -145,12 +145,14 @@ export class ApiKeys {
     if (shop === null) return;
     this.#api.revokeApiKey(shop, id).subscribe({
       next: () => this.#found.reload(),
-      error: (failure: HttpErrorResponse) => this.problem.set(problemOf(failure).detail),
+      error: this.#refused,
     });
   }
   protected copy(text: string): void {
     void navigator.clipboard?.writeText(text);
   }
+
+  readonly #refused = (failure: HttpErrorResponse): void => this.problem.set(problemOf(failure).detail);
 }
 
 function stateOf({ revokedAt, expiresAt }: ApiKeyView): string | null {
