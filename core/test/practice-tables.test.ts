@@ -199,6 +199,8 @@ describe('health', () => {
     [0.2, 0.46],
     [0.3, 0.65],
     [0.5, 1],
+    [1, 1.9],
+    [2, 3.7],
   ])('at %d of the CCA the sag is %d of that at half of it', (fraction, share) => {
     expect(sagShare(fraction)).toBeCloseTo(share, 6);
   });

@@ -14,10 +14,12 @@ const SHARE_OF_HALF_CCA_SAG: Points = [
   [0.3, 0.65],
   [0.5, 1],
   [1, 1.9],
+  // beyond its CCA a battery sags on in proportion: a locked starter takes several times that
+  [5, 9.1],
 ];
 
 /**
- * @param fraction Current over the battery's CCA (SAE), 0 to 1.
+ * @param fraction Current over the battery's CCA (SAE), 0 to 5.
  * @returns sag at this current over the sag at half the CCA; 1 at 0.5.
  */
 export const sagShare = (fraction: number): number => interpolate(SHARE_OF_HALF_CCA_SAG, fraction);
