@@ -13,6 +13,7 @@ const swc = {
   ],
 };
 const own = {
+  '^fast-check$': '<rootDir>/tools/seeded-properties.cjs',
   '^@tetrad/core$': '<rootDir>/core/src/index.ts',
   '^@tetrad/core/capture-format$': '<rootDir>/core/src/format/capture-format.ts',
   '^@tetrad/core/practice$': '<rootDir>/core/src/practice/index.ts',
