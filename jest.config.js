@@ -18,6 +18,7 @@ const own = {
   '^@tetrad/core/capture-format$': '<rootDir>/core/src/format/capture-format.ts',
   '^@tetrad/core/practice$': '<rootDir>/core/src/practice/index.ts',
   '^@tetrad/core/desk$': '<rootDir>/core/src/desk/index.ts',
+  '^@tetrad/core/outcomes$': '<rootDir>/core/src/outcomes/index.ts',
   '^@tetrad/core/trends$': '<rootDir>/core/src/trends/index.ts',
   '^@tetrad/core/capture$': '<rootDir>/core/src/capture/index.ts',
   '^@tetrad/core/light$': '<rootDir>/core/src/light.ts',
