@@ -90,4 +90,6 @@ export type {
   CriteriaView,
   RejudgeProgress,
 } from './criteria';
+export { NewOutcome, OutcomesQuery } from './outcomes';
+export type { OutcomeJobView, OutcomeView, OutcomesView } from './outcomes';
 export { criteriaOfJob } from './criteria-of-job';

@@ -15,6 +15,7 @@ import type {
   WaitKind,
 } from '@tetrad/core';
 import type { JobStatus } from './job-changes';
+import type { OutcomeView } from './outcomes';
 import type { SessionKind } from './people';
 import type { TakenAction } from './sign-off';
 
@@ -88,6 +89,7 @@ export interface VisitView {
   readonly symptoms: readonly string[];
   readonly decision: Judgement['decision'] | null;
   readonly signOff: SignOffView | null;
+  readonly outcome: OutcomeView | null;
   readonly profile: Profile | null;
   readonly system: System;
 }
@@ -137,6 +139,8 @@ export interface JobView {
   readonly judgement: Judgement | null;
   readonly timers: readonly TimerView[];
   readonly acknowledgements: readonly AcknowledgementView[];
+  /** What was recorded of it after it was signed off; null where nothing was. */
+  readonly outcome: OutcomeView | null;
   /** The newest of this shop. */
   readonly signOff: SignOffView | null;
   /** Of a job that was brought in from a file; null where it was opened here. */

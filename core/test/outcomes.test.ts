@@ -107,8 +107,8 @@ describe('whether the judge was right', () => {
 describe('the sums of a period', () => {
   const sumsOf = (jobs: readonly SignedJob[]) => {
     const sums = new OutcomeSums();
-    for (const job of jobs) sums.add(job, BALANCED_COSTS);
-    return sums.sums();
+    const wrong = jobs.filter((job) => sums.add(job, BALANCED_COSTS) === false).map(({ job }) => job);
+    return { ...sums.sums(), wrong };
   };
 
   it('count each job once, by verdict and by whether it was followed', () => {

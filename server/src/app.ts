@@ -29,6 +29,8 @@ import { pairingRoutes } from './people/pairing-routes';
 import { roundCheckRoutes } from './rounds/check-routes';
 import { roundRoutes } from './rounds/round-routes';
 import { sheetRoutes } from './rounds/sheet-routes';
+import { jobOutcomeRoutes } from './outcomes/outcome-routes';
+import { outcomesRoute } from './outcomes/outcomes-route';
 import { practiceRoutes } from './practice/practice-routes';
 import { peopleRoutes } from './people/people-routes';
 import { sessionListRoutes } from './people/session-list-routes';
@@ -170,6 +172,7 @@ export function createApp(options: AppOptions): Express {
     apiKeyRoutes(pool, sessionSecret),
     webhookRoutes(pool),
     criteriaRoutes(pool, lists),
+    outcomesRoute(pool, lists),
   );
   shopRouter.use(
     '/jobs/:job',
@@ -177,6 +180,7 @@ export function createApp(options: AppOptions): Express {
     timerRoutes(pool),
     acknowledgementRoutes(pool),
     signOffRoutes(pool),
+    jobOutcomeRoutes(pool),
     reportRoutes(pool, fontsFolder),
     pairingRoutes(pool, sessionSecret),
   );

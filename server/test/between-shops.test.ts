@@ -98,7 +98,8 @@ const addresses = (): [string, string][] => {
       `/instruments/${instrument}/zero`,
     ]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
-    ...of('GET', ['/criteria']),
+    ...of('GET', ['/criteria', '/outcomes', `/jobs/${job}/anonymous-case`]),
+    ...of('POST', [`/jobs/${job}/outcomes`]),
     ...of('POST', [
       '/criteria',
       '/criteria/check',

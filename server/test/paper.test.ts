@@ -28,6 +28,7 @@ const jobOf = (subject: Case, more: Partial<JobView> = {}): JobView => ({
   judgement: judge(subject),
   timers: [],
   acknowledgements: [],
+  outcome: null,
   signOff: null,
   imported: null,
   importedSignOff: null,

@@ -3,6 +3,7 @@ import { FloorQuery } from '../floor-query';
 import { JobChanges } from '../job-changes';
 import { NewJob } from '../new-job';
 import { NewObservation, NewReading, VoidReading } from '../new-reading';
+import { NewOutcome, OutcomesQuery } from '../outcomes';
 import { NewSignOff } from '../sign-off';
 import { Acknowledge, StartTimer } from '../timers';
 import type { OperationGroup } from './operation';
@@ -114,6 +115,23 @@ export const JOBS: OperationGroup = {
       answer: newJob,
     },
     {
+      ...{
+        id: 'recordOutcome',
+        method: 'POST',
+        path: '/jobs/{job}/outcomes',
+        body: NewOutcome,
+        permission: 'work',
+        isOpenToKeys: true,
+      },
+      summary: 'Records what became of a job that was signed off; the newest counts.',
+      answer: newJob,
+    },
+    {
+      ...{ id: 'getOutcomes', method: 'GET', path: '/outcomes', query: OutcomesQuery, isOpenToKeys: true },
+      summary: 'What became of the jobs that were signed off in a period: by verdict, saved parts, calibration.',
+      answer: { status: 200, type: 'OutcomesView' },
+    },
+    {
       ...{ id: 'listJudgements', method: 'GET', path: '/jobs/{job}/judgements', isOpenToKeys: true },
       summary: 'Which judgements there were, with criteria and version.',
       answer: { status: 200, type: 'PastJudgementView', isList: true },
@@ -126,6 +144,11 @@ export const JOBS: OperationGroup = {
     {
       ...{ id: 'getCase', method: 'GET', path: '/jobs/{job}/case', isOpenToKeys: true },
       summary: 'The job as a file of the open case format.',
+      answer: { status: 200, type: 'Case' },
+    },
+    {
+      ...{ id: 'getAnonymousCase', method: 'GET', path: '/jobs/{job}/anonymous-case', isOpenToKeys: true },
+      summary: 'The same without names, notes, ids and dates, to be given away.',
       answer: { status: 200, type: 'Case' },
     },
     {

@@ -6,7 +6,7 @@ export const COMEBACK_DAYS = 90;
 const DAY_MS = 86_400_000;
 
 /** What is told of a vehicle and is no complaint. */
-const NO_COMPLAINT: readonly SymptomName[] = ['cranks-normally'];
+export const NO_COMPLAINT: readonly SymptomName[] = ['cranks-normally'];
 
 /** The complaints among what was told of a vehicle. */
 export const complaintsIn = (symptoms: readonly SymptomName[]): readonly SymptomName[] =>

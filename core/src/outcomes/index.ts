@@ -2,7 +2,7 @@
 export { anonymousCase } from './anonymous-case';
 export { MIN_CALIBRATED, calibrate, shareBand } from './calibration';
 export type { CalibrationGroup, Said } from './calibration';
-export { COMEBACK_DAYS, comebackOf, complaintsIn, sharedComplaints } from './comeback';
+export { COMEBACK_DAYS, NO_COMPLAINT, comebackOf, complaintsIn, sharedComplaints } from './comeback';
 export type { Comeback, ComplaintVisit } from './comeback';
 export { CAUSES, COMPLAINT_STATES, complaintAfter, hasDiffered, wasRight } from './outcome';
 export type { Cause, ComplaintState, RecordedOutcome, ShortDecision, SignedJob } from './outcome';

@@ -42,8 +42,6 @@ export interface OutcomeStatistics {
   /** The commonest verdict first. */
   readonly verdicts: readonly VerdictOutcome[];
   readonly saved: readonly SavedPart[];
-  /** Ids of the jobs in which the judge turned out to be wrong, in the order in which they came. */
-  readonly wrong: readonly string[];
   /** Jobs in which it is known whether the judge was right and what it said it with. */
   readonly known: number;
   /** Null while fewer than 30 are known. */
@@ -69,11 +67,13 @@ export class OutcomeSums {
   readonly #all = none();
   readonly #verdicts = new Map<string, { judged: ShortDecision | null; followed: Counting; differed: Counting }>();
   readonly #saved = new Map<JudgedPart, { jobs: number; minutes: number; tests: Map<TestName, number> }>();
-  readonly #wrong: string[] = [];
   readonly #said: Said[] = [];
 
-  /** @param costs Those of the limit set that the job was judged by. */
-  add(job: SignedJob, costs: Costs): void {
+  /**
+   * @param costs Those of the limit set that the job was judged by.
+   * @returns whether the judge was right; null where that is not known.
+   */
+  add(job: SignedJob, costs: Costs): boolean | null {
     const complaint = complaintAfter(job) ?? 'unknown';
     const verdict = this.#verdictOf(job.judged);
     for (const count of [this.#all, hasDiffered(job) ? verdict.differed : verdict.followed]) {
@@ -82,8 +82,8 @@ export class OutcomeSums {
     }
     this.#save(job, costs);
     const isTrue = wasRight(job);
-    if (isTrue === false) this.#wrong.push(job.job);
     if (isTrue !== null && job.probability !== null) this.#said.push({ probability: job.probability, isTrue });
+    return isTrue;
   }
 
   sums(): OutcomeStatistics {
@@ -99,7 +99,6 @@ export class OutcomeSums {
           tests: [...tests].sort(([, a], [, b]) => b - a).map(([test]) => test),
         }))
         .sort((a, b) => b.minutes - a.minutes),
-      wrong: this.#wrong,
       known: this.#said.length,
       calibration: calibrate(this.#said),
     };

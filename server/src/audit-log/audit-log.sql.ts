@@ -47,6 +47,7 @@ export type AuditAction =
   | 'capture-added'
   | 'capture-exported'
   | 'signed-off'
+  | 'outcome-recorded'
   | 'shop-exported'
   | 'shop-moved'
   | 'row-left-out';

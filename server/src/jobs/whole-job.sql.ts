@@ -1,10 +1,11 @@
 /** All that is stored of a job beside its row, read in one statement. */
 import type { JobId, ShopId } from '@tetrad/contracts';
-import type { AcknowledgementView, ImportedSignOffView, SignOffView, TimerView } from '@tetrad/contracts';
+import type { AcknowledgementView, ImportedSignOffView, OutcomeView, SignOffView, TimerView } from '@tetrad/contracts';
 import type { Judgement, Observation, Reading } from '@tetrad/core';
 import { ACKNOWLEDGEMENTS } from '../cautions/acknowledgements.sql';
 import type { Sql } from '../platform/database/pool';
 import { observationsOf, readingsOf } from '../evidence/evidence.sql';
+import { OUTCOME } from '../outcomes/outcomes.sql';
 import { IMPORTED_SIGN_OFF, SIGN_OFF } from '../signing/sign-offs.sql';
 import { TIMERS } from '../waiting/timers.sql';
 
@@ -20,6 +21,7 @@ export interface WholeJob extends Evidence {
   readonly acknowledgements: readonly AcknowledgementView[];
   readonly signOff: SignOffView | null;
   readonly importedSignOff: ImportedSignOffView | null;
+  readonly outcome: OutcomeView | null;
 }
 
 const EVIDENCE = `(${readingsOf('$2')}) AS readings, (${observationsOf('$2')}) AS observations`;
@@ -29,7 +31,7 @@ export async function wholeOf(sql: Sql, shop: ShopId, job: JobId): Promise<Whole
     `SELECT ${EVIDENCE},
             (SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2) AS judgement,
             (${TIMERS}) AS timers, (${ACKNOWLEDGEMENTS}) AS acknowledgements, (${SIGN_OFF}) AS "signOff",
-            (${IMPORTED_SIGN_OFF}) AS "importedSignOff"`,
+            (${IMPORTED_SIGN_OFF}) AS "importedSignOff", (${OUTCOME}) AS outcome`,
     [shop, job],
   );
   return rows[0]!;

@@ -86,7 +86,7 @@ const ownSetOf = (sql: Sql, shop: ShopId, { criteria }: JobRow): Promise<Criteri
 
 function viewFrom(job: JobRow, whole: WholeJob, criteriaSet: CriteriaSet | null): JobView {
   const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt, imported } = job;
-  const { judgement, timers, acknowledgements, signOff, importedSignOff, ...evidence } = whole;
+  const { judgement, timers, acknowledgements, signOff, importedSignOff, outcome, ...evidence } = whole;
   return {
     id,
     version,
@@ -103,6 +103,7 @@ function viewFrom(job: JobRow, whole: WholeJob, criteriaSet: CriteriaSet | null)
     timers,
     acknowledgements,
     signOff,
+    outcome,
     imported,
     importedSignOff,
   };

@@ -6,6 +6,7 @@ import { permit } from '../people/who';
 import { changeJob } from '../jobs/jobs.sql';
 import { newestJudgement } from '../judgements/judgements.sql';
 import type { Pool } from '../platform/database/pool';
+import { saidWith } from './said-with';
 import { addSignOff } from './sign-offs.sql';
 import { bodyAs, shopParam } from '../platform/http/body';
 import { misfit } from '../platform/http/problem';
@@ -23,7 +24,8 @@ export function signOffRoutes(pool: Pool): Router {
     const signer = permit(request, 'sign-off');
     const body = bodyAs(NewSignOff, request);
     await withJob(pool, request, 'signed-off', async (sql, job) => {
-      const judged = (await newestJudgement(sql, shop, job.id))?.decision ?? null;
+      const newest = await newestJudgement(sql, shop, job.id);
+      const judged = newest?.decision ?? null;
       const isOther = differs(body, judged);
       if (isOther) permit(request, 'differ');
       if (isOther && !body.reason?.trim())
@@ -34,7 +36,9 @@ export function signOffRoutes(pool: Pool): Router {
             allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
           },
         ]);
-      await addSignOff(sql, shop, job.id, body, signer, judged);
+      await addSignOff(sql, shop, job.id, body, signer, judged, {
+        probability: newest && (await saidWith(sql, shop, job.id, newest)),
+      });
       await stopTimers(sql, shop, job.id);
       await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
       await judgeJob(sql, shop, job);

@@ -25,6 +25,12 @@ export const IMPORTED_SIGN_OFF = `SELECT jsonb_build_object(${FIELDS}, 'imported
     jsonb_build_object('by', imported_by, 'at', ${isoTime('imported_at')}))
   ${OF_JOB} AND NOT ${OF_THIS_SHOP} ORDER BY seq DESC LIMIT 1`;
 
+/** Whether a job was ever signed off in this shop. */
+export async function isSignedOff(sql: Sql, shop: ShopId, job: JobId): Promise<boolean> {
+  const { rows } = await sql.query(`SELECT 1 ${OF_JOB} AND ${OF_THIS_SHOP} LIMIT 1`, [shop, job]);
+  return rows.length > 0;
+}
+
 /** Who signs a job off. */
 export interface Signer {
   readonly name: string;
@@ -38,6 +44,8 @@ export interface SignedHow {
   readonly at?: Date;
   /** Who brings it in from a file. */
   readonly importedBy?: string;
+  /** How probable the judge called what it decided. */
+  readonly probability?: number | null;
 }
 
 /**
@@ -65,13 +73,13 @@ export async function addSignOff(
   body: NewSignOff,
   signer: Signer,
   judged: Decision | null,
-  { at, importedBy }: SignedHow = {},
+  { at, importedBy, probability }: SignedHow = {},
 ): Promise<void> {
   await sql.query(
     `INSERT INTO sign_off (shop_id, job_id, sign_off_id, signed_by, action, part, reason, conclusion, parts_fitted, comment, solved, judged, signed_at,
-       signer_role, imported_by, imported_at)
+       signer_role, imported_by, imported_at, probability)
      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, coalesce($13, now()),
-       $14, $15, CASE WHEN $15::text IS NOT NULL THEN now() END) ON CONFLICT DO NOTHING`,
+       $14, $15, CASE WHEN $15::text IS NOT NULL THEN now() END, $16) ON CONFLICT DO NOTHING`,
     [
       shop,
       job,
@@ -88,6 +96,7 @@ export async function addSignOff(
       at ?? null,
       signer.role,
       importedBy ?? null,
+      probability ?? null,
     ],
   );
 }

@@ -8,6 +8,7 @@ import { observationsOf, readingsOf } from '../evidence/evidence.sql';
 import { seesJob } from '../people/access';
 import type { Scope } from '../people/access';
 import type { Sql } from '../platform/database/pool';
+import { OUTCOME_OF_ROW } from '../outcomes/outcomes.sql';
 import { SIGN_OFF_OF_ROW } from '../signing/sign-offs.sql';
 
 export interface HistoryRow extends Omit<VisitView, 'openedAt'> {
@@ -27,7 +28,7 @@ export async function listHistory(
   const { rows } = await sql.query<HistoryRow>(
     `SELECT j.job_id AS job, j.opened_at AS "openedAt", j.status, coalesce(j.complaint->'symptoms', '[]') AS symptoms,
             g.document->'decision' AS decision, g.profile, j.system, j.conditions,
-            (${SIGN_OFF_OF_ROW}) AS "signOff",
+            (${SIGN_OFF_OF_ROW}) AS "signOff", (${OUTCOME_OF_ROW}) AS outcome,
             (${readingsOf('j.job_id')}) AS readings, (${observationsOf('j.job_id')}) AS observations
        FROM job j
        LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id

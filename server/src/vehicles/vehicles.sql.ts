@@ -1,6 +1,7 @@
 import type { ShopId } from '@tetrad/contracts';
 import type { JobVehicle, VehicleChanges, VehicleView, VisitView } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
+import { OUTCOME_OF_ROW } from '../outcomes/outcomes.sql';
 import { SIGN_OFF_OF_ROW } from '../signing/sign-offs.sql';
 import { changesVehicle, seesJob, seesVehicle } from '../people/access';
 import type { Scope } from '../people/access';
@@ -119,7 +120,7 @@ export async function listVisits(sql: Sql, shop: ShopId, vehicle: string, scope:
   const { rows } = await sql.query<Omit<VisitView, 'openedAt'> & { openedAt: Date }>(
     `SELECT j.job_id AS job, j.opened_at AS "openedAt", j.status, coalesce(j.complaint->'symptoms', '[]') AS symptoms,
             g.document->'decision' AS decision, g.profile, j.system,
-            (${SIGN_OFF_OF_ROW}) AS "signOff"
+            (${SIGN_OFF_OF_ROW}) AS "signOff", (${OUTCOME_OF_ROW}) AS outcome
        FROM job j
        LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
       WHERE j.shop_id = $1 AND j.vehicle_id = $2 AND ${seesJob('j', '$3')}

@@ -46,4 +46,5 @@ export const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => (
   signOff: null,
   imported: null,
   importedSignOff: null,
+  outcome: null,
 });
