@@ -103,6 +103,11 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   { name: 'round sheet', path: '/rounds/7e7ad000-0000-4000-8100-000000000001/sheet' },
   { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
   {
+    name: 'outcomes',
+    path: '/outcomes',
+    open: (page) => page.getByRole('img', { name: /^How sure Tetrad was/ }).waitFor(),
+  },
+  {
     name: 'desk',
     path: '/desk',
     open: async (page) => {

@@ -30,7 +30,7 @@ test('a set of the shop’s own: copied, changed, past jobs judged again, in for
   await page.getByRole('button', { name: 'Save version 1' }).click();
   await expect(page.getByText('Winter, version 1, is saved. It is not in force yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Judge past jobs again' }).click();
-  await expect(page.getByText(/^[1-9]\d* of 21 decisions would change$/)).toBeVisible();
+  await expect(page.getByText(/^[1-9]\d* of \d+ decisions would change$/)).toBeVisible();
   const changed = page.getByRole('region', { name: 'Past jobs' }).getByRole('link').first();
   await expect(changed).toHaveAttribute('href', /^\/jobs\//);
   await page.getByRole('button', { name: 'Put version 1 in force' }).click();

@@ -21,10 +21,10 @@ const record = (job: string, body: object, cookie?: string) =>
 
 /** A job of a worn battery, with everything read. @param vehicle Of another visit. */
 async function fullJob(vehicle?: object): Promise<JobView> {
-  const { format, title, ...subject } = simulateCase({ faults: ['battery-worn'], seed: 11 });
+  const { format: _format, title: _title, ...subject } = simulateCase({ faults: ['battery-worn'], seed: 11 });
   const body = { ...jobBody(), system: subject.system, complaint: subject.complaint, conditions: subject.conditions };
   await app.ask('POST', `${shop}/jobs`, vehicle ? { ...body, vehicle } : body);
-  for (const { at, by, ...reading } of subject.readings)
+  for (const { at: _at, by: _by, ...reading } of subject.readings)
     await app.ask('POST', `${shop}/jobs/${body.id}/readings`, { reading });
   for (const observation of subject.observations ?? [])
     await app.ask('POST', `${shop}/jobs/${body.id}/observations`, { id: randomUUID(), observation });

@@ -68,6 +68,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/desk/desk').then((m) => m.Desk),
   },
   {
+    path: 'outcomes',
+    title: 'Outcomes · Tetrad',
+    loadComponent: () => import('./screens/outcomes/outcomes').then((m) => m.Outcomes),
+  },
+  {
     path: 'criteria',
     title: 'Limit sets · Tetrad',
     loadComponent: () => import('./screens/criteria/criteria-list').then((m) => m.CriteriaList),

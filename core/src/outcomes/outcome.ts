@@ -5,8 +5,8 @@ import type { Action, JudgedPart, Part, SymptomName } from '../format/words';
 import type { FaultName, TestName } from '../format/names';
 
 /** What turned out to be at fault: a part, something that Tetrad does not judge, or nothing at all. */
-export const CAUSES = [...PARTS, 'other', 'nothing'] as const;
-export type Cause = (typeof CAUSES)[number];
+export type Cause = Part | 'other' | 'nothing';
+export const CAUSES: readonly Cause[] = [...PARTS, 'other', 'nothing'];
 
 /** What is told of a complaint later on. */
 export const COMPLAINT_STATES = ['gone', 'back'] as const;

@@ -3,6 +3,7 @@ import type { Costs } from '../criteria/costs';
 import type { TestName } from '../format/names';
 import type { JudgedPart, Part } from '../format/words';
 import type { Fault } from '../trade/fault';
+import { isReplaced } from '../judge/rank/part-of';
 import { FAULTS } from '../trade/tables';
 import { calibrate } from './calibration';
 import type { CalibrationGroup, Said } from './calibration';
@@ -123,7 +124,7 @@ export class OutcomeSums {
     const isFitted = (part: string): boolean =>
       signed.part === part || signed.partsFitted.some((fitted) => fitted.toLowerCase().includes(part));
     for (const { part, tests } of kept) {
-      if (tests.length === 0 || !suspected.has(part) || isFitted(part)) continue;
+      if (!isReplaced(part) || tests.length === 0 || !suspected.has(part) || isFitted(part)) continue;
       const sum = this.#saved.get(part) ?? { jobs: 0, minutes: 0, tests: new Map<TestName, number>() };
       sum.jobs++;
       sum.minutes += costs.wrongPart[part];

@@ -1,7 +1,7 @@
-import { jobId } from '@tetrad/contracts';
-import type { InstrumentBody, JobId } from '@tetrad/contracts';
-import { CASE_FORMAT } from '@tetrad/core';
-import type { Case } from '@tetrad/core';
+import { TAKEN_ACTIONS, jobId } from '@tetrad/contracts';
+import type { InstrumentBody, JobId, NewSignOff } from '@tetrad/contracts';
+import { CASE_FORMAT, customerWords } from '@tetrad/core';
+import type { Case, Decision } from '@tetrad/core';
 import { storeFile } from '../captures/store-file';
 import { storeCase } from '../jobs/case-routes';
 import { addCheck, putInstrument } from '../instruments/instruments.sql';
@@ -15,6 +15,8 @@ import type { Pool, Sql } from '../platform/database/pool';
 import { addUse } from '../rounds/checks.sql';
 import { putPlan } from '../rounds/plans.sql';
 import { addShop, changeShop } from '../shops/shops.sql';
+import { addOutcome } from '../outcomes/outcomes.sql';
+import { saidWith } from '../signing/said-with';
 import { addSignOff } from '../signing/sign-offs.sql';
 import { inShop } from '../platform/database/working-shop';
 import { addVehicle } from '../vehicles/vehicles.sql';
@@ -22,6 +24,8 @@ import { startTimer } from '../waiting/timers.sql';
 import { DEMO_CAPTURES, demoFile } from './demo-captures';
 import { DEMO_SHOP, EMPTY_SHOP } from './demo-shops';
 import { DEMO_JOBS } from './demo-jobs';
+import { DEMO_PAST } from './demo-past';
+import type { PastDemoJob } from './demo-past';
 import { DEMO_PRACTICE } from './demo-practice';
 import { DEMO_ROUNDS, DEMO_USES } from './demo-rounds';
 import { NEVER_SEEN } from './demo-vehicles';
@@ -47,6 +51,7 @@ const roundId = (index: number): string => `7e7ad000-0000-4000-8100-${String(ind
 const useId = (index: number): string => `7e7ad000-0000-4000-8200-${String(index + 1).padStart(12, '0')}`;
 const practiceId = (index: number): string => `7e7ad000-0000-4000-c000-${String(index + 1).padStart(12, '0')}`;
 const captureId = (index: number): string => `7e7ad000-0000-4000-b000-${String(index + 1).padStart(12, '0')}`;
+const pastId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9100-${String(index + 1).padStart(12, '0')}`);
 const demoJobId = (index: number): JobId => jobId(`7e7ad000-0000-4000-9000-${String(index + 1).padStart(12, '0')}`);
 
 /** A demo job as a case, its times relative to `now`. */
@@ -144,6 +149,42 @@ async function addRounds(sql: Sql, now: Date): Promise<void> {
   }
 }
 
+/** Null where the judge asked for more. */
+function pastSignOff(id: JobId, decision: Decision, wentOn: PastDemoJob['wentOn']): NewSignOff | null {
+  const conclusion = customerWords(decision);
+  if (wentOn === 'differed') {
+    const reason = 'The customer wanted the starter replaced.';
+    return { id, action: 'replace', part: 'starter', conclusion, partsFitted: ['starter'], reason };
+  }
+  const { part } = decision;
+  const action = TAKEN_ACTIONS.find((known) => known === decision.action);
+  if (!action) return null;
+  return { id, action, ...(part && { part }), conclusion, partsFitted: part && action === 'replace' ? [part] : [] };
+}
+
+/** The jobs of the last year with what became of them: what is still to be done is in the others. */
+async function addPast(sql: Sql, now: Date): Promise<void> {
+  const { id: shop } = DEMO_SHOP;
+  const [signer] = DEMO_PEOPLE;
+  for (const [index, { name, plate, subject, daysAgo, wentOn }] of DEMO_PAST.entries()) {
+    const id = pastId(index);
+    const openedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
+    const vehicle = { id, name, plate };
+    await storeCase(sql, shop, id, { ...subject, title: name }, { vehicle, openedAt, status: 'closed' });
+    const judgement = (await newestJudgement(sql, shop, id))!;
+    const body = pastSignOff(id, judgement.decision, wentOn);
+    if (!body) continue;
+    const at = new Date(openedAt.getTime() + 2 * HOUR_MS);
+    const probability = await saidWith(sql, shop, id, judgement);
+    await addSignOff(sql, shop, id, body, signer!, judgement.decision, { at, probability });
+    if (wentOn === 'gone') await addOutcome(sql, shop, id, { id, complaint: 'gone' }, signer!.name);
+    else if (wentOn !== 'unknown') {
+      const cause = wentOn === 'differed' ? judgement.decision.part : wentOn;
+      await addOutcome(sql, shop, id, { id, complaint: 'back', ...(cause && { cause }) }, signer!.name);
+    }
+  }
+}
+
 function loadJobs(pool: Pool, now: Date): Promise<number> {
   return inTransaction(pool, async (sql) => {
     const { rowCount } = await sql.query('SELECT 1 FROM job WHERE shop_id = $1 LIMIT 1', [DEMO_SHOP.id]);
@@ -182,6 +223,7 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
         cylinders: system.engine?.cylinders ?? null,
       });
     }
+    await addPast(sql, now);
     await addRounds(sql, now);
     await sql.query('UPDATE job SET changed_at = opened_at WHERE shop_id = $1', [DEMO_SHOP.id]);
     return DEMO_JOBS.length;

@@ -7,6 +7,9 @@ export interface ChartTheme {
   readonly soft: string;
   readonly band: string;
   readonly cursor: string;
+  /** The colors of grades. */
+  readonly within: string;
+  readonly outside: string;
   readonly mono: string;
   readonly sans: string;
 }
@@ -22,6 +25,8 @@ export function chartTheme(element: Element): ChartTheme {
     soft: of('--ink-soft'),
     band: of('--shade'),
     cursor: of('--within'),
+    within: of('--within'),
+    outside: of('--outside'),
     mono: of('--mono'),
     sans: of('--sans'),
   };

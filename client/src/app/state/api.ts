@@ -38,6 +38,7 @@ import type {
   SheetRow,
   VehicleUse,
   SessionView,
+  OutcomesView,
   ShopChanges,
   SimulatedHands,
   SimulatedVehicleView,
@@ -126,6 +127,10 @@ export class Api {
   }
   endSession(shop: string, id: string, session: string): Observable<void> {
     return this.#http.delete<void>(`/api/shops/${shop}/people/${id}/sessions/${session}`);
+  }
+  /** What became of the jobs signed off from one day to another, both counted. */
+  outcomes(shop: string, period: { readonly from: string; readonly to: string }): Observable<OutcomesView> {
+    return this.#http.get<OutcomesView>(`/api/shops/${shop}/outcomes`, { params: { ...period } });
   }
   /** What whoever is signed in practiced. */
   practiced(shop: string): Observable<readonly PracticeResultView[]> {

@@ -5,6 +5,7 @@ import { changes } from './changes';
 import type { OutboxKind } from './kind';
 import { newJob } from './new-job';
 import { observation } from './observation';
+import { outcome } from './outcome';
 import { reading } from './reading';
 import { roundCheck } from './round-check';
 import { signOff } from './sign-off';
@@ -25,6 +26,7 @@ export const OUTBOX_KINDS = {
   acknowledgement,
   'acknowledgement-back': acknowledgementBack,
   'sign-off': signOff,
+  outcome,
   'round-check': roundCheck,
 };
 export type OutboxKindName = keyof typeof OUTBOX_KINDS;

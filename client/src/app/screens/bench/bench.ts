@@ -29,6 +29,7 @@ import { Arrivals } from './arrivals';
 import { benchKeys } from './bench-keys';
 import { Foot } from './foot/foot';
 import { JobLabel } from './job/job-label';
+import { OutcomeStrip } from './job/outcome-strip';
 import { PracticeStrip } from './job/practice-strip';
 import { QuickStrip } from './job/quick-strip';
 import type { QuickVehicle } from './job/quick-strip';
@@ -52,6 +53,7 @@ import { StepPanel } from './step/step-panel';
     Foot,
     JobLabel,
     Message,
+    OutcomeStrip,
     PracticeStrip,
     QuickStrip,
     RouteList,

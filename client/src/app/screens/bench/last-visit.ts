@@ -4,7 +4,8 @@ import { Store } from '@ngrx/store';
 import type { VisitView } from '@tetrad/contracts';
 import { criteriaOfJob } from '@tetrad/contracts';
 import { headline, readingWords, survey } from '@tetrad/core';
-import type { Assessment, Grade, RouteStep } from '@tetrad/core';
+import type { Assessment, Grade, RouteStep, SymptomName } from '@tetrad/core';
+import { comebackOf } from '@tetrad/core/outcomes';
 import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
 import { Api } from '../../state/api';
@@ -40,10 +41,24 @@ export class LastVisit {
     },
     stream: ({ params: { shop, vehicle } }) => this.#api.visits(shop, vehicle),
   });
-  /** The newest visit before this one in which something was read; null where there was none. */
+  /** The earlier visit that was signed off with the same complaint within 90 days; null where this is no comeback. */
+  readonly comeback = computed(() => {
+    const view = this.#job.view();
+    if (!view || !this.#visits.hasValue()) return null;
+    const visits = this.#visits.value().map((visit) => ({
+      visit,
+      symptoms: visit.symptoms as readonly SymptomName[],
+      openedAt: visit.openedAt,
+      signedAt: visit.signOff?.at ?? null,
+    }));
+    return comebackOf({ symptoms: view.case.complaint?.symptoms ?? [], openedAt: view.openedAt }, visits);
+  });
+  /** The one it is a comeback of, else the newest visit before this one in which something was read; null where there was none. */
   readonly visit = computed(() => {
     const openedAt = this.#job.view()?.openedAt;
     if (openedAt === undefined || !this.#visits.hasValue()) return null;
+    const back = this.comeback()?.earlier.visit;
+    if (back?.decision) return back;
     const earlier = (visit: VisitView): boolean => Date.parse(visit.openedAt) < Date.parse(openedAt);
     return this.#visits.value().find((visit) => earlier(visit) && visit.decision !== null) ?? null;
   });

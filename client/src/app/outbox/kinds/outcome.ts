@@ -1,0 +1,17 @@
+import type { NewOutcome } from '@tetrad/contracts';
+import { onJob } from './kind';
+import type { OutboxKind } from './kind';
+
+export interface OutcomePayload {
+  readonly body: NewOutcome;
+  /** Who was signed in on this device. */
+  readonly by: string;
+}
+
+export const outcome: OutboxKind<OutcomePayload> = {
+  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/outcomes`, body }),
+  apply: onJob((job, { body: { id, complaint, cause, note }, by, queuedAt }) => ({
+    ...job,
+    outcome: { id, complaint, cause: cause ?? null, note: note ?? null, by, at: new Date(queuedAt).toISOString() },
+  })),
+};
