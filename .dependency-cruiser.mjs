@@ -16,7 +16,7 @@ const CORE_FLOORS = [
   ['judge'],
   ['words'],
   ['profile', 'capture', 'simulation', 'instruments'],
-  ['report', 'practice', 'trends', 'desk', 'outcomes'],
+  ['report', 'practice', 'trends', 'desk', 'outcomes', 'guide'],
 ];
 
 /** The judge's pipeline, first stage first. */

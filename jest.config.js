@@ -17,6 +17,7 @@ const own = {
   '^@tetrad/core$': '<rootDir>/core/src/index.ts',
   '^@tetrad/core/capture-format$': '<rootDir>/core/src/format/capture-format.ts',
   '^@tetrad/core/practice$': '<rootDir>/core/src/practice/index.ts',
+  '^@tetrad/core/guide$': '<rootDir>/core/src/guide/index.ts',
   '^@tetrad/core/desk$': '<rootDir>/core/src/desk/index.ts',
   '^@tetrad/core/outcomes$': '<rootDir>/core/src/outcomes/index.ts',
   '^@tetrad/core/trends$': '<rootDir>/core/src/trends/index.ts',

@@ -5,7 +5,7 @@ import { judge, stepOf, survey } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
 import { JobActions } from '../src/app/job/jobs.feature';
 import { Settings } from '../src/app/device/settings';
-import { CircuitDrawing } from '../src/app/screens/bench/circuit/circuit-drawing';
+import { CircuitDrawing } from '../src/app/circuit/circuit-drawing';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { CautionStrip } from '../src/app/screens/bench/step/caution-strip';
 import { HalvedPathView } from '../src/app/screens/bench/step/halved-path-view';

@@ -1,7 +1,7 @@
 /** Criteria in the interface: figures as they are typed, faults at their fields, limits over temperature, a run that is read line by line. */
 import { TestBed } from '@angular/core/testing';
 import { provideStore, provideState, Store } from '@ngrx/store';
-import { BALANCED, CRITERIA_FORMAT, SCHOOLS, figureFormat } from '@tetrad/core';
+import { BALANCED, CRITERIA_FORMAT, SCHOOLS, figureFormat, limitKey, limitWords } from '@tetrad/core';
 import type { CriteriaDocument, Limit } from '@tetrad/core';
 import {
   faultsOf,
@@ -13,7 +13,7 @@ import {
   withValue,
 } from '../src/app/criteria/criteria-draft';
 import { limitOverTemperature } from '../src/app/criteria/limit-over-temperature';
-import { limitKey, limitWords } from '../src/app/criteria/limit-words';
+
 import { setFigureWords, setFigures } from '../src/app/criteria/set-figures';
 import { RejudgeRun } from '../src/app/criteria/rejudge-run';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
@@ -96,7 +96,7 @@ describe('a limit in words and over temperature', () => {
     const words = (test: Limit['test'], at = 0) =>
       limitWords(document.limits.filter((limit) => limit.test === test)[at]!, figureFormat());
     expect(words('conductance')).toBe('Of its rating, at least 70 %');
-    expect(words('load-test')).toBe('8.50 V at -18 °C to 9.60 V at 21 °C');
+    expect(words('load-test')).toBe('At least, by temperature: 8.50 V at -18 °C to 9.60 V at 21 °C');
     expect(words('diode-reverse')).toBe('Shows OL');
     const keys = document.limits.map(limitKey);
     expect(new Set(keys).size).toBe(keys.length);

@@ -5,7 +5,7 @@ import { survey } from '@tetrad/core';
 import type { Case, Reading, ReadingStep, WaitKind } from '@tetrad/core';
 import { Figures } from '../src/app/device/figures';
 import { Settings } from '../src/app/device/settings';
-import { PackDrawing } from '../src/app/screens/bench/circuit/pack-drawing';
+import { PackDrawing } from '../src/app/circuit/pack-drawing';
 import { findStep, stepNameOf } from '../src/app/screens/bench/route/step-key';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
 import { knownConditions } from '../src/app/screens/bench/step/known-conditions';

@@ -58,6 +58,7 @@ export type {
   ImportedView,
   InstrumentView,
   JobView,
+  OutcomeView,
   PresentView,
   Problem,
   ShopView,
@@ -91,5 +92,5 @@ export type {
   RejudgeProgress,
 } from './criteria';
 export { NewOutcome, OutcomesQuery } from './outcomes';
-export type { OutcomeJobView, OutcomeView, OutcomesView } from './outcomes';
+export type { OutcomeJobView, OutcomesView } from './outcomes';
 export { criteriaOfJob } from './criteria-of-job';

@@ -28,16 +28,6 @@ export class NewOutcome {
   note?: string;
 }
 
-/** What somebody recorded of a job later on: the newest counts. */
-export interface OutcomeView {
-  readonly id: string;
-  readonly complaint: ComplaintState;
-  readonly cause: Cause | null;
-  readonly note: string | null;
-  readonly by: string;
-  readonly at: string;
-}
-
 /** Which jobs are wanted: by the day on which they were signed off. */
 export class OutcomesQuery {
   /** The first day; a year before the last where it is absent. */

@@ -14,8 +14,8 @@ import type {
   Uncertainty,
   WaitKind,
 } from '@tetrad/core';
+import type { Cause, ComplaintState } from '@tetrad/core/outcomes';
 import type { JobStatus } from './job-changes';
-import type { OutcomeView } from './outcomes';
 import type { SessionKind } from './people';
 import type { TakenAction } from './sign-off';
 
@@ -68,6 +68,16 @@ export interface SignOffView {
   readonly comment: string | null;
   readonly solved: boolean | null;
   readonly judged: Judgement['decision'] | null;
+}
+
+/** What somebody recorded of a job later on: the newest counts. */
+export interface OutcomeView {
+  readonly id: string;
+  readonly complaint: ComplaintState;
+  readonly cause: Cause | null;
+  readonly note: string | null;
+  readonly by: string;
+  readonly at: string;
 }
 
 /** Who brought something in from a file, and when. */

@@ -188,6 +188,7 @@ export { GLOSSARY } from './words/en/glossary';
 export { derivedWords } from './words/en/derived';
 export { describeLeads } from './words/en/leads';
 export { allowedWords, describeMisfits, misfitWords } from './words/en/misfits';
+export { limitKey, limitWords, reasonWords, whenWords } from './words/en/limits';
 export { PART_WORDS, WAYS, capital, nameOf, stepName } from './words/en/names';
 export { methodWords, notPossibleWords, readingWords } from './words/en/readings';
 export { ENGLISH, englishVoice, phraseTables, retell } from './words/en/voice';

@@ -64,23 +64,36 @@ function formatNames(tests, observations, faults) {
 export async function trades() {
   const names = await Promise.all(FOLDERS.map(namesIn));
   const [tests, observations, faults] = names;
-  // the circuit model's part of every file: the judge is bundled without it
-  const models = [
-    { from: '../../trade/tests', table: 'TEST_MODELS', of: 'How the circuit model gives every test', part: 'Model' },
+  // parts of every file that the judge is bundled without: the circuit model's, and the guide's
+  const parts = [
+    { to: 'simulation/models/test-models', kind: 'tests', of: 'How the circuit model gives every test', part: 'Model' },
     {
-      from: '../../trade/observations',
-      table: 'OBSERVATION_MODELS',
+      to: 'simulation/models/observation-models',
+      kind: 'observations',
       of: 'What the circuit model shows',
       part: 'Model',
     },
-    { from: '../../trade/faults', table: 'FAULT_EFFECTS', of: 'What every fault does to a vehicle', part: 'Effect' },
+    { to: 'simulation/models/fault-effects', kind: 'faults', of: 'What every fault does to a vehicle', part: 'Effect' },
+    { to: 'guide/test-guides', kind: 'tests', of: 'What the guide tells of every test', part: 'Guide' },
   ];
+  const all = { tests, observations, faults };
   return [
     { path: join(ROOT, 'core/src/format/trade-words.ts'), text: formatNames(tests, observations, faults) },
     ...FOLDERS.map((row, at) => ({ path: join(ROOT, row.folder, 'index.ts'), text: indexOf(row, names[at]) })),
-    ...models.map((row, at) => ({
-      path: join(ROOT, `core/src/simulation/models/${row.table.toLowerCase().replace('_', '-')}.ts`),
-      text: indexOf(row, names[at]),
+    ...parts.map(({ to, kind, of, part }) => ({
+      path: join(ROOT, `core/src/${to}.ts`),
+      text: indexOf(
+        {
+          from: `${to
+            .split('/')
+            .slice(1)
+            .map(() => '..')
+            .join('/')}/trade/${kind}`,
+          table: to.split('/').at(-1).toUpperCase().replace('-', '_'),
+          ...{ of, part },
+        },
+        all[kind],
+      ),
     })),
   ];
 }

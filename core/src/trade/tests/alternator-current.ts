@@ -11,6 +11,7 @@ import { atPosts } from '../../circuit/points';
 import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const NO_OUTPUT = faultsShowing('no-output');
 const SILENT = faultsShowing('silent-alternator');
@@ -106,4 +107,18 @@ export const alternatorCurrentModel: TestModel = {
           fieldPercent: Math.round(full.fieldPercent),
         })
       : cannot('did-not-start'),
+};
+
+export const alternatorCurrentGuide: TestGuide = {
+  why: ['The car asks for what it needs. What the alternator can give shows only under a load that it cannot satisfy.'],
+  spoils: [
+    'Reading what the car asks for on a full battery: that is demand, not capability.',
+    'A clamp on the wrong scale, at its ceiling, or not around the whole output wire.',
+    'Engine speed too low, or loads not on.',
+  ],
+  means: [
+    'Near its rating with the system pulled down to resting voltage: the alternator is good.',
+    'Low while the voltage still holds up: nothing asked for more. Add load and read again.',
+    'Low with the voltage pulled down: rule out belt, stud, excitation and both drops before the alternator.',
+  ],
 };

@@ -10,6 +10,7 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const phrases = {
   'stud-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at the stud, engine off`,
@@ -62,4 +63,16 @@ export const alternatorStudVoltageModel: TestModel = {
   visitPlace: 200,
   reads: ({ vehicle, random, volts }) =>
     done(vehicle.linkBlown ? round(random.between(0, 0.3), 2) : volts(emf(vehicle))),
+};
+
+export const alternatorStudVoltageGuide: TestGuide = {
+  why: ['With the engine off the stud hangs on the battery through the output cable and its link.'],
+  spoils: [
+    'The wrong terminal: the stud is the thick one.',
+    'A blown link somewhere else on a branch that was not measured.',
+  ],
+  means: [
+    'Battery voltage: cable and link are whole.',
+    'Zero: a blown link or an open cable. The alternator is not to blame yet.',
+  ],
 };

@@ -9,6 +9,7 @@ import { roundTheCables } from '../../circuit/points';
 import { RUNNING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const phrases = {
   'too-soon-after-start': (w: { value: number }, voice: Voice) =>
@@ -67,4 +68,17 @@ export const batteryCurrentModel: TestModel = {
     starts
       ? done(round(running('off', 1500).batteryAmps * random.factor(0.05), 1), { minutesAfterStart: 3 })
       : cannot('did-not-start'),
+};
+
+export const batteryCurrentGuide: TestGuide = {
+  why: ['A few minutes after a start the battery should have taken back what the start cost.'],
+  spoils: [
+    'Read too soon after the start.',
+    'A clamp that is not zeroed: a few amps decide here.',
+    'A clamp that leaves out one conductor of the post.',
+  ],
+  means: [
+    'A few amps: the battery is full and takes what it should.',
+    'Much more, for long: the battery is low or has a bad cell, and overheats the alternator in time.',
+  ],
 };

@@ -8,6 +8,7 @@ import { atPosts } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Over this charge a sound battery takes little too. */
 const EMPTY_ENOUGH = 0.6;
@@ -74,4 +75,14 @@ export const chargeAcceptanceModel: TestModel = {
       volts: USUAL_VOLTS * vehicle.scale,
       minutes: 3,
     }),
+};
+
+export const chargeAcceptanceGuide: TestGuide = {
+  why: ['A sulfated battery refuses the charge that it lacks.'],
+  spoils: [
+    'A charger that cannot hold its voltage.',
+    'A battery that is already full takes little and is healthy.',
+    'A very cold battery takes little at first.',
+  ],
+  means: ['Many amps on a low battery: it accepts charge.', 'An amp or two on a low battery at once: sulfated.'],
 };

@@ -15,6 +15,7 @@ import { atPosts } from '../../circuit/points';
 import { RUNNING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const CHARGE_PATHS = faultsShowing('charge-path');
 const LOW_OUTPUT = faultsShowing('low-output');
@@ -187,4 +188,19 @@ export const chargingVoltageModel: TestModel = {
       ...(target !== undefined && { commandedVolts: target }),
     });
   },
+};
+
+export const chargingVoltageGuide: TestGuide = {
+  why: ['It shows whether the alternator charges, and whether its regulator stops in time.'],
+  spoils: [
+    'A flat battery pulls the voltage down and hides a good alternator.',
+    'Idle speed: read with the engine held up.',
+    'A commanded (smart) alternator moves its target on purpose: judge against the target, or load it until it must answer.',
+  ],
+  means: [
+    'Inside its window unloaded and loaded: the charging side works.',
+    'Under resting voltage: it does not charge at all.',
+    'Over the ceiling at any speed: overcharging. A flat battery or lost volts never excuse it.',
+    'Good unloaded and low with loads on: too little comes out, or too little arrives.',
+  ],
 };

@@ -7,6 +7,7 @@ import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { message } from '../../evidence/messages';
+import type { TestGuide } from '../test-guide';
 
 export const conductance: Test = {
   ...ampsBetween(0, 4000, 500),
@@ -42,4 +43,17 @@ export const conductance: Test = {
 export const conductanceModel: TestModel = {
   visitPlace: 20,
   reads: ({ vehicle, random, spread }) => done(testerAmps(vehicle, random.factor(spread.conductanceError))),
+};
+
+export const conductanceGuide: TestGuide = {
+  why: ['A small signal measures the plate area that still works, also on a partly charged battery.'],
+  spoils: [
+    'The wrong standard or figure from the label: the share is then wrong by the same factor.',
+    'Clamps on dirty posts or on steel bolts.',
+    'Surface charge, or a battery colder or hotter than the tester believes.',
+  ],
+  means: [
+    'It gives health as a share of the rating; it says nothing of the charge.',
+    'It leans on the label, like the load test, resistance and crank. When these fail alike, look at the label again first.',
+  ],
 };

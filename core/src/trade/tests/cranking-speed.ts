@@ -18,6 +18,7 @@ import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
+import type { TestGuide } from '../test-guide';
 
 const LOW_FLOW = faultsShowing('low-flow');
 const SLOW = faultsShowing('slow-crank');
@@ -124,4 +125,16 @@ export const crankingSpeed: Test = {
 export const crankingSpeedModel: TestModel = {
   visitPlace: 70,
   reads: ({ cranking, random }) => done(Math.round(cranking.rpm * random.factor(0.04))),
+};
+
+export const crankingSpeedGuide: TestGuide = {
+  why: ['Together with volts and amps it tells a weak battery, a dragging engine and a lossy path apart.'],
+  spoils: [
+    'The wrong number of cylinders in the sum.',
+    'A count over the first half second, while the engine still speeds up.',
+  ],
+  means: [
+    'Slow with low volts and low amps: battery. Slow with low volts and high amps: drag. Slow with good volts and low amps: resistance.',
+    'Uneven compressions are the engine’s own fault, not this system’s.',
+  ],
 };

@@ -17,6 +17,7 @@ import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
+import type { TestGuide } from '../test-guide';
 
 /** Seconds of cranking before the speed is steady; sooner is inrush. */
 const STEADY_AFTER_S = 2;
@@ -164,5 +165,20 @@ export const crankingVoltageModel: TestModel = {
       (value, _scale, random) => value * random.between(0.75, 0.9),
       () => ({ method: 'watched', seconds: 1 }),
     ),
+  ],
+};
+
+export const crankingVoltageGuide: TestGuide = {
+  why: ['It is the one load test that every vehicle carries with it.'],
+  spoils: [
+    'A watched display misses the dip, and a fast peak shows the inrush instead: the method is part of the reading.',
+    'The engine fires: stop the fuel, not only the spark.',
+    'A battery under three quarters charged.',
+    'Leads on the clamps: the contact is then part of the reading.',
+  ],
+  means: [
+    'At or over the floor for the battery’s temperature: battery and starter get along.',
+    'Low: a weak battery, or a starter that asks too much. The amps tell which.',
+    'A crank that passes raises at most a suspicion against the battery.',
   ],
 };

@@ -5,6 +5,7 @@ import { POST_VOLTS } from '../measures';
 import { across } from '../../circuit/points';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 export const diodeForward: Test = {
   ...POST_VOLTS,
@@ -48,4 +49,10 @@ export const diodeForwardModel: TestModel = {
     const isOpen = vehicle.humpsMissing > 0 && !vehicle.diodeShorted && random.chance(0.3);
     return done(isOpen ? 'OL' : round(random.between(0.4, 0.9), 2));
   },
+};
+
+export const diodeForwardGuide: TestGuide = {
+  why: ['A diode test at rest finds what ripple only hints at.'],
+  spoils: ['The battery still connected: the meter then reads the vehicle.', 'A meter without a diode range.'],
+  means: ['Conducts: as it should in this direction.', 'Nothing either way: open diodes or no contact.'],
 };

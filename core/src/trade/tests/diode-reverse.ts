@@ -5,6 +5,7 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 export const diodeReverse: Test = {
   ...POST_VOLTS,
@@ -41,4 +42,10 @@ export const diodeReverse: Test = {
 export const diodeReverseModel: TestModel = {
   visitPlace: null,
   reads: ({ vehicle, random }) => done(vehicle.diodeShorted ? round(random.between(0, 0.3), 2) : 'OL'),
+};
+
+export const diodeReverseGuide: TestGuide = {
+  why: ['A diode that conducts backward feeds the battery’s current through the alternator all night.'],
+  spoils: ['The battery still connected.', 'Leads not swapped between the two readings.'],
+  means: ['Blocks: good.', 'Conducts: a shorted diode, and a drain.'],
 };

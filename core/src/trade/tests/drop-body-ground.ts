@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropBodyGround = dropTest({
   test: 'drop-body-ground',
@@ -17,3 +19,12 @@ export const dropBodyGround = dropTest({
 });
 
 export const dropBodyGroundModel = /* @__PURE__ */ dropModel('drop-body-ground', 150);
+
+export const dropBodyGroundGuide: TestGuide = {
+  why: ['Lamps, modules and sensors return through the body.'],
+  spoils: DROP_SPOILED,
+  means: [
+    'Lost volts: body strap, its joint, or the negative post.',
+    'A good body says nothing of the starter’s ground: that is the engine’s own path.',
+  ],
+};

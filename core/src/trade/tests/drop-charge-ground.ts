@@ -1,6 +1,8 @@
 import { alternatorGives } from '../alternator-gives';
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropChargeGround = dropTest({
   test: 'drop-charge-ground',
@@ -24,3 +26,9 @@ export const dropChargeGround = dropTest({
 });
 
 export const dropChargeGroundModel = /* @__PURE__ */ dropModel('drop-charge-ground', 190);
+
+export const dropChargeGroundGuide: TestGuide = {
+  why: ['The regulator sees too little and drives harder where the alternator’s ground is bad.'],
+  spoils: DROP_SPOILED,
+  means: ['Lost volts: the joint of alternator and engine, the engine strap, or the negative post.'],
+};

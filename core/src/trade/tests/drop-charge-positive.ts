@@ -1,6 +1,8 @@
 import { alternatorGives } from '../alternator-gives';
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropChargePositive = dropTest({
   test: 'drop-charge-positive',
@@ -24,3 +26,9 @@ export const dropChargePositive = dropTest({
 });
 
 export const dropChargePositiveModel = /* @__PURE__ */ dropModel('drop-charge-positive', 180);
+
+export const dropChargePositiveGuide: TestGuide = {
+  why: ['What the alternator gives must arrive at the battery.'],
+  spoils: DROP_SPOILED,
+  means: ['Lost volts: output cable, link or their joints. The alternator itself may be good.'],
+};

@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropEngineGround = dropTest({
   test: 'drop-engine-ground',
@@ -18,3 +20,9 @@ export const dropEngineGround = dropTest({
 });
 
 export const dropEngineGroundModel = /* @__PURE__ */ dropModel('drop-engine-ground', 140);
+
+export const dropEngineGroundGuide: TestGuide = {
+  why: ['It is the half of the starter’s ground path from block to battery.'],
+  spoils: DROP_SPOILED,
+  means: ['Bad with a bad whole: strap, cable or post.', 'Good with a bad whole: the joint of starter and block.'],
+};

@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropNegativePost = dropTest({
   test: 'drop-negative-post',
@@ -18,3 +20,9 @@ export const dropNegativePost = dropTest({
 });
 
 export const dropNegativePostModel = /* @__PURE__ */ dropModel('drop-negative-post', 100);
+
+export const dropNegativePostGuide: TestGuide = {
+  why: ['A clamp can look tight and be open inside.'],
+  spoils: DROP_SPOILED,
+  means: ['Lost volts between post and clamp: clean both bright, refit, protect, and read again.'],
+};

@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropPositivePost = dropTest({
   test: 'drop-positive-post',
@@ -18,3 +20,9 @@ export const dropPositivePost = dropTest({
 });
 
 export const dropPositivePostModel = /* @__PURE__ */ dropModel('drop-positive-post', 90);
+
+export const dropPositivePostGuide: TestGuide = {
+  why: ['A clamp can look tight and be open inside.'],
+  spoils: DROP_SPOILED,
+  means: ['Lost volts between post and clamp: clean both bright, refit, protect, and read again.'],
+};

@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropSolenoid = dropTest({
   test: 'drop-solenoid',
@@ -17,3 +19,11 @@ export const dropSolenoid = dropTest({
 });
 
 export const dropSolenoidModel = /* @__PURE__ */ dropModel('drop-solenoid', 120);
+
+export const dropSolenoidGuide: TestGuide = {
+  why: ['The contacts of the solenoid carry all the starter’s current and burn with use.'],
+  spoils: DROP_SPOILED,
+  means: [
+    'Lost volts across the two big terminals: worn contacts. With no current and the whole battery voltage: open contacts.',
+  ],
+};

@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropStarterGround = dropTest({
   test: 'drop-starter-ground',
@@ -18,3 +20,12 @@ export const dropStarterGround = dropTest({
 });
 
 export const dropStarterGroundModel = /* @__PURE__ */ dropModel('drop-starter-ground', 130);
+
+export const dropStarterGroundGuide: TestGuide = {
+  why: ['The way back is as long as the way there, and is forgotten more often.'],
+  spoils: DROP_SPOILED,
+  means: [
+    'A bad whole with a good half puts the loss in the other half: read engine block and post next.',
+    'The whole battery voltage with no current: an open ground.',
+  ],
+};

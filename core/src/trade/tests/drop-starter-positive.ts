@@ -1,5 +1,7 @@
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
+import { DROP_SPOILED } from '../test-guide';
+import type { TestGuide } from '../test-guide';
 
 export const dropStarterPositive = dropTest({
   test: 'drop-starter-positive',
@@ -18,3 +20,12 @@ export const dropStarterPositive = dropTest({
 });
 
 export const dropStarterPositiveModel = /* @__PURE__ */ dropModel('drop-starter-positive', 110);
+
+export const dropStarterPositiveGuide: TestGuide = {
+  why: ['Volts lost on the way are missing at the starter.'],
+  spoils: DROP_SPOILED,
+  means: [
+    'A bad whole with a good half puts the loss in the other half: read post, then solenoid.',
+    'The whole battery voltage with no current: open cable or open contacts.',
+  ],
+};

@@ -9,6 +9,7 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** What the battery has where nobody read it (12 V), V. */
 const USUAL_VOLTS = 12.5;
@@ -52,4 +53,16 @@ export const excitationVoltageModel: TestModel = {
   visitPlace: 210,
   reads: ({ vehicle, random, volts }) =>
     done(vehicle.excited ? volts(emf(vehicle) - 0.3 * vehicle.scale) : volts(random.between(0, 5) * vehicle.scale)),
+};
+
+export const excitationVoltageGuide: TestGuide = {
+  why: ['An alternator that is not told to charge gives nothing, however good it is.'],
+  spoils: [
+    'The key off: supply and lamp are fed through it.',
+    'A lamp terminal taken for a supply terminal: the lamp takes most of the volts there.',
+  ],
+  means: [
+    'Battery voltage at a supply terminal, or a few volts at a lamp terminal: it is told to charge.',
+    'Next to nothing: fuse, switch, lamp or wire.',
+  ],
 };

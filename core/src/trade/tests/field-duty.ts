@@ -8,6 +8,7 @@ import { POST_VOLTS } from '../measures';
 import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Commands over and under which a field is full, hardly driven, or driven easily, %. */
 const FULL_PERCENT = 90;
@@ -77,4 +78,13 @@ export const fieldDutyModel: TestModel = {
     starts
       ? done(Math.round(vehicle.excited ? running(loads, 2000).fieldPercent : random.between(0, 5)), { loads })
       : cannot('did-not-start'),
+};
+
+export const fieldDutyGuide: TestGuide = {
+  why: ['The command shows how much reserve is left without loading the vehicle to its limit.'],
+  spoils: [
+    'A meter that cannot read duty.',
+    'Light loads at idle with a cold battery: the command is then high for a good reason.',
+  ],
+  means: ['Near full at a light load: no reserve is left. Low with low volts: the regulator does not ask.'],
 };

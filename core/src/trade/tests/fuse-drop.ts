@@ -8,6 +8,7 @@ import type { Voice } from '../../format/message';
 import { DROP_VOLTS } from '../measures';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** What is left where nothing drains: a meter shows no less, V. */
 const SILENT_VOLTS = 0.0001;
@@ -70,4 +71,14 @@ export const fuseDropModel: TestModel = {
       fuseRating: 10,
       fuseType: 'standard',
     }),
+};
+
+export const fuseDropGuide: TestGuide = {
+  why: ['Every fuse is a small known resistor: its drop tells its current without being pulled, and nothing wakes.'],
+  spoils: [
+    'Modules that woke up while doors or locks were touched.',
+    'A fuse type or rating that was read wrongly.',
+    'A meter without tenths of a millivolt.',
+  ],
+  means: ['The fuse with the largest current leads to the circuit that drains.'],
 };

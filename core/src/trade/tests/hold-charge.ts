@@ -11,6 +11,7 @@ import { atPosts } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const HOURS = 12;
 
@@ -74,4 +75,17 @@ export const holdChargeModel: TestModel = {
     const loss = vehicle.deadCell ? random.between(0.5, 1.5) : random.between(0, 0.06);
     return done(volts(emf(vehicle) - loss * vehicle.scale), { hours: HOURS, startVolts: volts(emf(vehicle)) });
   },
+};
+
+export const holdChargeGuide: TestGuide = {
+  why: ['A battery that loses its charge with nothing connected is done, whatever else it shows.'],
+  spoils: [
+    'Something still connected overnight.',
+    'Not full when it was put aside.',
+    'Surface charge left on the plates at the first reading.',
+  ],
+  means: [
+    'Much lost: proof by itself, no further charge is owed.',
+    'Little lost: the drain is in the vehicle, not in the battery.',
+  ],
 };

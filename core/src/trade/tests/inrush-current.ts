@@ -14,6 +14,7 @@ import { CRANKING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
+import type { TestGuide } from '../test-guide';
 
 const HIGH_DRAW = faultsShowing('high-draw');
 /** Inrush is 2 to 5 times the steady amps; steady amps nearer to it than this say that nothing turns. */
@@ -68,4 +69,10 @@ export const inrushCurrent: Test = {
 export const inrushCurrentModel: TestModel = {
   visitPlace: null,
   reads: ({ vehicle, amps }) => done(amps(inrushAmps(vehicle)), { method: 'scope' }),
+};
+
+export const inrushCurrentGuide: TestGuide = {
+  why: ['The first half second shows how hard the starter breaks the engine loose.'],
+  spoils: ['A slow meter: it misses the peak.', 'A clamp at its ceiling: flat current while the volts pulse.'],
+  means: ['Two to five times the steady amps are usual. It passes or fails nothing by itself.'],
 };

@@ -15,6 +15,7 @@ import { CRANKING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
+import type { TestGuide } from '../test-guide';
 
 const phrases = {
   'first-dip': (w: { value: number }, voice: Voice) => `the first dip went to ${voice.volts(w.value)}`,
@@ -77,4 +78,10 @@ export const inrushVoltageModel: TestModel = {
   visitPlace: null,
   reads: ({ vehicle, volts }) =>
     done(volts(Math.max(0.5, batteryVoltsAt(vehicle, inrushAmps(vehicle)))), { method: 'scope' }),
+};
+
+export const inrushVoltageGuide: TestGuide = {
+  why: ['It is the deepest dip of a start, under a millisecond long.'],
+  spoils: ['Judging it by a limit made for a steady crank.', 'A display or slow min/max: it never sees the dip.'],
+  means: ['Far lower than the steady figure on a good battery too; modules that reset mark the depth that matters.'],
 };

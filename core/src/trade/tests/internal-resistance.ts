@@ -7,6 +7,7 @@ import { atPosts } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import { POST_VOLTS } from '../measures';
 import { message } from '../../evidence/messages';
+import type { TestGuide } from '../test-guide';
 
 /** Relative error of the tester in the circuit model. */
 const TESTER_ERROR = 0.06;
@@ -49,4 +50,14 @@ export const internalResistance: Test = {
 export const internalResistanceModel: TestModel = {
   visitPlace: 40,
   reads: ({ vehicle, random }) => done(round(smallSignalOhm(vehicle) * random.factor(TESTER_ERROR), 5)),
+};
+
+export const internalResistanceGuide: TestGuide = {
+  why: ['Resistance grows as plates are lost.'],
+  spoils: [
+    'One band for all batteries condemns small sound ones and passes large worn ones: it is judged against the rating.',
+    'Dirty posts and poor clamps add to it.',
+    'A wrong label.',
+  ],
+  means: ['Well over what its rating leads one to expect: worn, where another kind of test agrees.'],
 };

@@ -12,6 +12,7 @@ import { atPosts } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Less than this share of the CCA, or fewer seconds, pass nothing. */
 const MIN_LOAD_SHARE = 0.4;
@@ -95,5 +96,20 @@ export const loadTestModel: TestModel = {
       (value, scale) => value + 0.8 * scale,
       (_value, _random, measured) => ({ ...measured.conditions, amps: 60 }),
     ),
+  ],
+};
+
+export const loadTestGuide: TestGuide = {
+  why: ['Half the rating for a quarter of a minute asks what a cold start asks.'],
+  spoils: [
+    'A load smaller or shorter than half the CCA for 15 s passes nothing.',
+    'A battery under three quarters charged.',
+    'Loose tester clamps: smoke, heat, or volts that jump. Do it again.',
+    'A wrong label sets a wrong load.',
+  ],
+  means: [
+    'At or over the floor for its temperature under load: good.',
+    'Under it: charge fully and repeat. Fails again: replace.',
+    'Volts that collapse before the load is reached: a plain failure.',
   ],
 };

@@ -10,6 +10,7 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** 0.1 V between module and post is normal; from this on (12 V) something between them loses it, V. */
 const LOSES_VOLTS = 0.4;
@@ -69,4 +70,10 @@ export const moduleVoltageModel: TestModel = {
     const offset = 0.1 * vehicle.scale;
     return done(volts(emf(vehicle) - offset), { offsetVolts: offset });
   },
+};
+
+export const moduleVoltageGuide: TestGuide = {
+  why: ['What a scan tool shows is read at a module, not at the battery.'],
+  spoils: ['Compared at different moments or with different loads.'],
+  means: ['The difference to the post is added to later readings of the scan tool.'],
 };

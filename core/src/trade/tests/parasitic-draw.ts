@@ -11,6 +11,7 @@ import { roundTheCables } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Modules fall asleep within 20 to 60 min; before this many a high figure says nothing. */
 const ASLEEP_MINUTES = 15;
@@ -102,5 +103,18 @@ export const parasiticDrawModel: TestModel = {
       (_value, _scale, random) => random.between(0.4, 3),
       () => ({ minutesAsleep: 2 }),
     ),
+  ],
+};
+
+export const parasiticDrawGuide: TestGuide = {
+  why: ['It finds out whether the vehicle empties the battery while it stands.'],
+  spoils: [
+    'Modules still awake: wait 20 to 60 minutes with doors latched and the key away.',
+    'The meter’s fuse or range interrupted the circuit and woke everything.',
+    'A clamp that is not zeroed at its place, or does not hold all conductors of the post.',
+  ],
+  means: [
+    'Usable ampere hours over amps give the hours to a no-start.',
+    'A draw read twice while asleep is a fact, whatever else is found.',
   ],
 };

@@ -8,6 +8,7 @@ import { POST_VOLTS } from '../measures';
 import { atPosts } from '../../circuit/points';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** A second after cranking a battery is back within this of its resting voltage (12 V), V. */
 const BOUNCE_VOLTS = 0.7;
@@ -40,7 +41,7 @@ export const recoveryVoltage: Test = {
     engine: 'cranking',
     informs: [],
     settles: 'A battery that recovers slowly is weak or empty.',
-    cautions: [],
+    cautions: ['cranking'],
   },
   required: [],
   phrases,
@@ -65,4 +66,10 @@ export const recoveryVoltageModel: TestModel = {
   visitPlace: null,
   reads: ({ vehicle, volts }) =>
     done(volts(emf(vehicle) - 0.12 * vehicle.scale * (vehicle.health < WORN_HEALTH ? 3 : 1)), { secondsAfter: 5 }),
+};
+
+export const recoveryVoltageGuide: TestGuide = {
+  why: ['A sound battery bounces back the moment the starter lets go.'],
+  spoils: ['The engine fired: the alternator then holds the volts up.'],
+  means: ['Slow to come back: tired or low. It supports other readings and decides nothing alone.'],
 };

@@ -15,6 +15,7 @@ import { atPosts } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Within this many minutes of charging, with nothing done, a reading is surface charge. */
 const FRESH_MINUTES = 10;
@@ -157,4 +158,14 @@ export const restingVoltageModel: TestModel = {
     ),
     /* @__PURE__ */ slip((value, scale, random) => value + random.between(0.3, 0.6) * scale),
   ],
+};
+
+export const restingVoltageGuide: TestGuide = {
+  why: ['Every later reading leans on it: a flat battery can test nothing else.'],
+  spoils: [
+    'Surface charge after driving or charging: lamps on, lamps off, then let it settle.',
+    'Something still draws: hood light, modules awake, a door ajar.',
+    'A figure that still moves has not rested long enough.',
+  ],
+  means: ['It says how full the battery is, never how good.', 'Far too low after a full charge: a dead cell.'],
 };

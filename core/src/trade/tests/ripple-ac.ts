@@ -13,6 +13,7 @@ import { atPosts } from '../../circuit/points';
 import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** No alternator makes as much ripple as this (12 V): the meter lets the DC through, V. */
 const PASSES_DC_VOLTS = 8;
@@ -96,4 +97,14 @@ export const rippleAcModel: TestModel = {
   },
   // a meter whose AC range lets the DC through
   slips: [/* @__PURE__ */ slip((_value, scale) => 28 * scale)],
+};
+
+export const rippleAcGuide: TestGuide = {
+  why: ['Alternating volts on the posts come from diodes that no longer share the work.'],
+  spoils: [
+    'An AC range that does not block DC: a plain battery then shows volts.',
+    'Idle or no load: little ripple from any alternator.',
+    'Read at the far end of a bad cable.',
+  ],
+  means: ['High: look at the waveform, then at the diodes at rest. A ripple alone replaces nothing.'],
 };

@@ -10,6 +10,7 @@ import { atPosts } from '../../circuit/points';
 import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Noise of the reading, V. */
 const FLOOR_VOLTS = 0.01;
@@ -81,4 +82,10 @@ export const rippleWaveformModel: TestModel = {
       at: 'battery',
     });
   },
+};
+
+export const rippleWaveformGuide: TestGuide = {
+  why: ['The shape tells an open diode from a noisy battery path, also where the AC figure passes.'],
+  spoils: ['A 14 V scale hides it: couple AC and zoom in.', 'Humps that nobody counted are not even humps.'],
+  means: ['Even humps: all diodes work. One missing or deep in every six: an open or shorted diode.'],
 };

@@ -11,6 +11,7 @@ import { POST_VOLTS } from '../measures';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 /** Cells of a 12 V battery. */
 const CELLS = 6;
@@ -100,4 +101,14 @@ export const specificGravityModel: TestModel = {
     );
     return done(cells, { electrolyteCelsius: 27 });
   },
+};
+
+export const specificGravityGuide: TestGuide = {
+  why: ['It reads every cell by itself, and leans on no label.'],
+  spoils: [
+    'Water added just before: mix it by charging first.',
+    'No correction for temperature.',
+    'Too little liquid in the hydrometer, or plates not covered.',
+  ],
+  means: ['All low and even: charge.', 'One cell far from the others: a bad cell.'],
 };

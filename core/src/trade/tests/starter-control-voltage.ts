@@ -10,6 +10,7 @@ import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const phrases = {
   'control-volts': (w: { value: number }, voice: Voice) =>
@@ -63,4 +64,16 @@ export const starterControlVoltageModel: TestModel = {
   visitPlace: 80,
   reads: ({ vehicle, cranking, volts }) =>
     done(volts(vehicle.controlVolts || Math.max(0.5, cranking.postVolts - 0.3 * vehicle.scale))),
+};
+
+export const starterControlVoltageGuide: TestGuide = {
+  why: ['A starter that is not told to crank is not a bad starter.'],
+  spoils: [
+    'Judged as a figure alone: compare it with what the battery has at the same moment.',
+    'Read against the body instead of the starter’s own case.',
+  ],
+  means: [
+    'About the battery’s volts of that moment: it is told to crank.',
+    'Well under half: relay, fuse, switch or wire of the control circuit.',
+  ],
 };

@@ -18,6 +18,7 @@ import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
 import { clampSaturated } from '../../evidence/void/clamp';
+import type { TestGuide } from '../test-guide';
 
 const HIGH_DRAW = faultsShowing('high-draw');
 const LOW_FLOW = faultsShowing('low-flow');
@@ -172,5 +173,20 @@ export const starterDrawModel: TestModel = {
       (_value, random) => ({ zeroOffsetAmps: round(random.between(25, 35), 2) }),
       0,
     ),
+  ],
+};
+
+export const starterDrawGuide: TestGuide = {
+  why: ['Amps tell a starter that asks too much from one that gets too little.'],
+  spoils: [
+    'A saturated clamp: current that stays flat while the volts pulse.',
+    'A wrong scale in millivolts per amp: a factor of ten.',
+    'A zero offset, or not all conductors of the post in the jaws.',
+    'The inrush: read after 3 to 4 s.',
+  ],
+  means: [
+    'High: drag. Turn the engine by hand, then belt off, then plugs out, before the starter.',
+    'Low: resistance in the path, or a worn starter.',
+    'None: control, solenoid, an open path, or the starter itself open.',
   ],
 };

@@ -14,6 +14,7 @@ import { CRANKING_STEP, informs } from '../../evidence/step';
 import { faultsShowing } from '../faults-showing';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { TestGuide } from '../test-guide';
 
 const STARTER = causes('starter-worn');
 /** What keeps the volts from the motor: everything that stops the current but the motor itself. */
@@ -93,4 +94,13 @@ export const starterMotorVoltage: Test = {
 export const starterMotorVoltageModel: TestModel = {
   visitPlace: null,
   reads: ({ vehicle, cranking, volts }) => done(volts(vehicle.controlVolts ? 0 : cranking.motorVolts)),
+};
+
+export const starterMotorVoltageGuide: TestGuide = {
+  why: ['It shows whether the volts arrive at the motor.'],
+  spoils: [
+    'The wrong terminal of the solenoid: the motor’s is the one on the strap or braid.',
+    'The key not held at start.',
+  ],
+  means: ['Battery voltage and no current: the starter itself is open. Next to nothing: the loss lies before it.'],
 };

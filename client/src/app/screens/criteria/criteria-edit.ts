@@ -14,13 +14,13 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { CondemnedShare, CriteriaView } from '@tetrad/contracts';
-import { TESTS } from '@tetrad/core';
+import { TESTS, reasonWords, whenWords } from '@tetrad/core';
 import type { CriteriaDocument, Limit } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../device/sentences';
 import { faultsOf, fieldsOf, idOfName, typedAt, understoodFigure, withValue } from '../../criteria/criteria-draft';
 import type { LimitField } from '../../criteria/criteria-draft';
-import { reasonWords, whenWords } from '../../criteria/limit-words';
+
 import { setFigures } from '../../criteria/set-figures';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';

@@ -3,12 +3,22 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { CriteriaView } from '@tetrad/contracts';
-import { CRITERIA_FORMAT, TESTS, TEST_NAMES, criteriaMisfits, misfitWords } from '@tetrad/core';
+import {
+  CRITERIA_FORMAT,
+  TESTS,
+  TEST_NAMES,
+  criteriaMisfits,
+  limitKey,
+  limitWords,
+  misfitWords,
+  reasonWords,
+  whenWords,
+} from '@tetrad/core';
 import type { CriteriaDocument, FigureFormat, Limit } from '@tetrad/core';
 import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
 import { valueAt } from '../../criteria/criteria-draft';
-import { limitKey, limitWords, reasonWords, whenWords } from '../../criteria/limit-words';
+
 import { setFigureWords, setFigures } from '../../criteria/set-figures';
 import { Button } from '../../kit/button';
 import { CheckList } from '../../kit/check-list';

@@ -22,7 +22,7 @@ import { GradeMark } from '../../../kit/grade-mark';
 import { TypedAhead } from '../../../kit/keys/typed-ahead';
 import { Segmented } from '../../../kit/segmented';
 import { CountView } from '../../../waiting/count-view';
-import { StepDrawing } from '../circuit/step-drawing';
+import { StepDrawing } from '../../../circuit/step-drawing';
 import { LastVisit } from '../last-visit';
 import { findingsOf, keyOf, stepNameOf } from '../route/step-key';
 import { StepAtHand } from '../step-at-hand';

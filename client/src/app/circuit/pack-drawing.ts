@@ -13,7 +13,7 @@ const BUS_MINUS = 62;
   selector: 'tt-pack-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pack-drawing.svg',
-  styleUrls: ['../../../circuit/circuit.css', './pack-drawing.css'],
+  styleUrls: ['./circuit.css', './pack-drawing.css'],
 })
 export class PackDrawing {
   readonly test = input.required<TestName>();

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { TESTS, describeLeads } from '@tetrad/core';
 import type { TestName } from '@tetrad/core';
-import { CircuitParts } from '../../../circuit/circuit-parts';
-import { lead } from '../../../circuit/lead-curve';
-import { ALIVE, CLAMP_AT, METER_BLACK, METER_RED, POINT_AT } from '../../../circuit/circuit-points';
+import { CircuitParts } from './circuit-parts';
+import { lead } from './lead-curve';
+import { ALIVE, CLAMP_AT, METER_BLACK, METER_RED, POINT_AT } from './circuit-points';
 
 /** The vehicle's circuit as a line drawing, with the two leads or the clamp where they go for a test. */
 @Component({
@@ -11,7 +11,7 @@ import { ALIVE, CLAMP_AT, METER_BLACK, METER_RED, POINT_AT } from '../../../circ
   imports: [CircuitParts],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './circuit-drawing.svg',
-  styleUrl: '../../../circuit/circuit.css',
+  styleUrl: './circuit.css',
 })
 export class CircuitDrawing {
   readonly test = input.required<TestName>();

@@ -1,5 +1,12 @@
-import { TESTS, noteOf, ruleFields } from '@tetrad/core';
-import type { FigureFormat, Limit, RuleField, TestName } from '@tetrad/core';
+/** Limits in words: their figures, where they apply, and why they are what they are. */
+import type { Limit } from '../../criteria/criteria-set';
+import { ruleFields } from '../../criteria/criteria-shape';
+import type { RuleField } from '../../criteria/rules/rule';
+import { noteOf } from '../../criteria/limit-notes';
+import type { TestName } from '../../format/names';
+import type { FigureFormat } from '../../quantities/figure-format';
+import { TESTS } from '../../trade/tables';
+import { capital, lower } from './names';
 
 /** A figure of a limit with its unit. */
 export function figureWords(value: number, { unit }: RuleField, test: TestName, format: FigureFormat): string {
@@ -23,8 +30,6 @@ export function figureWords(value: number, { unit }: RuleField, test: TestName, 
   }
 }
 
-const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-
 /** The figures of a limit in words: `At least 13.50 V, at most 14.80 V`. */
 export function limitWords({ rule, test }: Limit, format: FigureFormat): string {
   const fields = ruleFields(rule.kind);
@@ -35,14 +40,14 @@ export function limitWords({ rule, test }: Limit, format: FigureFormat): string 
       const points = value as readonly (readonly [number, number])[];
       const [cold, warm] = [points[0]!, points.at(-1)!];
       return [
-        `${format.volts(cold[1])} at ${format.celsius(cold[0])} to ${format.volts(warm[1])} at ${format.celsius(warm[0])}`,
+        `${lower(field.name)}: ${format.volts(cold[1])} at ${format.celsius(cold[0])} to ${format.volts(warm[1])} at ${format.celsius(warm[0])}`,
       ];
     }
-    return [`${lowerFirst(field.name)} ${figureWords(value as number, field, test, format)}`];
+    return [`${lower(field.name)} ${figureWords(value as number, field, test, format)}`];
   });
   if (words.length === 0) return rule.kind === 'blocks' ? 'Shows OL' : 'Usual draw of the engine';
   const text = words.join(', ');
-  return text.charAt(0).toUpperCase() + text.slice(1);
+  return capital(text);
 }
 
 /** Where a limit applies, in words; empty where it does everywhere. */
