@@ -130,3 +130,13 @@ export async function untilStored(page: Page, act: () => Promise<unknown>): Prom
 }
 
 export { expect };
+
+/** Until everything is fetched beforehand, and the page is served by the device. */
+export async function untilOnDevice(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+  await page.waitForTimeout(3000);
+  await page.reload();
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+}

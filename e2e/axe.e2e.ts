@@ -102,6 +102,15 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   },
   { name: 'round sheet', path: '/rounds/7e7ad000-0000-4000-8100-000000000001/sheet' },
   { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
+  { name: 'guide', path: '/guide/starter-draw' },
+  {
+    name: 'guide beside a step',
+    path: job(1),
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Guide', exact: true }).click();
+      await page.getByText('What spoils it').waitFor();
+    },
+  },
   {
     name: 'outcomes',
     path: '/outcomes',
@@ -148,7 +157,7 @@ HALVES.forEach((screens, half) =>
     const all: string[] = [];
     for (const { name, path, open } of screens) {
       await page.goto(app.url + path);
-      await page.locator('h1').first().waitFor();
+      await page.locator('h1:visible').first().waitFor();
       await open?.(page);
       await page.waitForTimeout(300);
       await page.evaluate(AXE); // not as a script of the page: its content policy allows none

@@ -1,18 +1,7 @@
 /** The page opens without the network: what it needs is on the device after the first visit. */
-import type { Page } from '@playwright/test';
-import { expect, inTheFourNotes, pick, test } from './application';
+import { expect, inTheFourNotes, pick, test, untilOnDevice } from './application';
 
 test.use({ serviceWorkers: 'allow' });
-
-/** Until everything is fetched beforehand, and the page is served by the device. */
-async function untilOnDevice(page: Page): Promise<void> {
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-  });
-  await page.waitForTimeout(3000);
-  await page.reload();
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
-}
 
 test('with the server stopped the bench opens after a reload, takes a reading, and it is stored once when it is back', async ({
   page,

@@ -180,7 +180,7 @@ export type { LabelText } from './vehicle/battery-label';
 export { readVin } from './vehicle/vin';
 export type { VinResult } from './vehicle/vin';
 export { CORE_VERSION } from './version';
-export { batteryLabelWords } from './words/en/battery-label';
+export { CHEMISTRY_WORDS, batteryLabelWords } from './words/en/battery-label';
 export { VERDICT_WORDS, customerWords, decisionTone, decisionWords, headline, signedWords } from './words/en/decisions';
 export type { DecisionTone, SignedDecision } from './words/en/decisions';
 export { planWords } from './words/en/plan';

@@ -68,6 +68,16 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/desk/desk').then((m) => m.Desk),
   },
   {
+    path: 'guide',
+    title: 'Guide · Tetrad',
+    loadComponent: () => import('./screens/guide/guide').then((m) => m.Guide),
+  },
+  {
+    path: 'guide/:page',
+    title: 'Guide · Tetrad',
+    loadComponent: () => import('./screens/guide/guide').then((m) => m.Guide),
+  },
+  {
     path: 'outcomes',
     title: 'Outcomes · Tetrad',
     loadComponent: () => import('./screens/outcomes/outcomes').then((m) => m.Outcomes),

@@ -33,7 +33,7 @@ function faultPage(fault: FaultName): GuidePage {
       ...section('Signs', signsOf(row)),
       ...section('Tests that tell of it', testsOf(fault)),
       ...section('What must be ruled out first', row.excuses.map(excuseLine)),
-      ...section('Straight across it', row.where ? [{ text: stepName(row.where), to: pageOf(row.where) }] : []),
+      ...section('Straight across it', row.where ? [{ text: stepName(row.where), to: [row.where] }] : []),
     ],
   };
 }
@@ -60,9 +60,5 @@ function testsOf(fault: FaultName): readonly GuideLine[] {
 
 function excuseLine({ excuse, how }: Fault['excuses'][number]): GuideLine {
   const { first, steps } = EXCUSES[excuse];
-  return { text: `${capital(first)}. ${how}`, to: steps.flatMap(pageOf) };
+  return { text: `${capital(first)}. ${how}`, to: steps };
 }
-
-/** Charging and looking at the label again have no page of their own. */
-const pageOf = (step: (typeof EXCUSES)[keyof typeof EXCUSES]['steps'][number]): readonly string[] =>
-  step === 'charge' || step === 'label' ? [] : [step];

@@ -1,6 +1,7 @@
 /** The guide: the practice of the trade in our own words, made of the trade's own files. */
 import type { CriteriaSet } from '../criteria/criteria-set';
 import type { Voice } from '../format/message';
+import { actPages } from './act-pages';
 import { faultPages } from './fault-pages';
 import { GUIDE_GROUPS } from './guide-page';
 import type { GuidePage } from './guide-page';
@@ -8,6 +9,7 @@ import { observationPages } from './observation-pages';
 import { decisionPage, instrumentPages, orderPage, safetyPage } from './other-pages';
 import { testPages } from './test-pages';
 
+export { ACT_PAGES } from './act-pages';
 export { GUIDE_GROUPS } from './guide-page';
 export type { GuideGroup, GuideLine, GuidePage, GuideSection } from './guide-page';
 export { LAST_WORD } from './other-pages';
@@ -17,7 +19,7 @@ export { guideSearch } from './search';
 export function guidePages(criteria: CriteriaSet, voice: Voice): readonly GuidePage[] {
   const pages = [
     ...[safetyPage(), orderPage(), decisionPage(criteria, voice)],
-    ...[...observationPages(voice), ...testPages(criteria, voice)],
+    ...[...actPages(voice), ...observationPages(voice), ...testPages(criteria, voice)],
     ...[...instrumentPages(), ...faultPages()],
   ];
   return GUIDE_GROUPS.flatMap((group) => pages.filter((page) => page.group === group));

@@ -11,8 +11,10 @@ import { Drawer as PDrawer } from 'primeng/drawer';
     <p-drawer
       [header]="header()"
       [visible]="true"
-      (visibleChange)="closed.emit()"
+      (visibleChange)="$event || closed.emit()"
       position="right"
+      [style]="wide"
+      appendTo="body"
       ariaCloseLabel="Close"
       [closeButtonProps]="closeButton"
       [dismissible]="true"
@@ -24,5 +26,6 @@ import { Drawer as PDrawer } from 'primeng/drawer';
 export class Drawer {
   readonly header = input.required<string>();
   readonly closed = output();
+  protected readonly wide = { width: 'min(560px, 92vw)' };
   protected readonly closeButton: ButtonProps = { severity: 'secondary', variant: 'text' };
 }

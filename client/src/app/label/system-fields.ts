@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { CHEMISTRIES, NOMINAL_VOLTS, RATING_STANDARDS, convertRating } from '@tetrad/core';
+import { CHEMISTRIES, CHEMISTRY_WORDS, NOMINAL_VOLTS, RATING_STANDARDS, capital, convertRating } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Field } from '../kit/field';
 import { Fold } from '../kit/fold';
 import { controlValue } from '../kit/forms/control-value';
 import { Figure, figureOf } from '../kit/forms/figure';
 import { Select } from '../kit/select';
-import { CHEMISTRY_WORDS } from './chemistry-words';
 import type { SystemDraft, SystemForm } from './system-draft';
 import { SYSTEM_FIGURES, SYSTEM_ROWS } from './system-rows';
 
@@ -24,7 +23,7 @@ export class SystemFields {
   /** Shows the engine, the alternator and the maker's figures without being asked. */
   readonly unfolded = input(false);
 
-  protected readonly chemistries = CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORDS[value] }));
+  protected readonly chemistries = CHEMISTRIES.map((value) => ({ value, label: capital(CHEMISTRY_WORDS[value]) }));
   protected readonly standards = RATING_STANDARDS.map((value) => ({
     value,
     label: value === 'SAE' ? 'SAE (CCA)' : value,

@@ -1,12 +1,11 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import type { RoundCheck } from '@tetrad/contracts';
-import { CASE_FORMAT, decisionWords, isClearlySound, judge } from '@tetrad/core';
+import { CASE_FORMAT, CHEMISTRY_WORDS, decisionWords, isClearlySound, judge } from '@tetrad/core';
 import type { Case, GradedReading, System } from '@tetrad/core';
 import { Figures } from '../device/figures';
 import { keptChoice } from '../device/kept-choice';
 import { ReadWith } from '../instruments/read-with';
 import { controlValue } from '../kit/forms/control-value';
-import { CHEMISTRY_WORDS } from '../label/chemistry-words';
 import { draftOf, systemForm, systemOf } from '../label/system-draft';
 import type { SystemDraft } from '../label/system-draft';
 import { newId } from '../state/new-id';

@@ -26,6 +26,7 @@ export const KEY_TABLE = {
     wheel: { press: 'Alt+KeyW', shown: 'Alt W', says: 'the phone at the wheel' },
     compare: { press: 'Alt+KeyL', shown: 'Alt L', says: 'the last visit beside this one' },
     signOff: { press: 'Alt+KeyG', shown: 'Alt G', says: 'sign off' },
+    guide: { press: 'Alt+KeyI', shown: 'Alt I', says: 'the guide at this step' },
     report: { press: 'Alt+KeyP', shown: 'Alt P', says: 'the report' },
     down: { press: 'ArrowDown', shown: '↓', says: 'the next step' },
     up: { press: 'ArrowUp', shown: '↑', says: 'the step before' },

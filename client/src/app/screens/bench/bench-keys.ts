@@ -13,6 +13,7 @@ export interface BenchActs {
   readonly compare: () => void;
   readonly signOff: () => void;
   readonly report: () => void;
+  readonly guide: () => void;
 }
 
 const OWN_ARROWS = '[role=combobox], [role=listbox], [role=radio], textarea';

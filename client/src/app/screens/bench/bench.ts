@@ -156,6 +156,7 @@ export class Bench {
       wheel: () => this.linking.set(true),
       compare: () => this.foot()?.compare(),
       signOff: () => this.signing.set(true),
+      guide: () => this.panel()?.guide.set(true),
       report: () => void this.#router.navigate(['/jobs', this.id(), 'report']),
     });
   }

@@ -82,7 +82,7 @@ const TYPED: Readonly<Record<string, EntryUnit>> = {
     }
     h2 {
       margin: 0 0 8px;
-      font-size: var(--text-m);
+      font-size: var(--text-base);
       color: var(--ink);
     }
     .entries {

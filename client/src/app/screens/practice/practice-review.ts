@@ -99,7 +99,7 @@ import { BeliefChart } from './belief-chart';
       color: var(--ink-soft);
     }
     h2 {
-      font-size: var(--text-m);
+      font-size: var(--text-base);
     }
     .row {
       display: flex;

@@ -108,7 +108,7 @@ import { RoundVehicles } from './round-vehicles';
     }
     h2 {
       margin: 24px 16px 8px;
-      font-size: var(--text-m);
+      font-size: var(--text-base);
     }
     .late {
       font-weight: 600;

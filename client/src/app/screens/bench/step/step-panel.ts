@@ -17,6 +17,7 @@ import { Sentences } from '../../../device/sentences';
 import { Settings } from '../../../device/settings';
 import type { EnteredReading } from '../../../job/commands';
 import { JobStore } from '../../../job/job.store';
+import { GuideDrawer } from '../../../guide/guide-drawer';
 import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
 import { TypedAhead } from '../../../kit/keys/typed-ahead';
@@ -63,6 +64,7 @@ import { StepWords } from './step-words';
     EngineQuestion,
     FuseList,
     GradeMark,
+    GuideDrawer,
     HalvedPathView,
     InstrumentChip,
     LabelEntry,
@@ -109,6 +111,12 @@ export class StepPanel {
   /** The label says something else than what was taken from it. */
   readonly corrects = output();
 
+  /** The guide is open beside the step, at the page of the step. */
+  readonly guide = signal(false);
+  protected readonly guidePage = computed(() => {
+    const { kind } = this.step();
+    return this.stepName() ?? (kind === 'ask' ? 'complaint' : 'recording');
+  });
   protected readonly cautions = viewChild(CautionStrip);
   protected readonly entry = viewChild(ReadingEntry);
   protected readonly fuses = viewChild(FuseList);
