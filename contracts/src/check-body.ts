@@ -40,8 +40,11 @@ export function checkBody<T extends object>(type: new () => T, value: unknown): 
 }
 
 function fieldErrors(error: ValidationError, parent: string): FieldError[] {
-  const field = parent + error.property;
-  const nested = (error.children ?? []).flatMap((child) => fieldErrors(child, `${field}.`));
+  // a place in a list is told as in the paths of the open format
+  const field = /^\d+$/.test(error.property)
+    ? `${parent}[${error.property}]`
+    : `${parent && `${parent}.`}${error.property}`;
+  const nested = (error.children ?? []).flatMap((child) => fieldErrors(child, field));
   const { constraints = {} } = error;
   if (FITS in constraints) return shapeErrors(error, field);
   const allowed = 'whitelistValidation' in constraints ? 'no such field' : Object.values(constraints)[0];

@@ -91,6 +91,8 @@ export type {
   CriteriaView,
   RejudgeProgress,
 } from './criteria';
+export { ImportMakerFigures, MAX_MAKER_FIGURES, MakerFigures } from './maker-figures';
+export type { ImportedFiguresView, MakerFiguresView } from './maker-figures';
 export { NewOutcome, OutcomesQuery } from './outcomes';
 export type { OutcomeJobView, OutcomesView } from './outcomes';
 export { criteriaOfJob } from './criteria-of-job';

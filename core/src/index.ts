@@ -8,6 +8,7 @@
 export * from './battery/cranking-resistance';
 export * from './battery/rating';
 export * from './battery/sag-share';
+export { namedLike } from './vehicle/named-like';
 export * from './battery/state-of-charge';
 export { limitsOf } from './criteria/criteria-set';
 export { checkCriteria } from './criteria/check-criteria';

@@ -29,6 +29,7 @@ import { pairingRoutes } from './people/pairing-routes';
 import { roundCheckRoutes } from './rounds/check-routes';
 import { roundRoutes } from './rounds/round-routes';
 import { sheetRoutes } from './rounds/sheet-routes';
+import { makerFiguresRoutes } from './maker-figures/maker-figures-routes';
 import { jobOutcomeRoutes } from './outcomes/outcome-routes';
 import { outcomesRoute } from './outcomes/outcomes-route';
 import { practiceRoutes } from './practice/practice-routes';
@@ -173,6 +174,7 @@ export function createApp(options: AppOptions): Express {
     webhookRoutes(pool),
     criteriaRoutes(pool, lists),
     outcomesRoute(pool, lists),
+    makerFiguresRoutes(pool, lists),
   );
   shopRouter.use(
     '/jobs/:job',
@@ -202,7 +204,7 @@ export function createApp(options: AppOptions): Express {
 
 /** What a route of a shop takes more of than the usual. */
 const kindOfBody = (path: string): BodyKind =>
-  path === '/cases' || path === '/vehicle-imports' || /^\/criteria(\/check)?$/.test(path)
+  path === '/cases' || /^\/(vehicle|maker-figure)-imports$/.test(path) || /^\/criteria(\/check)?$/.test(path)
     ? 'case'
     : /^\/captures\/[^/]+\/found$/.test(path)
       ? 'findings'

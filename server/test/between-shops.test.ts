@@ -98,8 +98,10 @@ const addresses = (): [string, string][] => {
       `/instruments/${instrument}/zero`,
     ]),
     ...of('PATCH', [`/jobs/${job}`, `/people/${person}`]),
-    ...of('GET', ['/criteria', '/outcomes', `/jobs/${job}/anonymous-case`]),
-    ...of('POST', [`/jobs/${job}/outcomes`]),
+    ...of('GET', ['/criteria', '/outcomes', `/jobs/${job}/anonymous-case`, '/maker-figures']),
+    ...of('POST', [`/jobs/${job}/outcomes`, '/maker-figure-imports']),
+    ...of('PUT', [`/maker-figures/${randomUUID()}`]),
+    ...of('DELETE', [`/maker-figures/${randomUUID()}`]),
     ...of('POST', [
       '/criteria',
       '/criteria/check',

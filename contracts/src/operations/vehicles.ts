@@ -1,6 +1,7 @@
 import { FigureQuery } from '../figure-query';
 import { VehicleQuery } from '../floor-query';
 import { VehicleChanges } from '../new-job';
+import { ImportMakerFigures, MakerFigures } from '../maker-figures';
 import { PageQuery } from '../page-query';
 import { RoundCheck, RoundPlan, VehicleUse } from '../rounds';
 import { ImportVehicles, MoveJobs } from '../vehicles';
@@ -85,6 +86,29 @@ export const VEHICLES: OperationGroup = {
       },
       summary: 'Takes a move back.',
       answer: { status: 200, type: 'MoveView' },
+    },
+    {
+      ...{ id: 'listMakerFigures', method: 'GET', path: '/maker-figures', isOpenToKeys: true },
+      summary: 'What makers say of engines and models, with its source.',
+      answer: { status: 200, type: 'MakerFiguresView', isList: true },
+    },
+    {
+      ...{ id: 'putMakerFigures', method: 'PUT', path: '/maker-figures/{figures}', body: MakerFigures },
+      ...{ permission: 'see-all-jobs', isOpenToKeys: true },
+      summary: 'Keeps or changes the figures of one engine or model.',
+      answer: { status: 200, type: 'MakerFiguresView' },
+    },
+    {
+      ...{ id: 'removeMakerFigures', method: 'DELETE', path: '/maker-figures/{figures}' },
+      ...{ permission: 'see-all-jobs', isOpenToKeys: true },
+      summary: 'Removes them.',
+      answer: { status: 204 },
+    },
+    {
+      ...{ id: 'importMakerFigures', method: 'POST', path: '/maker-figure-imports', body: ImportMakerFigures },
+      ...{ permission: 'see-all-jobs', isOpenToKeys: true },
+      summary: 'Brings in a table of them: known names are changed, others added.',
+      answer: { status: 201, type: 'ImportedFiguresView' },
     },
     {
       ...{

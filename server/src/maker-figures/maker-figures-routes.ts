@@ -1,0 +1,77 @@
+import { Router } from 'express';
+import { ImportMakerFigures, MakerFigures } from '@tetrad/contracts';
+import type { MakerFiguresView, ShopId } from '@tetrad/contracts';
+import { addAuditEntry } from '../audit-log/audit-log.sql';
+import { actor, permit } from '../people/who';
+import type { Pool, Sql } from '../platform/database/pool';
+import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import { runIdempotent } from '../platform/http/idempotency';
+import { misfit, notFound } from '../platform/http/problem';
+import { idOfName, importFigures, listFigures, putFigures, removeFigures } from './maker-figures.sql';
+
+/** The shop's library of makers' figures. @param lists Where lists are read from. */
+export function makerFiguresRoutes(pool: Pool, lists: Sql): Router {
+  const router = Router({ mergeParams: true });
+
+  router.get('/maker-figures', async (request, response) => {
+    response.json((await listFigures(lists, shopParam(request))) satisfies readonly MakerFiguresView[]);
+  });
+
+  router.put('/maker-figures/:figures', async (request, response) => {
+    const who = permit(request, 'see-all-jobs');
+    const [shop, id] = [shopParam(request), uuidParam(request, 'figures')];
+    const body = bodyAs(MakerFigures, request);
+    await runIdempotent(pool, request, async (sql) => {
+      await mustBeFree(sql, shop, body.name, id);
+      await putFigures(sql, shop, id, body, who.name);
+      await addAuditEntry(sql, { what: 'figures-changed', ...actor(request), about: id, detail: { name: body.name } });
+    });
+    response.json((await listFigures(pool, shop)).find((one) => one.id === id));
+  });
+
+  router.delete('/maker-figures/:figures', async (request, response) => {
+    permit(request, 'see-all-jobs');
+    const [shop, id] = [shopParam(request), uuidParam(request, 'figures')];
+    await runIdempotent(pool, request, async (sql) => {
+      if (!(await removeFigures(sql, shop, id))) throw notFound('record of a maker’s figures', id);
+      await addAuditEntry(sql, { what: 'figures-removed', ...actor(request), about: id });
+    });
+    response.status(204).end();
+  });
+
+  router.post('/maker-figure-imports', async (request, response) => {
+    const who = permit(request, 'see-all-jobs');
+    const shop = shopParam(request);
+    const { rows } = bodyAs(ImportMakerFigures, request);
+    mustDiffer(rows);
+    let counts = { added: 0, changed: 0, same: rows.length };
+    await runIdempotent(pool, request, async (sql) => {
+      counts = await importFigures(sql, shop, rows, who.name);
+      await addAuditEntry(sql, { what: 'figures-imported', ...actor(request), detail: counts });
+    });
+    response.status(201).json(counts);
+  });
+
+  return router;
+}
+
+/** @throws Refusal where another record has the name. */
+async function mustBeFree(sql: Sql, shop: ShopId, name: string, id: string): Promise<void> {
+  const taken = await idOfName(sql, shop, name);
+  if (taken !== null && taken !== id)
+    throw misfit([{ field: 'name', found: name.trim(), allowed: 'a name that no other record has' }]);
+}
+
+/** @throws Refusal naming the second row of a name. */
+function mustDiffer(rows: readonly MakerFigures[]): void {
+  const first = new Map<string, number>();
+  rows.forEach(({ name }, at) => {
+    const key = name.trim().toLowerCase();
+    const before = first.get(key);
+    if (before !== undefined)
+      throw misfit([
+        { field: `rows[${at}].name`, found: name.trim(), allowed: `a name of its own: row ${before + 1} has it` },
+      ]);
+    first.set(key, at);
+  });
+}
