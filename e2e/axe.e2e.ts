@@ -104,6 +104,11 @@ const SCREENS: readonly { name: string; path: string; open?: (page: Page) => Pro
   { name: 'vehicle', path: '/vehicles/7e7ad000-0000-4000-8000-000000000002' },
   { name: 'guide', path: '/guide/starter-draw' },
   {
+    name: 'maker’s figures',
+    path: '/maker-figures',
+    open: (page) => page.getByRole('button', { name: 'Add figures' }).click(),
+  },
+  {
     name: 'guide beside a step',
     path: job(1),
     open: async (page) => {

@@ -75,9 +75,11 @@ export interface ChangedVerdict {
   readonly job: string;
   readonly vehicle: Pick<VehicleView, 'id' | 'name' | 'plate'>;
   readonly openedAt: string;
-  readonly before: Judgement['decision'];
-  readonly after: Judgement['decision'];
+  readonly before: ToldDecision;
+  readonly after: ToldDecision;
 }
+/** A decision as it is told in a line. */
+type ToldDecision = Pick<Judgement['decision'], 'action' | 'part' | 'fault'>;
 /** One line of a run that judges past jobs again. */
 export interface RejudgeProgress {
   readonly done: number;

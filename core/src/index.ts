@@ -67,7 +67,7 @@ export { solveSymmetric } from './judge/derive/solve-symmetric';
 export type { ResolvedLimit } from './criteria/resolved-limit';
 export type { Assessment } from './evidence/assessment';
 export { countedReadings, isWhollyRead, triedReadings, unreadBatteries } from './evidence/counted';
-export { judgeCase } from './judge/judge';
+export { decideCase, judgeCase } from './judge/judge';
 export type { JudgedCase } from './judge/judge';
 export { judge, judgeSurvey, nextStep } from './words/en/judgement';
 export { openRepeats, repeatsOf, testsToRepeat } from './judge/compare/repeat-tests';

@@ -78,6 +78,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./screens/guide/guide').then((m) => m.Guide),
   },
   {
+    path: 'maker-figures',
+    title: 'Maker’s figures · Tetrad',
+    loadComponent: () => import('./screens/maker-figures/maker-figures').then((m) => m.MakerFiguresScreen),
+  },
+  {
     path: 'outcomes',
     title: 'Outcomes · Tetrad',
     loadComponent: () => import('./screens/outcomes/outcomes').then((m) => m.Outcomes),

@@ -37,6 +37,7 @@ import type { ProvenCase } from './prove/prove';
 import { isCallable } from './rank/part-of';
 import type { Ranked } from './rank/rank-faults';
 import { weighPass } from './weigh-pass';
+import type { WeighedPass } from './weigh-pass';
 
 /** Faults from this probability on are told what would change them. */
 const TOLD_FROM = 0.3;
@@ -74,14 +75,34 @@ export interface JudgedCase {
 export const judgeCase = (subject: Case, criteria: CriteriaSet = BALANCED): JudgedCase =>
   judgeSurveyed(survey(subject, criteria));
 
-/** Judges a case that is surveyed already. */
-export function judgeSurveyed(surveyed: Survey): JudgedCase {
-  const { gradedCase, before } = surveyed;
+/** A decision, and what it is taken from. */
+interface DecidedPass extends WeighedPass {
+  /** The steps that would tell more, worked out where they are asked for. */
+  readonly proposed: () => readonly Step[];
+  readonly decided: Decided;
+}
+
+/** The pipeline as far as the decision. */
+function decidePass({ gradedCase, before }: Survey): DecidedPass {
   const pass = weighPass(gradedCase);
-  const { derived, failing, ranked, provenCase, uncovered, leading, choice } = pass;
+  const { provenCase, uncovered, leading, choice } = pass;
   const worthwhile = choice.worthwhile.filter(({ again }) => again === null);
   const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile }));
   const decided = decide({ ...pass, proposed, first: before && firstPass(weighPass(before)) });
+  return { ...pass, proposed, decided };
+}
+
+/** The decision alone with the grades: for thousands of past jobs of which nobody reads the rest. */
+export function decideCase(subject: Case, criteria: CriteriaSet): Pick<JudgedCase, 'survey' | 'decided'> {
+  const surveyed = survey(subject, criteria);
+  return { survey: surveyed, decided: decidePass(surveyed).decided };
+}
+
+/** Judges a case that is surveyed already. */
+export function judgeSurveyed(surveyed: Survey): JudgedCase {
+  const { gradedCase } = surveyed;
+  const { derived, failing, ranked, provenCase, uncovered, leading, choice, proposed, decided } = decidePass(surveyed);
+  const worthwhile = choice.worthwhile.filter(({ again }) => again === null);
   const next = nextFor({ decided, choice, proposed, surveyed, provenCase, failing, uncovered });
   const suspects = suspectsByPart(ranked, gradedCase);
   const called = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;

@@ -2,11 +2,7 @@
 
 /** Letters and figures, in small letters; a decimal comma is a point. */
 const wordsOf = (text: string): readonly string[] =>
-  text
-    .toLowerCase()
-    .replaceAll(',', '.')
-    .split(/[^\p{L}\p{N}.]+/u)
-    .filter(Boolean);
+  (text.toLowerCase().match(/\d+[.,]\d+|[\p{L}\p{N}]+/gu) ?? []).map((word) => word.replace(',', '.'));
 
 /**
  * The record of which every word stands in the vehicle’s name: “2.0 diesel” in “Utility van 2.0 diesel”. Of several the one with

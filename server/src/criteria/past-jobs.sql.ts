@@ -12,9 +12,10 @@ export interface PastJobsBatch {
   readonly next: { readonly at: string; readonly id: string } | null;
 }
 
-const PAST_JOB = `jsonb_build_object('job', j.job_id, 'openedAt', ${isoTime('j.opened_at')},
-  'vehicle', jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate),
-  'decision', g.document->'decision', 'isOutside', (g.document->'readings')::jsonb @> '[{"grade": "outside"}]'::jsonb, 'system', j.system, 'complaint', j.complaint, 'conditions', j.conditions,
+const PAST_JOB = `json_build_object('job', j.job_id, 'openedAt', ${isoTime('j.opened_at')},
+  'vehicle', json_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate),
+  'decision', json_build_object('action', d.decision->>'action', 'part', d.decision->>'part', 'fault', d.decision->>'fault'),
+  'isOutside', d.readings::text ~ '"grade" *: *"outside"', 'system', j.system, 'complaint', j.complaint, 'conditions', j.conditions,
   'readings', (${readingsOf('j.job_id')}), 'observations', (${observationsOf('j.job_id')}))`;
 
 /** The newest first. @param after Where the batch before ended; null for the first. */
@@ -29,10 +30,11 @@ export async function pastJobs(
        SELECT j.job_id, j.opened_at FROM job j JOIN judgement_newest g ON g.shop_id = $1 AND g.job_id = j.job_id
         WHERE j.shop_id = $1 AND ($2::timestamptz IS NULL OR (j.opened_at, j.job_id) < ($2, $3))
         ORDER BY j.opened_at DESC, j.job_id DESC LIMIT $4)
-     SELECT (SELECT jsonb_agg(${PAST_JOB})::text
+     SELECT (SELECT json_agg(${PAST_JOB})::text
                FROM page p JOIN job j ON j.shop_id = $1 AND j.job_id = p.job_id
                JOIN vehicle v ON v.shop_id = $1 AND v.vehicle_id = j.vehicle_id
-               JOIN judgement_newest g ON g.shop_id = $1 AND g.job_id = j.job_id) AS text,
+               JOIN judgement_newest g ON g.shop_id = $1 AND g.job_id = j.job_id
+               CROSS JOIN LATERAL json_to_record(g.document) AS d(decision json, readings json)) AS text,
             (SELECT count(*) FROM page) AS count,
             (SELECT opened_at::text FROM page ORDER BY opened_at, job_id LIMIT 1) AS at,
             (SELECT job_id FROM page ORDER BY opened_at, job_id LIMIT 1) AS id`,

@@ -1,14 +1,14 @@
 /** Judges past jobs by another set, in a thread: which decisions would be others. */
 import type { ChangedVerdict } from '@tetrad/contracts';
-import { CASE_FORMAT, judge } from '@tetrad/core';
-import type { Case, CriteriaSet, Judgement } from '@tetrad/core';
+import { CASE_FORMAT, decideCase } from '@tetrad/core';
+import type { Case, CriteriaSet } from '@tetrad/core';
 
 /** A past job as it is read from the database. */
 interface PastJob extends Omit<Case, 'format'> {
   readonly job: string;
   readonly openedAt: string;
   readonly vehicle: ChangedVerdict['vehicle'];
-  readonly decision: Judgement['decision'];
+  readonly decision: ChangedVerdict['before'];
   /** A reading was outside its limit. */
   readonly isOutside: boolean;
 }
@@ -33,12 +33,13 @@ export function rejudge({ text, criteria, maxTold }: RejudgeTask): Rejudged {
   const verdicts: ChangedVerdict[] = [];
   let [changed, outsideNow, outsideThen] = [0, 0, 0];
   for (const { job, openedAt, vehicle, decision: before, isOutside, ...subject } of jobs) {
-    const { decision: after, readings } = judge({ ...subject, format: CASE_FORMAT, title: vehicle.name }, criteria);
+    const { decided, survey } = decideCase({ ...subject, format: CASE_FORMAT, title: vehicle.name }, criteria);
     if (isOutside) outsideNow += 1;
-    if (readings.some(({ grade }) => grade === 'outside')) outsideThen += 1;
-    if (before.action === after.action && before.part === after.part) continue;
+    if (survey.assessments.some(({ grade }) => grade === 'outside')) outsideThen += 1;
+    if (before.action === decided.action && before.part === decided.part) continue;
     changed += 1;
-    if (verdicts.length < maxTold) verdicts.push({ job, vehicle, openedAt, before, after });
+    const { action, part, fault } = decided;
+    if (verdicts.length < maxTold) verdicts.push({ job, vehicle, openedAt, before, after: { action, part, fault } });
   }
   return { changed, verdicts, outsideNow, outsideThen };
 }

@@ -22,7 +22,7 @@ export interface PastDemoJob {
   readonly wentOn: WentOn;
 }
 
-const BODIES = ['Crew van', 'Tipper', 'Gully wagon', 'Pool car', 'Workshop van', 'Sign truck'] as const;
+const BODIES = ['Crew van', 'Tipper', 'Gully wagon', 'Clinic car', 'Workshop van', 'Sign truck'] as const;
 /** The commonest faults of a yard, the commonest most often. */
 const FAULTS: readonly FaultName[] = [
   ...(['battery-worn', 'connection-negative-post', 'battery-worn', 'alternator-dead', 'cable-starter-ground'] as const),

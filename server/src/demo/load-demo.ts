@@ -15,6 +15,7 @@ import type { Pool, Sql } from '../platform/database/pool';
 import { addUse } from '../rounds/checks.sql';
 import { putPlan } from '../rounds/plans.sql';
 import { addShop, changeShop } from '../shops/shops.sql';
+import { importFigures } from '../maker-figures/maker-figures.sql';
 import { addOutcome } from '../outcomes/outcomes.sql';
 import { saidWith } from '../signing/said-with';
 import { addSignOff } from '../signing/sign-offs.sql';
@@ -23,6 +24,7 @@ import { addVehicle } from '../vehicles/vehicles.sql';
 import { startTimer } from '../waiting/timers.sql';
 import { DEMO_CAPTURES, demoFile } from './demo-captures';
 import { DEMO_SHOP, EMPTY_SHOP } from './demo-shops';
+import { DEMO_FIGURES } from './demo-figures';
 import { DEMO_JOBS } from './demo-jobs';
 import { DEMO_PAST } from './demo-past';
 import type { PastDemoJob } from './demo-past';
@@ -202,6 +204,7 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
       'Ilse Marrow',
     );
     await addPractice(sql, now);
+    await addPast(sql, now);
     for (const vehicle of NEVER_SEEN) await addVehicle(sql, DEMO_SHOP.id, vehicle);
     for (const [index, job] of DEMO_JOBS.entries()) {
       const { system: _system, ...vehicle } = job.vehicle;
@@ -223,9 +226,15 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
         cylinders: system.engine?.cylinders ?? null,
       });
     }
-    await addPast(sql, now);
+    await importFigures(sql, DEMO_SHOP.id, DEMO_FIGURES, DEMO_PEOPLE[0]!.name);
     await addRounds(sql, now);
     await sql.query('UPDATE job SET changed_at = opened_at WHERE shop_id = $1', [DEMO_SHOP.id]);
+    // a vehicle of the past has the id of its only job: it came with it
+    await sql.query(
+      `UPDATE vehicle v SET created_at = j.opened_at FROM job j
+        WHERE v.shop_id = $1 AND j.shop_id = $1 AND j.vehicle_id = v.vehicle_id AND v.vehicle_id = j.job_id`,
+      [DEMO_SHOP.id],
+    );
     return DEMO_JOBS.length;
   });
 }

@@ -39,6 +39,10 @@ import type {
   VehicleUse,
   SessionView,
   OutcomesView,
+  ImportMakerFigures,
+  ImportedFiguresView,
+  MakerFigures,
+  MakerFiguresView,
   ShopChanges,
   SimulatedHands,
   SimulatedVehicleView,
@@ -127,6 +131,18 @@ export class Api {
   }
   endSession(shop: string, id: string, session: string): Observable<void> {
     return this.#http.delete<void>(`/api/shops/${shop}/people/${id}/sessions/${session}`);
+  }
+  makerFigures(shop: string): Observable<readonly MakerFiguresView[]> {
+    return this.#http.get<readonly MakerFiguresView[]>(`/api/shops/${shop}/maker-figures`);
+  }
+  putMakerFigures(shop: string, id: string, body: MakerFigures): Observable<MakerFiguresView> {
+    return this.#http.put<MakerFiguresView>(`/api/shops/${shop}/maker-figures/${id}`, body);
+  }
+  removeMakerFigures(shop: string, id: string): Observable<void> {
+    return this.#http.delete<void>(`/api/shops/${shop}/maker-figures/${id}`);
+  }
+  importMakerFigures(shop: string, body: ImportMakerFigures): Observable<ImportedFiguresView> {
+    return this.#http.post<ImportedFiguresView>(`/api/shops/${shop}/maker-figure-imports`, body);
   }
   /** What became of the jobs signed off from one day to another, both counted. */
   outcomes(shop: string, period: { readonly from: string; readonly to: string }): Observable<OutcomesView> {

@@ -66,6 +66,7 @@ function setRows(sets: readonly CriteriaDocument[], format: FigureFormat): reado
   template: `
     <div class="bar">
       <h1>Limit sets</h1>
+      <a pButton kind="bare" routerLink="/maker-figures">Maker’s figures</a>
       <button pButton kind="bare" [disabled]="shown().length === 0" (click)="exportCsv()">Export CSV</button>
       @if (may()) {
         <tt-file-button label="Import a set" accept=".json,application/json" kind="bare" (chosen)="bring($event)" />

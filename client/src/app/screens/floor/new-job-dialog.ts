@@ -10,11 +10,11 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { NewJob, VehicleView, VisitView } from '@tetrad/contracts';
-import { SYMPTOMS, SYMPTOM_NAMES, headline, readBatteryLabel } from '@tetrad/core';
+import { SYMPTOMS, SYMPTOM_NAMES, headline, namedLike, readBatteryLabel } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { EMPTY, catchError, of, switchMap, timer } from 'rxjs';
 import type { Observable } from 'rxjs';
@@ -34,8 +34,11 @@ import { Suggest } from '../../kit/suggest';
 import { PARTS_REPLACED } from '../../label/parts-replaced';
 import { ScanButton } from '../../label/scan-button';
 import { BLANK_DRAFT, draftOf } from '../../label/system-draft';
+import type { SystemDraft } from '../../label/system-draft';
 import { SystemFields } from '../../label/system-fields';
 import { VinField } from '../../label/vin-field';
+import { specifiedWords } from '../../maker-figures/figure-words';
+import { unfilled } from '../../maker-figures/fill-draft';
 import { Api } from '../../state/api';
 import { selectShop } from '../../state/session/session.feature';
 import { newJobForm, newJobOf } from './new-job-form';
@@ -181,6 +184,25 @@ export class NewJobDialog {
     this.labelProblem.set(
       rating || capacityAh || chemistry ? null : `The code holds “${text.slice(0, 60)}”: no rating in it.`,
     );
+  }
+
+  /** The shop's library; none while the server is away. */
+  readonly #library = toSignal(
+    toObservable(this.#shop).pipe(
+      switchMap((shop) => (shop === null ? of([]) : this.#api.makerFigures(shop).pipe(catchError(() => of([]))))),
+    ),
+    { initialValue: [] },
+  );
+  /** What a maker says of such a vehicle, where anything of it is not filled in yet. */
+  protected readonly offered = computed(() => {
+    const { vehicle, system } = this.#typed();
+    const record = namedLike(vehicle.name, this.#library());
+    const patch = record && unfilled(system, record.system);
+    if (!record || !patch || Object.keys(patch).length === 0) return null;
+    return { ...record, patch, words: specifiedWords(record.system, this.#figures.format()).join(', ') };
+  });
+  protected takeOffered(patch: Partial<SystemDraft>): void {
+    this.form.controls.system.patchValue(patch);
   }
 
   /** A job of this vehicle that is not closed: it is continued rather than begun a second time. */
