@@ -48,5 +48,8 @@ test('a set of the shop’s own: copied, changed, past jobs judged again, in for
           .judgement.criteria,
     )
     .toEqual({ id: 'winter', version: 1 });
+  // a set of the shop's own stands beside those that ship
+  await page.goto(`${app.url}/jobs/7e7ad000-0000-4000-9000-000000000007/report`);
+  await expect(page.getByRole('columnheader', { name: 'Winter' })).toBeVisible();
   expect(faults).toEqual([]);
 });

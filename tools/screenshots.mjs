@@ -12,47 +12,7 @@ const bench = (page) => page.locator('.centre .title').waitFor();
 
 const VIEWS = [
   { name: 'floor', path: '/floor', ready: (page) => page.getByText('Utility van').first().waitFor() },
-  {
-    name: 'new-job',
-    path: '/floor',
-    ready: async (page) => {
-      await page.getByText('Utility van').first().waitFor();
-      await page.keyboard.press('Alt+n');
-      await page.getByRole('dialog').waitFor();
-    },
-  },
-  {
-    name: 'who',
-    path: job(2),
-    ready: async (page) => {
-      await bench(page);
-      await page.getByRole('button', { name: /^Switch user/ }).click();
-      await page.getByRole('button', { name: /^Tomas/ }).click();
-      await page.getByRole('group', { name: 'PIN of Tomas Aldery' }).waitFor();
-      await page.keyboard.type('14');
-    },
-  },
-  {
-    name: 'people',
-    path: '/people',
-    ready: async (page) => {
-      await page.getByRole('button', { name: /^Switch user/ }).click();
-      await page.getByRole('button', { name: /^Edda/ }).click();
-      await page.getByRole('group', { name: 'PIN of Edda Quill' }).waitFor();
-      await page.keyboard.type('7410');
-      await page.getByRole('heading', { name: 'People' }).waitFor();
-      await page.getByRole('cell', { name: 'Tomas Aldery', exact: true }).waitFor();
-    },
-  },
   { name: 'bench', path: job(2), ready: bench },
-  {
-    name: 'bench-grading',
-    path: job(16),
-    ready: async (page) => {
-      await bench(page);
-      await page.keyboard.type('12.31');
-    },
-  },
   {
     name: 'bench-dark',
     path: job(2),
@@ -60,16 +20,6 @@ const VIEWS = [
     ready: async (page) => {
       await bench(page);
       await page.getByRole('button', { name: 'Volts while starting' }).click();
-    },
-  },
-  {
-    name: 'bench-pack',
-    path: job(11),
-    ready: async (page) => {
-      await bench(page);
-      await page.locator('.route .step', { hasText: 'Resting voltage' }).first().click();
-      await page.keyboard.press('Alt+r');
-      await page.getByRole('button', { name: 'Battery 2', exact: true }).click();
     },
   },
   {
@@ -90,6 +40,19 @@ const VIEWS = [
       await page.locator('canvas').first().waitFor();
       await page.waitForTimeout(1000);
     },
+  },
+  { name: 'guide', path: '/guide/starter-draw', ready: (page) => page.getByRole('article').waitFor() },
+  {
+    name: 'outcomes',
+    path: '/outcomes',
+    ready: (page) => page.getByRole('img', { name: /^How sure Tetrad was/ }).waitFor(),
+  },
+  { name: 'criteria', path: '/criteria', ready: (page) => page.getByRole('button', { name: 'Conductance' }).click() },
+  { name: 'rounds', path: '/rounds', ready: (page) => page.locator('td').first().waitFor() },
+  {
+    name: 'desk',
+    path: '/desk',
+    ready: (page) => page.getByRole('button', { name: 'Picture' }).first().click(),
   },
   { name: 'instruments', path: '/instruments', ready: (page) => page.locator('td').first().waitFor() },
   {

@@ -1,6 +1,8 @@
 /** The sums of the desk: facts of the trade, and no entry in its domain that gives no figure. */
 import fc from 'fast-check';
-import { SUMS, workOut } from '@tetrad/core/desk';
+import { SUMS, entriesOf, sumAt, workOut } from '@tetrad/core/desk';
+import { TEST_NAMES, TESTS } from '@tetrad/core';
+import { SOUND_SYSTEM, caseOf, read } from './cases';
 import type { Sum, SumInput } from '@tetrad/core/desk';
 
 const sumOf = (id: string): Sum => SUMS.find((sum) => sum.id === id)!;
@@ -72,4 +74,31 @@ it.each(SUMS.map((sum) => [sum.id, sum] as const))('%s: beyond its domain the en
     const zero = workOut(sum, { ...usual(sum), [input.name]: Number.NaN });
     expect(zero.ok).toBe(false);
   }
+});
+
+describe('beside a job', () => {
+  it('every test that a clamp reads gets its amps from the clamp’s scale, cranking speed from peaks', () => {
+    for (const test of TEST_NAMES) {
+      const found = sumAt(test);
+      if (!found) continue;
+      const sum = sumOf(found.sum);
+      expect(sum).toBeDefined();
+      if (found.reads === undefined) continue;
+      const worked = workOut(sum, usual(sum));
+      expect(worked.ok && worked.results[found.reads]!.unit).toBe(TESTS[test].unit);
+    }
+    expect(sumAt('starter-draw')).toEqual({ sum: 'clamp-scale', reads: 0 });
+    expect(sumAt('conductance')).toBeNull();
+  });
+
+  it('the job fills in what it knows, each entry in its domain; a void reading fills in nothing', () => {
+    const subject = caseOf([read('resting-voltage', 12.5), { ...read('resting-voltage', 11), void: 'slip' }], {
+      celsius: 5,
+      system: { ...SOUND_SYSTEM, alternator: { ratedAmps: 120 } },
+    });
+    expect(entriesOf('charge-state', subject)).toMatchObject({ volts: 12.5, nominal: '12', celsius: 5 });
+    expect(entriesOf('alternator-output', subject)).toEqual({ rated: 120 });
+    expect(entriesOf('clamp-scale', subject)).toEqual({});
+    for (const sum of SUMS) expect(workOut(sum, { ...usual(sum), ...entriesOf(sum.id, subject) }).ok).toBe(true);
+  });
 });

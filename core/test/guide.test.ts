@@ -45,7 +45,12 @@ it('a fault names what must be ruled out and the tests that do it', () => {
   const { sections } = page('starter-worn');
   const out = sections.find(({ title }) => title === 'What must be ruled out first')!;
   expect(out.lines.flatMap(({ to = [] }) => to)).toEqual(
-    expect.arrayContaining(['drop-starter-positive', 'drop-starter-ground', 'starter-control-voltage', 'crank-by-hand']),
+    expect.arrayContaining([
+      'drop-starter-positive',
+      'drop-starter-ground',
+      'starter-control-voltage',
+      'crank-by-hand',
+    ]),
   );
   expect(linesOf(page('alternator-diode'), 'Tests that tell')).toEqual(
     expect.arrayContaining([expect.stringContaining('Ripple waveform')]),

@@ -15,6 +15,8 @@ import { pack } from './sums/pack';
 import { rating } from './sums/rating';
 
 export type { FigureInput, Sum, SumInput, SumResult, SumUnit, WordInput } from './sum';
+export { entriesOf, sumAt } from './in-job';
+export type { JobSum } from './in-job';
 export { workOut } from './work-out';
 export type { SumEntries, WorkedOut } from './work-out';
 

@@ -201,8 +201,8 @@ async function condemned(sql: Sql, shop: ShopId, document: CriteriaDocument): Pr
 }
 
 async function viewOf(sql: Sql, shop: ShopId, id: string, version: number): Promise<CriteriaView> {
-  const sets = await listOwnSets(sql, shop);
-  return sets.find(({ document }) => document.id === id && document.version === version)!;
+  const versions = await listOwnSets(sql, shop, id);
+  return versions.find(({ document }) => document.version === version)!;
 }
 
 function versionParam(request: Request): { readonly id: string; readonly version: number } {

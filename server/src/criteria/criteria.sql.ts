@@ -3,14 +3,18 @@ import type { CriteriaDocument } from '@tetrad/core';
 import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
 
-/** Every version of the shop's own sets, the newest of each first. */
-export async function listOwnSets(sql: Sql, shop: ShopId): Promise<readonly CriteriaView[]> {
+/** Every version of the shop's own sets, the newest of each first. @param only The id of one set; null for all. */
+export async function listOwnSets(
+  sql: Sql,
+  shop: ShopId,
+  only: string | null = null,
+): Promise<readonly CriteriaView[]> {
   const { rows } = await sql.query<CriteriaView>(
     `SELECT document, false AS "isShipped", made_by AS "madeBy", ${isoTime('made_at')} AS "madeAt", reason,
             in_force_by AS "inForceBy", ${isoTime('in_force_at')} AS "inForceAt",
             coalesce(in_force_at = max(in_force_at) OVER (PARTITION BY set_id), false) AS "isInForce"
-       FROM criteria_set WHERE shop_id = $1 ORDER BY set_id, version DESC`,
-    [shop],
+       FROM criteria_set WHERE shop_id = $1 AND ($2::text IS NULL OR set_id = $2) ORDER BY set_id, version DESC`,
+    [shop, only],
   );
   return rows;
 }

@@ -81,6 +81,8 @@ export class Bench {
 
   /** The job's id, from the address. */
   readonly id = input.required<string>();
+  /** The key of the step to begin at, where the address names one. */
+  readonly step = input<string>();
 
   readonly #practiceJobs = inject(PracticeJobs);
   /** The exercise of a practice job; null for every other. */
@@ -129,6 +131,7 @@ export class Bench {
         this.at.onward();
         this.job.open(id);
         this.job.recall(id);
+        this.at.chooseKey(this.step() ?? null);
       });
     });
     // on a phone the step lies above the route it was chosen from

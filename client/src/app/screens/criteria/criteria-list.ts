@@ -64,7 +64,7 @@ function setRows(sets: readonly CriteriaDocument[], format: FigureFormat): reado
   imports: [Button, CheckList, Coming, FileButton, Message, RouterLink, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Limit sets</h1>
       <a pButton kind="bare" routerLink="/maker-figures">Maker’s figures</a>
       <button pButton kind="bare" [disabled]="shown().length === 0" (click)="exportCsv()">Export CSV</button>
@@ -151,19 +151,12 @@ function setRows(sets: readonly CriteriaDocument[], format: FigureFormat): reado
     }
   `,
   styles: `
-    .bar,
     .choice {
       display: flex;
       flex-wrap: wrap;
-      align-items: center;
+      align-items: start;
       gap: 8px 24px;
       padding: 8px 16px;
-    }
-    h1 {
-      margin: 0 auto 0 0;
-    }
-    .choice {
-      align-items: start;
     }
     .choice tt-check-list {
       flex: 1 1 560px;

@@ -26,6 +26,9 @@ const TYPED: Readonly<Record<string, EntryUnit>> = {
   h: 'h',
 };
 
+/** A figure that was worked out is no finer than its meter. */
+const USED_DIGITS = 4;
+
 /** One sum: entries, formula, results, and its picture where one helps. */
 @Component({
   selector: 'tt-desk-sum',
@@ -58,6 +61,11 @@ const TYPED: Readonly<Record<string, EntryUnit>> = {
               <span class="figure">{{ one.words }}</span>
               @if (one.note) {
                 <span class="soft">{{ one.note }}</span>
+              }
+              @if ($index === reads() && one.value !== null) {
+                <button pButton kind="main" class="no-print" (click)="used.emit(rounded(one.value))">
+                  Use in this job
+                </button>
               }
             </dd>
           }
@@ -105,7 +113,7 @@ const TYPED: Readonly<Record<string, EntryUnit>> = {
       text-align: right;
     }
     dd .figure {
-      font-size: var(--text-l);
+      font-size: var(--text-lg);
     }
     dd .soft {
       display: block;
@@ -120,7 +128,10 @@ export class DeskSum implements OnInit {
   readonly sum = input.required<Sum>();
   /** What the address brought along. */
   readonly given = input<SumEntries>({});
+  /** The place of the result that a job takes as its reading; null where none does. */
+  readonly reads = input<number | null>(null);
   readonly changed = output<SumEntries>();
+  readonly used = output<number>();
   protected readonly isDrawn = signal(false);
   readonly #texts = signal<Readonly<Record<string, string>>>({});
 
@@ -158,6 +169,7 @@ export class DeskSum implements OnInit {
     if (this.#worked().ok) this.changed.emit(this.entries());
   }
 
+  protected readonly rounded = (value: number): number => Number(value.toPrecision(USED_DIGITS));
   #words({ value, unit, decimals }: SumResult): string {
     if (value === null) return '–';
     const format = this.#figures.format();

@@ -30,7 +30,7 @@ const MAX_SHOWN = 5;
   imports: [Button, Coming, Empty, FiguresDialog, FileButton, Message, RouterLink, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Maker’s figures</h1>
       <a pButton kind="bare" routerLink="/criteria">Limit sets</a>
       <button pButton kind="bare" [disabled]="records().length === 0" (click)="exportCsv()">Export CSV</button>
@@ -60,8 +60,8 @@ const MAX_SHOWN = 5;
           <tr>
             <th scope="col">Engine or model</th>
             <th scope="col">Figures</th>
-            <th scope="col" class="wide">Battery</th>
-            <th scope="col" class="wide">Source</th>
+            <th scope="col" class="kit-wide">Battery</th>
+            <th scope="col" class="kit-wide">Source</th>
             <th scope="col"><span class="sr-only">What to do</span></th>
           </tr>
         </ng-template>
@@ -71,8 +71,8 @@ const MAX_SHOWN = 5;
               <strong>{{ row.name }}</strong>
             </td>
             <td>{{ row.figures }}</td>
-            <td class="wide">{{ row.battery }}</td>
-            <td class="wide">{{ row.source || 'not told' }}</td>
+            <td class="kit-wide">{{ row.battery }}</td>
+            <td class="kit-wide">{{ row.source || 'not told' }}</td>
             <td class="does">
               @if (may()) {
                 <button pButton kind="bare" (click)="editing.set(row.of)">Change</button>
@@ -92,24 +92,9 @@ const MAX_SHOWN = 5;
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
-    h1 {
-      margin: 0 auto 0 0;
-    }
     .does {
       text-align: right;
       white-space: nowrap;
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

@@ -45,8 +45,8 @@ const USUAL_DAYS = '365';
             <th scope="col">Name</th>
             <th scope="col">Role</th>
             <th scope="col">Good until</th>
-            <th scope="col" class="wide">Made by</th>
-            <th scope="col" class="wide">Last used</th>
+            <th scope="col" class="kit-wide">Made by</th>
+            <th scope="col" class="kit-wide">Last used</th>
             <th scope="col"><span class="sr-only">What to do</span></th>
           </tr>
         </ng-template>
@@ -55,8 +55,8 @@ const USUAL_DAYS = '365';
             <td>{{ key.name }}</td>
             <td>{{ key.role }}</td>
             <td>{{ key.state ?? (key.expiresAt | date: 'd MMM y') }}</td>
-            <td class="wide">{{ key.createdBy }}</td>
-            <td class="wide">{{ key.usedAt ? (key.usedAt | date: 'd MMM y, HH:mm') : 'never' }}</td>
+            <td class="kit-wide">{{ key.createdBy }}</td>
+            <td class="kit-wide">{{ key.usedAt ? (key.usedAt | date: 'd MMM y, HH:mm') : 'never' }}</td>
             <td>
               @if (key.state === null) {
                 <button pButton kind="bare" (click)="revoke(key)">Revoke</button>
@@ -96,9 +96,6 @@ const USUAL_DAYS = '365';
     @media (max-width: 768px) {
       form {
         grid-template-columns: minmax(0, 1fr);
-      }
-      .wide {
-        display: none;
       }
     }
   `,

@@ -12,7 +12,7 @@ import { Webhooks } from './webhooks';
   imports: [ApiKeys, Button, Message, Webhooks],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>API</h1>
       <p class="soft">For the shop’s own programs: open a job, read its result, be told when it is decided.</p>
       <a pButton kind="bare" href="/api/openapi.json" target="_blank" rel="noopener">OpenAPI document</a>
@@ -27,14 +27,7 @@ import { Webhooks } from './webhooks';
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
-    .bar p {
+    .kit-bar p {
       flex: 1 1 300px;
       margin: 0;
     }

@@ -21,7 +21,7 @@ import { selectShop, selectWho } from '../../state/session/session.feature';
   imports: [Button, Coming, DatePipe, Empty, Message, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Audit log</h1>
       <p class="soft">Each entry holds the hash of the one before it; “tetrad audit verify” proves it unbroken.</p>
       <button pButton (click)="save()" [disabled]="rows().length === 0">Export CSV</button>
@@ -39,8 +39,8 @@ import { selectShop, selectWho } from '../../state/session/session.feature';
             <th scope="col">When</th>
             <th scope="col">Who</th>
             <th scope="col">What</th>
-            <th scope="col" class="wide">Of</th>
-            <th scope="col" class="wide">From</th>
+            <th scope="col" class="kit-wide">Of</th>
+            <th scope="col" class="kit-wide">From</th>
           </tr>
         </ng-template>
         <ng-template #body let-act>
@@ -64,18 +64,11 @@ import { selectShop, selectWho } from '../../state/session/session.feature';
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
-    .bar p {
+    .kit-bar p {
       flex: 1 1 300px;
     }
     @media (max-width: 480px) {
-      .bar p {
+      .kit-bar p {
         order: 1;
         flex-basis: 100%;
       }
@@ -98,11 +91,6 @@ import { selectShop, selectWho } from '../../state/session/session.feature';
     }
     .older {
       margin: 16px;
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

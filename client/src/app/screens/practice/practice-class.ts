@@ -34,7 +34,7 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
   imports: [Button, Coming, DatePipe, Empty, Message, PointsChart, RouterLink, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Class</h1>
       <a pButton kind="bare" routerLink="/practice">All exercises</a>
       <button pButton kind="bare" [disabled]="count() === 0" (click)="exportCsv()">Export CSV</button>
@@ -70,9 +70,9 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
               <th scope="col">Person</th>
               <th scope="col">Lessons</th>
               <th scope="col">Points</th>
-              <th scope="col" class="wide">Weak</th>
+              <th scope="col" class="kit-wide">Weak</th>
               <th scope="col">Next</th>
-              <th scope="col" class="wide">Last</th>
+              <th scope="col" class="kit-wide">Last</th>
             </tr>
           </ng-template>
           <ng-template #body let-row>
@@ -88,7 +88,7 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
               </td>
               <td class="figure">{{ row.lessons }} of {{ total }}</td>
               <td class="figure">{{ row.points ?? '–' }}</td>
-              <td class="wide">{{ row.weak.join(', ') || '–' }}</td>
+              <td class="kit-wide">{{ row.weak.join(', ') || '–' }}</td>
               <td>
                 @if (row.next; as next) {
                   <a [routerLink]="['/practice', next]">{{ titleOf(next) }}</a>
@@ -96,7 +96,7 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
                   Nothing is due
                 }
               </td>
-              <td class="wide">{{ row.last ? (row.last | date: 'd MMM, HH:mm') : 'Not yet' }}</td>
+              <td class="kit-wide">{{ row.last ? (row.last | date: 'd MMM, HH:mm') : 'Not yet' }}</td>
             </tr>
           </ng-template>
         </p-table>
@@ -112,13 +112,6 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
     h1 {
       flex: 1;
     }
@@ -133,11 +126,6 @@ const newest = (results: readonly PracticeResult[]): readonly PracticeResult[] =
       gap: 8px;
       margin: 0;
       padding-left: 24px;
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

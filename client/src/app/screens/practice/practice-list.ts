@@ -41,7 +41,7 @@ import { PointsChart } from './points-chart';
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Practice</h1>
       <p class="soft">
         A simulated vehicle with a hidden fault: put the leads on, turn the key, read the meter, call the part. Nothing
@@ -86,9 +86,9 @@ import { PointsChart } from './points-chart';
       <ng-template #header>
         <tr>
           <th scope="col">Exercise</th>
-          <th scope="col" class="wide">What the driver says</th>
+          <th scope="col" class="kit-wide">What the driver says</th>
           <th scope="col">Best</th>
-          <th scope="col" class="wide">Last</th>
+          <th scope="col" class="kit-wide">Last</th>
         </tr>
       </ng-template>
       <ng-template #body let-row>
@@ -96,22 +96,15 @@ import { PointsChart } from './points-chart';
           <td>
             <a pButton kind="link" [routerLink]="['/practice', row.id]">{{ row.title }}</a>
           </td>
-          <td class="wide">{{ row.story }}</td>
+          <td class="kit-wide">{{ row.story }}</td>
           <td class="figure">{{ row.best === null ? '–' : row.best + ' points' }}</td>
-          <td class="wide">{{ row.last ? (row.last | date: 'd MMM, HH:mm') : 'Not yet' }}</td>
+          <td class="kit-wide">{{ row.last ? (row.last | date: 'd MMM, HH:mm') : 'Not yet' }}</td>
         </tr>
       </ng-template>
     </p-table>
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
-    .bar p {
+    .kit-bar p {
       flex: 1 1 320px;
     }
     .any {
@@ -138,11 +131,6 @@ import { PointsChart } from './points-chart';
       gap: 8px 16px;
       margin: 0;
       padding: 0 16px 12px;
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

@@ -20,7 +20,7 @@ import { GradeMark } from '../../kit/grade-mark';
 import { ProfileView } from '../../kit/profile-view';
 import { Ruler } from '../../kit/ruler';
 import { HttpClient, httpResource } from '@angular/common/http';
-import type { CaptureView, JobView } from '@tetrad/contracts';
+import type { CaptureView, CriteriaListView, JobView } from '@tetrad/contracts';
 import type { Case } from '@tetrad/core';
 import { CapturePicture } from './capture-picture';
 import { VoltSteps } from '../../kit/volt-steps';
@@ -96,14 +96,23 @@ export class Report {
     return `/api/shops/${this.#shop() ?? ''}/jobs/${this.id()}/report.pdf?${asked.toString()}`;
   });
 
-  /** The same readings by every school: where they differ, and what each would do. */
+  readonly #criteria = httpResource<CriteriaListView>(() =>
+    this.#shop() ? `/api/shops/${this.#shop()}/criteria` : undefined,
+  );
+  /** The sets that ship, and the shop's own that are in force; without the server the first alone. */
+  readonly #sets = computed(() => {
+    const sets = this.#criteria.hasValue() ? this.#criteria.value().sets : [];
+    return [...SCHOOLS, ...sets.filter((set) => set.isInForce && !set.isShipped).map(({ document }) => document)];
+  });
+  /** The same readings by every limit set: where they differ, and what each would do. */
   protected readonly schools = computed(() => {
     const job = this.view();
     if (!job || job.case.readings.length === 0) return null;
-    const { schools, disagreements } = compareSchools(job.case, SCHOOLS);
+    const { schools, disagreements } = compareSchools(job.case, this.#sets());
     const voice = this.#voice.voice();
     return {
       schools: schools.map(({ criteria, decided }) => ({
+        id: criteria.id,
         name: criteria.name,
         words: decisionWords({ ...decided, with: decided.because.params }, voice),
       })),

@@ -25,7 +25,6 @@ import { Check } from '../../kit/check';
 import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
 import { Fold } from '../../kit/fold';
-import { Figure } from '../../kit/forms/figure';
 import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
 import { Segmented } from '../../kit/segmented';
@@ -43,6 +42,7 @@ import type { Checked } from '../../rounds/vehicle-check';
 import { Api } from '../../state/api';
 import { newId } from '../../state/new-id';
 import { selectShop, selectWho } from '../../state/session/session.feature';
+import { RoundField } from './round-field';
 import { RoundLook } from './round-look';
 
 const UNKNOWN_SYSTEM: System = { nominalVolts: 12, battery: { chemistry: 'flooded' } };
@@ -70,13 +70,13 @@ const MAX_NAMED = 8;
     Check,
     Coming,
     Field,
-    Figure,
     FocusFirst,
     Fold,
     FormsModule,
     GradeMark,
     InputText,
     Message,
+    RoundField,
     RoundLook,
     RouterLink,
     ScanButton,

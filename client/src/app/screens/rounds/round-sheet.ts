@@ -26,7 +26,7 @@ const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'nea
   imports: [Button, Coming, Empty, GradeMark, Message, ProfileView, RouterLink, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>{{ group() }}: round sheet</h1>
       <p class="soft">{{ sums() }}</p>
       <a pButton kind="bare" [routerLink]="['/rounds', plan()]">Start round</a>
@@ -48,9 +48,9 @@ const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'nea
             <th scope="col">Urgency</th>
             <th scope="col">Vehicle</th>
             <th scope="col">Result</th>
-            <th scope="col" class="wide">Four notes</th>
-            <th scope="col" class="wide">Changed since the visit before</th>
-            <th scope="col" class="wide">Comment</th>
+            <th scope="col" class="kit-wide">Four notes</th>
+            <th scope="col" class="kit-wide">Changed since the visit before</th>
+            <th scope="col" class="kit-wide">Comment</th>
           </tr>
         </ng-template>
         <ng-template #body let-row>
@@ -68,29 +68,22 @@ const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'nea
               }
               <span class="soft">{{ row.when }}</span>
             </td>
-            <td class="wide">
+            <td class="kit-wide">
               @if (row.profile) {
                 <div class="mark"><tt-profile [small]="true" [profile]="row.profile" /></div>
               }
               <span class="figure notes">{{ row.figures }}</span>
             </td>
-            <td class="wide">{{ row.changed || '–' }}</td>
-            <td class="wide">{{ row.comment || '–' }}</td>
+            <td class="kit-wide">{{ row.changed || '–' }}</td>
+            <td class="kit-wide">{{ row.comment || '–' }}</td>
           </tr>
         </ng-template>
       </p-table>
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
     h1,
-    .bar p {
+    .kit-bar p {
       margin: 0 auto 0 0;
     }
     td .soft {
@@ -105,11 +98,6 @@ const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'nea
     }
     .notes {
       font-size: var(--text-sm);
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

@@ -39,9 +39,9 @@ import { selectShop } from '../../state/session/session.feature';
           <tr>
             <th scope="col">Vehicle</th>
             <th scope="col">Due</th>
-            <th scope="col" class="wide">Last visit</th>
-            <th scope="col" class="wide">Result</th>
-            <th scope="col" class="wide">Odometer</th>
+            <th scope="col" class="kit-wide">Last visit</th>
+            <th scope="col" class="kit-wide">Result</th>
+            <th scope="col" class="kit-wide">Odometer</th>
           </tr>
         </ng-template>
         <ng-template #body let-row>
@@ -51,8 +51,8 @@ import { selectShop } from '../../state/session/session.feature';
               <span class="figure soft plate">{{ row.plate }}</span>
             </td>
             <td [class.late]="row.isDue">{{ row.due }}</td>
-            <td class="wide">{{ row.lastVisit ? (row.lastVisit | date: 'd MMM y') : 'never' }}</td>
-            <td class="wide">{{ row.said }}</td>
+            <td class="kit-wide">{{ row.lastVisit ? (row.lastVisit | date: 'd MMM y') : 'never' }}</td>
+            <td class="kit-wide">{{ row.said }}</td>
             <td class="wide figure">{{ row.use }}</td>
           </tr>
         </ng-template>
@@ -72,11 +72,6 @@ import { selectShop } from '../../state/session/session.feature';
     .late {
       font-weight: 600;
       color: var(--outside);
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

@@ -22,7 +22,7 @@ import { RoundVehicles } from './round-vehicles';
   imports: [Button, Coming, DatePipe, Empty, Message, RoundDialog, RoundVehicles, RouterLink, TableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Rounds</h1>
       <a pButton kind="bare" routerLink="/vehicles">All vehicles</a>
       @if (rounds().length > 0) {
@@ -46,8 +46,8 @@ import { RoundVehicles } from './round-vehicles';
           <tr>
             <th scope="col">Group</th>
             <th scope="col">Due</th>
-            <th scope="col" class="wide">How often</th>
-            <th scope="col" class="wide">Who</th>
+            <th scope="col" class="kit-wide">How often</th>
+            <th scope="col" class="kit-wide">Who</th>
             <th scope="col"><span class="sr-only">What to do</span></th>
           </tr>
         </ng-template>
@@ -69,8 +69,8 @@ import { RoundVehicles } from './round-vehicles';
                 <span class="soft">next {{ row.nextOn | date: 'd MMM' }}</span>
               }
             </td>
-            <td class="wide">{{ row.interval }}</td>
-            <td class="wide">{{ row.assignee ?? '–' }}</td>
+            <td class="kit-wide">{{ row.interval }}</td>
+            <td class="kit-wide">{{ row.assignee ?? '–' }}</td>
             <td class="does">
               <a pButton [kind]="row.due > 0 ? 'main' : 'plain'" [routerLink]="['/rounds', row.id]">Start round</a>
               <a pButton kind="bare" [routerLink]="['/rounds', row.id, 'sheet']">Sheet</a>
@@ -96,16 +96,6 @@ import { RoundVehicles } from './round-vehicles';
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
-    h1 {
-      margin: 0 auto 0 0;
-    }
     h2 {
       margin: 24px 16px 8px;
       font-size: var(--text-base);
@@ -119,11 +109,6 @@ import { RoundVehicles } from './round-vehicles';
       flex-wrap: wrap;
       justify-content: end;
       gap: 4px;
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

@@ -39,7 +39,7 @@ const PAUSE_MS = 200;
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="bar">
+    <div class="kit-bar">
       <h1>Vehicles</h1>
       <tt-field label="Name, plate, VIN or group" [quiet]="true">
         <input pInputText type="search" placeholder="Name, plate, VIN or group" maxlength="80" [formControl]="find" />
@@ -74,8 +74,8 @@ const PAUSE_MS = 200;
           <tr>
             <th scope="col">Vehicle</th>
             <th scope="col">Plate</th>
-            <th scope="col" class="wide">VIN</th>
-            <th scope="col" class="wide">Year</th>
+            <th scope="col" class="kit-wide">VIN</th>
+            <th scope="col" class="kit-wide">Year</th>
             <th scope="col">Group</th>
           </tr>
         </ng-template>
@@ -97,13 +97,6 @@ const PAUSE_MS = 200;
     }
   `,
   styles: `
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 16px;
-      padding: 8px 16px;
-    }
     h1 {
       margin-right: auto;
     }
@@ -112,11 +105,6 @@ const PAUSE_MS = 200;
     }
     .more {
       padding: 0 16px;
-    }
-    @media (max-width: 768px) {
-      .wide {
-        display: none;
-      }
     }
   `,
 })

@@ -65,7 +65,7 @@ const monthOf = (date: Date): string => date.toLocaleDateString('en', { month: '
       margin: 0;
     }
     .now {
-      font-size: var(--text-l);
+      font-size: var(--text-lg);
     }
   `,
 })

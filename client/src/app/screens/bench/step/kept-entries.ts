@@ -1,10 +1,11 @@
 import { Injectable } from '@angular/core';
 import type { ReadingStep } from '@tetrad/core';
+import { keptEntryKey } from '../../../job/kept-entry';
 import { restoreForm } from '../../../kit/forms/kept-draft';
 import { keyOf } from '../route/step-key';
 import type { ReadingForm } from './reading-form';
 
-const keyFor = (job: string | null, step: ReadingStep): string => `tetrad.entry.${job ?? ''}.${keyOf(step)}`;
+const keyFor = (job: string | null, step: ReadingStep): string => keptEntryKey(job, keyOf(step));
 
 /** What is typed and not saved yet, over a reload and a look at another step. */
 @Injectable({ providedIn: 'root' })

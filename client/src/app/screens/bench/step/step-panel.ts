@@ -13,6 +13,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { TESTS, WAITS, isCaptureTest, stepName } from '@tetrad/core';
 import type { CautionName, StepName, System, WaitKind } from '@tetrad/core';
+import { entriesOf, sumAt } from '@tetrad/core/desk';
 import { Sentences } from '../../../device/sentences';
 import { Settings } from '../../../device/settings';
 import type { EnteredReading } from '../../../job/commands';
@@ -116,6 +117,14 @@ export class StepPanel {
   protected readonly guidePage = computed(() => {
     const { kind } = this.step();
     return this.stepName() ?? (kind === 'ask' ? 'complaint' : 'recording');
+  });
+  /** The sum that helps at this step, with what the job knows of it; null where none does. */
+  protected readonly desk = computed(() => {
+    const step = this.step();
+    const sum = step.kind === 'reading' ? sumAt(step.test) : null;
+    if (sum === null || this.job.isQuick()) return null;
+    const { id, case: subject } = this.view();
+    return { id: sum.sum, query: { ...entriesOf(sum.sum, subject), job: id, step: keyOf(step), reads: sum.reads } };
   });
   protected readonly cautions = viewChild(CautionStrip);
   protected readonly entry = viewChild(ReadingEntry);
