@@ -7,6 +7,7 @@ import { benchJudgeLines } from './bench/judge-lines.mjs';
 import { benchKeyToGrade } from './bench/key-to-grade.mjs';
 import { benchLiveInstruments } from './bench/live-instruments.mjs';
 import { benchCountInStep, benchLiveUpdate } from './bench/live-update.mjs';
+import { benchOfflineScreens } from './bench/offline-screens.mjs';
 import { benchBayFrames, benchBaySolved } from './bench/practice-bay.mjs';
 import { benchLayoutShift, benchLongFloor, benchRouteChange } from './bench/screens.mjs';
 import { withServedApplication } from './bench/served.mjs';
@@ -23,6 +24,7 @@ const IN_THE_BROWSER = [
   ['change of screen', benchRouteChange],
   ['long floor', benchLongFloor],
   ['layout shift', benchLayoutShift],
+  ['guide and desk offline', benchOfflineScreens],
   ['live update', benchLiveUpdate],
   ['count in step', benchCountInStep],
   ['zoom of a capture', benchCaptureZoom],

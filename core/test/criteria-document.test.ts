@@ -7,10 +7,12 @@ import {
   checkCriteria,
   criteriaMisfits,
   judge,
+  reportDocument,
   ruleFields,
   simulateCase,
 } from '@tetrad/core';
 import type { CriteriaDocument, CriteriaSet, Limit } from '@tetrad/core';
+import { caseOf, read, soundReadings } from './cases';
 
 const documentOf = (set: CriteriaSet): CriteriaDocument => ({ format: CRITERIA_FORMAT, ...set });
 const withLimits = (limits: readonly Limit[]): CriteriaSet => ({ ...BALANCED, limits });
@@ -96,4 +98,39 @@ it('limits for other readings do not contradict each other', () => {
     limitOf('ripple-ac', { kind: 'band', max: 0.2 }, { when: { loads: 'on' } }),
   ];
   expect(checkCriteria(withLimits(limits))).toEqual([]);
+});
+
+describe('an edit of a set is found again', () => {
+  const subject = caseOf([...soundReadings(), read('conductance', 460)]); // 82 % of 560 A
+  const edited: CriteriaSet = {
+    ...BALANCED,
+    limits: BALANCED.limits.map((limit) =>
+      limit.test === 'conductance' ? { ...limit, rule: { kind: 'rated-share', minShare: 0.93 } } : limit,
+    ),
+  };
+  const [usual, own] = [judge(subject, BALANCED), judge(subject, edited)];
+  const { id } = subject.readings.at(-1)!;
+  const gradeIn = (said: typeof own) => said.readings.find((one) => one.id === id)!;
+  const worn = (said: typeof own) => said.faults.find(({ fault }) => fault === 'battery-worn')!;
+  const weightIn = (said: typeof own): number => worn(said).evidence.reduce((sum, { weight }) => sum + weight, 0);
+
+  it('in the grade and its limit', () => {
+    expect([gradeIn(usual).grade, gradeIn(own).grade]).toEqual([expect.not.stringMatching('outside'), 'outside']);
+    expect(gradeIn(own).limit).toContain('93 %');
+  });
+  it('in the evidence and the probability', () => {
+    expect(weightIn(own)).toBeGreaterThan(weightIn(usual) + 0.5);
+    expect(worn(own).probability).toBeGreaterThan(2 * worn(usual).probability);
+  });
+  it('in the decision: what was found sound is asked about', () => {
+    expect(own.parts.battery.verdict).not.toBe('keep');
+    expect(usual.parts.battery.verdict).toBe('keep');
+  });
+  it('in the report', () => {
+    const report = (criteria: CriteriaSet, judgement: typeof own) =>
+      reportDocument({ case: subject, criteria, judgement, signOff: null }).readings.find(
+        ({ grade, limit }) => grade === 'outside' && limit.includes('93 %'),
+      );
+    expect([report(BALANCED, usual), report(edited, own)]).toEqual([undefined, expect.anything()]);
+  });
 });

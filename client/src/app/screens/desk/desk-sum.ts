@@ -1,7 +1,7 @@
 import type { OnInit } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { parseEntry } from '@tetrad/core';
+import { CHEMISTRY_WORDS, parseEntry } from '@tetrad/core';
 import type { EntryUnit } from '@tetrad/core';
 import { workOut } from '@tetrad/core/desk';
 import type { FigureInput, Sum, SumEntries, SumInput, SumResult } from '@tetrad/core/desk';
@@ -26,6 +26,8 @@ const TYPED: Readonly<Record<string, EntryUnit>> = {
   h: 'h',
 };
 
+/** Words that are told otherwise than the sum holds them. */
+const WORDS: Readonly<Record<string, string>> = CHEMISTRY_WORDS;
 /** A figure that was worked out is no finer than its meter. */
 const USED_DIGITS = 4;
 
@@ -162,7 +164,7 @@ export class DeskSum implements OnInit {
     return this.#texts()[name] ?? String(usual);
   }
   protected optionsOf(entry: SumInput): readonly { value: string; label: string }[] {
-    return entry.kind === 'word' ? entry.words.map((value) => ({ value, label: value })) : [];
+    return entry.kind === 'word' ? entry.words.map((value) => ({ value, label: WORDS[value] ?? value })) : [];
   }
   protected type({ name }: SumInput, text: string): void {
     this.#texts.update((before) => ({ ...before, [name]: text }));
