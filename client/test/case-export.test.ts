@@ -26,6 +26,7 @@ beforeEach(async () => {
   server = TestBed.inject(HttpTestingController);
   TestBed.tick();
   server.expectOne(({ url }) => url.includes('/captures')).flush([]);
+  server.expectOne(({ url }) => url.endsWith('/criteria')).flush({ usual: 'balanced', sets: [] });
   await fixture.whenStable();
 });
 const take = (): void =>
