@@ -177,7 +177,7 @@ describe('the demo', () => {
   it('is loaded once, with times before now', async () => {
     const pool = await ownersPool();
     await migrate(pool, MIGRATIONS);
-    expect(await loadDemo(pool, new Date())).toBe(21);
+    expect(await loadDemo(pool, new Date())).toBe(59);
     expect(await loadDemo(pool, new Date())).toBe(0);
     const { rows } = await pool.query(
       'SELECT count(*) FILTER (WHERE opened_at > now()) AS future, count(*) AS all FROM job',
@@ -187,7 +187,7 @@ describe('the demo', () => {
          FROM capture c JOIN capture_found f USING (shop_id, capture_id)`,
     );
     await pool.end();
-    expect(rows[0]).toEqual({ future: '0', all: '21' });
+    expect(rows[0]).toEqual({ future: '0', all: '59' });
     expect(Object.fromEntries(captures.rows.map(({ name, findings }) => [name, findings]))).toMatchObject({
       'cold-start.csv': [],
       'before.csv': [],

@@ -20,7 +20,7 @@ it('the indexes of the trade list every file of their folders', () => {
     console.log(JSON.stringify(await trades()))`;
   const { stdout } = spawnSync(process.execPath, ['--input-type=module', '--eval', code], { encoding: 'utf8' });
   const indexes = JSON.parse(stdout) as { path: string; text: string }[];
-  expect(indexes.length).toBe(8);
+  expect(indexes.length).toBe(9);
   for (const { path, text } of indexes) expect(readFileSync(path, 'utf8')).toBe(text);
 });
 

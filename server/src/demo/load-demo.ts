@@ -235,6 +235,6 @@ function loadJobs(pool: Pool, now: Date): Promise<number> {
         WHERE v.shop_id = $1 AND j.shop_id = $1 AND j.vehicle_id = v.vehicle_id AND v.vehicle_id = j.job_id`,
       [DEMO_SHOP.id],
     );
-    return DEMO_JOBS.length;
+    return DEMO_JOBS.length + DEMO_PAST.length;
   });
 }
