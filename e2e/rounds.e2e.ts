@@ -1,6 +1,6 @@
 /** A round is planned, walked with the keyboard alone (with and without the network), and read as a sheet. */
 import type { Page } from '@playwright/test';
-import { expect, test } from './application';
+import { expect, test, untilOnDevice } from './application';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -84,11 +84,7 @@ test('a vehicle is checked with some fifty keys; a sound one stays closed, a wea
 
 test('without the network a round goes on: what was checked is sent when the server is back', async ({ page, app }) => {
   await startRound(page, app.url, 'Roads');
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-  });
-  await page.waitForTimeout(3000);
-  await page.reload();
+  await untilOnDevice(page);
   await app.stop();
   await page.reload();
   await expect(page.getByLabel('Plate, VIN or its last characters')).toBeFocused();

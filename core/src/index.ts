@@ -26,6 +26,7 @@ export type { Costs } from './criteria/costs';
 export { BALANCED_COSTS, COST_REASONS, weighedCosts } from './criteria/costs';
 export { BALANCED, CAREFUL, HEAVY_DUTY, QUICK_CHECK, SCHOOLS, schoolById } from './criteria/schools';
 export { LABEL_FIGURES } from './format/label-figures';
+export { isSameDecision } from './format/same-decision';
 export { CASE_FORMAT } from './format/case-format';
 export { conditionFigure } from './format/reading-shape';
 export type { BatteryLabel, Case, Rating, System } from './format/case-shape';

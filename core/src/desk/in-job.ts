@@ -1,6 +1,7 @@
 /** Sums beside a job: which one helps at a test, what the job fills in, and which result is the test's own reading. */
 import { batteryCca } from '../battery/rating';
 import { usualCapacityAh } from '../battery/standing';
+import { isPathTest } from '../circuit/paths';
 import type { Case } from '../format/case-shape';
 import type { TestName } from '../format/names';
 import { TESTS } from '../trade/tables';
@@ -28,7 +29,7 @@ export function sumAt(test: TestName): JobSum | null {
   if (own) return own;
   const { unit, leads } = TESTS[test];
   if (unit === 'A' && leads?.clamp !== undefined) return { sum: 'clamp-scale', reads: 0 };
-  return test.startsWith('drop-') ? { sum: 'drop' } : null;
+  return isPathTest(test) ? { sum: 'drop' } : null;
 }
 
 /** What a job knows. */

@@ -15,15 +15,9 @@ import type { SymptomName } from '../format/words';
 import { CHEMISTRY_WORDS } from '../words/en/battery-label';
 import { section } from './guide-page';
 import type { GuideLine, GuidePage, GuideSection } from './guide-page';
+import { ACT_PAGES } from './page-of-step';
 
 type ActKind = ActStep['kind'];
-/** The address of each page: what the judge calls the step where it has a name for it. */
-export const ACT_PAGES: Readonly<Record<ActKind, string>> = {
-  ask: 'complaint',
-  label: 'label',
-  charge: 'charge',
-  capture: 'recording',
-};
 const CAUTIONS_OF: Readonly<Record<ActKind, readonly CautionName[]>> = {
   ask: [],
   label: [],

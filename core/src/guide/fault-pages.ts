@@ -3,16 +3,16 @@ import type { System } from '../format/case-shape';
 import type { FaultName, TestName } from '../format/names';
 import { EXCUSES } from '../trade/excuses';
 import type { Fault } from '../trade/fault';
-import { FAULTS, FAULT_NAMES, TESTS, TEST_NAMES } from '../trade/tables';
+import { FAULTS, FAULT_NAMES, TESTS } from '../trade/tables';
 import { SYMPTOMS } from '../trade/symptoms';
 import { PART_WORDS, capital, nameOf, stepName } from '../words/en/names';
 import { section } from './guide-page';
 import type { GuideLine, GuidePage } from './guide-page';
+import { testsOf } from './tells';
+import type { Telling } from './tells';
 
 /** A fault that shows a sign in at least so many of its cases usually shows it. */
 const USUALLY_FROM = 0.7;
-/** A test that takes at least this share of a doubt away is a sign worth naming. */
-const TELLS_FROM = 0.3;
 /** The part that a fault belongs to in most vehicles. */
 const USUAL_SYSTEM: System = { nominalVolts: 12, battery: { chemistry: 'flooded' } };
 
@@ -31,7 +31,7 @@ function faultPage(fault: FaultName): GuidePage {
     sections: [
       ...section('What it is', [row.customer, part && `It belongs to ${PART_WORDS[part]}.`]),
       ...section('Signs', signsOf(row)),
-      ...section('Tests that tell of it', testsOf(fault)),
+      ...section('Tests that tell of it', testsOf(fault).map(testLine)),
       ...section('What must be ruled out first', row.excuses.map(excuseLine)),
       ...section('Straight across it', row.where ? [{ text: stepName(row.where), to: [row.where] }] : []),
     ],
@@ -46,17 +46,10 @@ const signsOf = ({ symptoms }: Fault): readonly string[] =>
         `${SYMPTOMS[symptom as keyof typeof SYMPTOMS].name}${share >= USUALLY_FROM ? '' : ', sometimes'}`,
     );
 
-function testsOf(fault: FaultName): readonly GuideLine[] {
-  return TEST_NAMES.flatMap((test): (GuideLine & { readonly strength: number })[] => {
-    const { name, direct = [], step } = TESTS[test];
-    const isDirect = direct.includes(fault);
-    const strength = isDirect ? 1 : (step.informs.find(([known]) => known === fault)?.[1] ?? 0);
-    if (strength < TELLS_FROM) return [];
-    return [{ text: isDirect ? `${name}: outside its limit it is proof by itself` : name, to: [test], strength }];
-  })
-    .sort((a, b) => b.strength - a.strength)
-    .map(({ text, to }) => ({ text, ...(to && { to }) }));
-}
+const testLine = ({ test, isDirect }: Telling): GuideLine => {
+  const { name } = TESTS[test];
+  return { text: isDirect ? `${name}: outside its limit it is proof by itself` : name, to: [test] };
+};
 
 function excuseLine({ excuse, how }: Fault['excuses'][number]): GuideLine {
   const { first, steps } = EXCUSES[excuse];

@@ -9,10 +9,10 @@ import { observationPages } from './observation-pages';
 import { decisionPage, instrumentPages, orderPage, safetyPage } from './other-pages';
 import { testPages } from './test-pages';
 
-export { ACT_PAGES } from './act-pages';
 export { GUIDE_GROUPS } from './guide-page';
 export type { GuideGroup, GuideLine, GuidePage, GuideSection } from './guide-page';
 export { LAST_WORD } from './other-pages';
+export { pageOfStep } from './page-of-step';
 export { guideSearch } from './search';
 
 /** Every page, in the order of the guide. @param criteria Whose limits and costs are told. @param voice How figures are told. */

@@ -4,7 +4,7 @@ import { CAUTIONS } from '../evidence/cautions';
 import type { Step } from '../evidence/step';
 import { CONDITIONS } from '../format/conditions';
 import type { ConditionName } from '../format/conditions';
-import type { FaultName, TestName } from '../format/names';
+import type { TestName } from '../format/names';
 import type { Voice } from '../format/message';
 import { TESTS, TEST_NAMES } from '../trade/tables';
 import { TICKS } from '../trade/ticks';
@@ -15,10 +15,8 @@ import { limitWords, whenWords } from '../words/en/limits';
 import { capital, listed, lower, nameOf } from '../words/en/names';
 import { section } from './guide-page';
 import type { GuideLine, GuidePage } from './guide-page';
+import { faultsOf } from './tells';
 import { TEST_GUIDES } from './test-guides';
-
-/** A test that takes at least this share of a doubt away tells of a fault worth naming. */
-const TELLS_FROM = 0.3;
 
 export const testPages = (criteria: CriteriaSet, voice: Voice): readonly GuidePage[] =>
   TEST_NAMES.map((test) => testPage(test, criteria, voice));
@@ -40,7 +38,7 @@ function testPage(test: TestName, criteria: CriteriaSet, voice: Voice): GuidePag
       ...section('What spoils it', spoils),
       ...section('What the figure means', means),
       ...section(`Limits, ${criteria.name}`, limitLines(test, criteria, voice)),
-      ...section('Tells of', tellsOf(row)),
+      ...section('Tells of', tellsOf(test)),
     ],
   };
 }
@@ -78,11 +76,8 @@ const limitLines = (test: TestName, { limits }: CriteriaSet, voice: Voice): read
 };
 
 /** The faults that it tells of, what it lies straight across first. */
-function tellsOf({ direct = [], step }: Test): readonly GuideLine[] {
-  const strongest = [...step.informs].filter(([, share]) => share >= TELLS_FROM).sort(([, a], [, b]) => b - a);
-  const faults = new Set<FaultName>([...direct, ...strongest.map(([fault]) => fault)]);
-  return [...faults].map((fault) => ({
-    text: `${nameOf(fault)}${direct.includes(fault) ? ': it lies straight across it' : ''}`,
+const tellsOf = (test: TestName): readonly GuideLine[] =>
+  faultsOf(test).map(({ fault, isDirect }) => ({
+    text: `${nameOf(fault)}${isDirect ? ': it lies straight across it' : ''}`,
     to: [fault],
   }));
-}

@@ -16,6 +16,7 @@ import { comparePasses } from './compare/compare-passes';
 import type { ComparedTest } from './compare/compare-passes';
 import { batteryVerdicts } from './decide/batteries';
 import type { OwnVerdict } from './decide/batteries';
+import type { Choice } from './decide/choose';
 import { decide, isUndecided } from './decide/decide';
 import type { Decided } from './decide/decide';
 import { firstPass } from './decide/repaired';
@@ -77,6 +78,8 @@ export const judgeCase = (subject: Case, criteria: CriteriaSet = BALANCED): Judg
 
 /** A decision, and what it is taken from. */
 interface DecidedPass extends WeighedPass {
+  /** Steps that are worth their minutes, none of them a repeat. */
+  readonly worthwhile: Choice['worthwhile'];
   /** The steps that would tell more, worked out where they are asked for. */
   readonly proposed: () => readonly Step[];
   readonly decided: Decided;
@@ -89,7 +92,7 @@ function decidePass({ gradedCase, before }: Survey): DecidedPass {
   const worthwhile = choice.worthwhile.filter(({ again }) => again === null);
   const proposed = once(() => proposeSteps({ provenCase, leading, uncovered, worthwhile }));
   const decided = decide({ ...pass, proposed, first: before && firstPass(weighPass(before)) });
-  return { ...pass, proposed, decided };
+  return { ...pass, worthwhile, proposed, decided };
 }
 
 /** The decision alone with the grades: for thousands of past jobs of which nobody reads the rest. */
@@ -101,8 +104,8 @@ export function decideCase(subject: Case, criteria: CriteriaSet): Pick<JudgedCas
 /** Judges a case that is surveyed already. */
 export function judgeSurveyed(surveyed: Survey): JudgedCase {
   const { gradedCase } = surveyed;
-  const { derived, failing, ranked, provenCase, uncovered, leading, choice, proposed, decided } = decidePass(surveyed);
-  const worthwhile = choice.worthwhile.filter(({ again }) => again === null);
+  const passed = decidePass(surveyed);
+  const { derived, failing, ranked, provenCase, uncovered, leading, choice, worthwhile, proposed, decided } = passed;
   const next = nextFor({ decided, choice, proposed, surveyed, provenCase, failing, uncovered });
   const suspects = suspectsByPart(ranked, gradedCase);
   const called = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;

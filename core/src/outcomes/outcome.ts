@@ -1,5 +1,6 @@
 /** What became of a job that was signed off: whether the complaint is gone, and whether the judge was right. */
 import type { System } from '../format/case-shape';
+import { isSameDecision } from '../format/same-decision';
 import { PARTS } from '../format/words';
 import type { Action, JudgedPart, Part, SymptomName } from '../format/words';
 import type { FaultName, TestName } from '../format/names';
@@ -49,7 +50,7 @@ export interface SignedJob {
 
 /** True where the technician decided otherwise than the judge. */
 export const hasDiffered = ({ signed, judged }: Pick<SignedJob, 'signed' | 'judged'>): boolean =>
-  signed.action !== judged?.action || signed.part !== judged.part;
+  !isSameDecision(signed, judged);
 
 /**
  * Whether the complaint is gone. What was recorded counts, unless the vehicle came back after that; then a comeback; then what

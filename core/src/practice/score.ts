@@ -1,4 +1,5 @@
 /** How a visit in the bay went: the right part, proven, without void readings, in good time, and safely. */
+import { isSameDecision } from '../format/same-decision';
 import type { Judgement } from '../format/judgement-shape';
 import type { StepName } from '../format/names';
 import type { Part } from '../format/words';
@@ -60,7 +61,7 @@ export function score(call: PracticeCall, visit: Visit, path: JudgesPath): Score
   // of two faults either may be called first
   const isRight = call.action === truth.action && (call.part === truth.part || parts.includes(call.part));
   const { decision } = said;
-  const isProven = decision.action === call.action && (decision.part ?? null) === call.part;
+  const isProven = isSameDecision(decision, call);
   const missing =
     call.part !== null && call.part in said.parts ? said.parts[call.part as keyof typeof said.parts].missing : [];
   const voids = said.readings

@@ -1,6 +1,6 @@
 /** Judges past jobs by another set, in a thread: which decisions would be others. */
 import type { ChangedVerdict } from '@tetrad/contracts';
-import { CASE_FORMAT, decideCase } from '@tetrad/core';
+import { CASE_FORMAT, decideCase, isSameDecision } from '@tetrad/core';
 import type { Case, CriteriaSet } from '@tetrad/core';
 
 /** A past job as it is read from the database. */
@@ -36,7 +36,7 @@ export function rejudge({ text, criteria, maxTold }: RejudgeTask): Rejudged {
     const { decided, survey } = decideCase({ ...subject, format: CASE_FORMAT, title: vehicle.name }, criteria);
     if (isOutside) outsideNow += 1;
     if (survey.assessments.some(({ grade }) => grade === 'outside')) outsideThen += 1;
-    if (before.action === decided.action && before.part === decided.part) continue;
+    if (isSameDecision(before, decided)) continue;
     changed += 1;
     const { action, part, fault } = decided;
     if (verdicts.length < maxTold) verdicts.push({ job, vehicle, openedAt, before, after: { action, part, fault } });

@@ -26,7 +26,7 @@ export function makerFiguresRoutes(pool: Pool, lists: Sql): Router {
       await putFigures(sql, shop, id, body, who.name);
       await addAuditEntry(sql, { what: 'figures-changed', ...actor(request), about: id, detail: { name: body.name } });
     });
-    response.json((await listFigures(pool, shop)).find((one) => one.id === id));
+    response.json((await listFigures(pool, shop, id))[0]);
   });
 
   router.delete('/maker-figures/:figures', async (request, response) => {

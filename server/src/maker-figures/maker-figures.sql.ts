@@ -1,15 +1,21 @@
 /** The shop's library of what makers say of engines and models. */
 import { randomUUID } from 'node:crypto';
 import type { ImportedFiguresView, MakerFigures, MakerFiguresView, ShopId } from '@tetrad/contracts';
+import { canonical } from '../judgements/canonical';
 import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
 
-/** All of them, by name. */
-export async function listFigures(sql: Sql, shop: ShopId): Promise<readonly MakerFiguresView[]> {
+/** By name. @param only The id of one; null for all of them. */
+export async function listFigures(
+  sql: Sql,
+  shop: ShopId,
+  only: string | null = null,
+): Promise<readonly MakerFiguresView[]> {
   const { rows } = await sql.query<MakerFiguresView>(
     `SELECT figures_id AS id, name, source, system, changed_by AS by, ${isoTime('changed_at')} AS at
-       FROM maker_figures WHERE shop_id = $1 AND NOT is_removed ORDER BY lower(name), figures_id`,
-    [shop],
+       FROM maker_figures WHERE shop_id = $1 AND NOT is_removed AND ($2::uuid IS NULL OR figures_id = $2)
+      ORDER BY lower(name), figures_id`,
+    [shop, only],
   );
   return rows;
 }
@@ -55,8 +61,8 @@ export async function importFigures(
   rows: readonly MakerFigures[],
   by: string,
 ): Promise<ImportedFiguresView> {
-  const keyOf = ({ name, source, system }: MakerFigures): string =>
-    JSON.stringify([name.trim(), source.trim(), canonical(system)]);
+  // the database keeps no order of fields
+  const keyOf = ({ name, source, system }: MakerFigures): string => canonical([name.trim(), source.trim(), system]);
   const known = new Map((await listFigures(sql, shop)).map((one) => [one.name.toLowerCase(), one]));
   const counts = { added: 0, changed: 0, same: 0 };
   for (const row of rows) {
@@ -69,11 +75,3 @@ export async function importFigures(
   }
   return counts;
 }
-
-/** The same whatever the order of its fields: the database keeps none. */
-const canonical = (value: unknown): unknown =>
-  typeof value !== 'object' || value === null
-    ? value
-    : Object.entries(value)
-        .sort(([a], [b]) => (a < b ? -1 : 1))
-        .map(([name, entry]) => [name, canonical(entry)]);

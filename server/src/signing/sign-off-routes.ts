@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { NewSignOff } from '@tetrad/contracts';
-import type { Decision } from '@tetrad/core';
+import { isSameDecision } from '@tetrad/core';
 import { judgeJob } from '../judgements/judge-job';
 import { permit } from '../people/who';
 import { changeJob } from '../jobs/jobs.sql';
@@ -26,7 +26,7 @@ export function signOffRoutes(pool: Pool): Router {
     await withJob(pool, request, 'signed-off', async (sql, job) => {
       const newest = await newestJudgement(sql, shop, job.id);
       const judged = newest?.decision ?? null;
-      const isOther = differs(body, judged);
+      const isOther = !isSameDecision(body, judged);
       if (isOther) permit(request, 'differ');
       if (isOther && !body.reason?.trim())
         throw misfit([
@@ -50,6 +50,3 @@ export function signOffRoutes(pool: Pool): Router {
 
   return router;
 }
-
-const differs = (body: NewSignOff, judged: Decision | null): boolean =>
-  body.action !== judged?.action || (body.part ?? null) !== judged.part;

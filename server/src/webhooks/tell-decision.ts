@@ -1,5 +1,5 @@
 import type { NewSignOff, ShopId } from '@tetrad/contracts';
-import { decisionWords } from '@tetrad/core';
+import { decisionWords, isSameDecision } from '@tetrad/core';
 import type { Decision } from '@tetrad/core';
 import type { JobRow } from '../jobs/jobs.sql';
 import type { Sql } from '../platform/database/pool';
@@ -15,7 +15,7 @@ export async function tellDecided(
   before: Decision | null,
   now: Decision,
 ): Promise<void> {
-  if (now.action === 'test-next' || (before?.action === now.action && before.part === now.part)) return;
+  if (now.action === 'test-next' || isSameDecision(before, now)) return;
   const { action, part, fault, because } = now;
   const decision = { action, part, fault, because, words: decisionWords(now) };
   await tellWebhooks(sql, shop, { event: 'job.decided', data: { ...told(job), decision } });

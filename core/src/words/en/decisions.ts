@@ -1,4 +1,5 @@
 /** Short words for headings: a decision, a verdict, and what the customer is told. */
+import { isSameDecision } from '../../format/same-decision';
 import type { Decision } from '../../format/judgement-shape';
 import type { Verdict } from '../../format/words';
 import type { Part } from '../../format/words';
@@ -71,7 +72,7 @@ export interface SignedDecision {
 /** A sign-off in a few words: what was done, where it was done. */
 export function signedWords(signed: SignedDecision, figures?: FigureFormat): string {
   const { action, part, partsFitted, solved, judged } = signed;
-  if (judged?.action === action && judged.part === part && action === 'repaired') return decisionWords(judged, figures);
+  if (judged && isSameDecision(judged, signed) && action === 'repaired') return decisionWords(judged, figures);
   const fault = judged?.part === part ? judged.fault : null;
   if (action === 'replace' && partsFitted.length > 0 && part) return `Replaced: ${part}`;
   if (action === 'repair' && solved) return decisionWords({ action: 'repaired', part, fault }, figures);

@@ -1,7 +1,7 @@
 import { FormControl, FormGroup } from '@angular/forms';
 import { NewSignOff, TAKEN_ACTIONS } from '@tetrad/contracts';
 import type { TakenAction } from '@tetrad/contracts';
-import { customerWords, isReplaced } from '@tetrad/core';
+import { customerWords, isReplaced, isSameDecision } from '@tetrad/core';
 import type { Judgement, Part } from '@tetrad/core';
 import { bodyOf } from '../../../kit/forms/body-form';
 import { problem } from '../../../kit/forms/problem';
@@ -38,7 +38,7 @@ const partOf = ({ action, part }: ReturnType<SignOffForm['getRawValue']>): Part 
 /** True where another decision is taken than the judge's. */
 export function differs(form: SignOffForm, judged: Decision): boolean {
   const typed = form.getRawValue();
-  return typed.action !== null && (judged?.action !== typed.action || (judged.part ?? null) !== partOf(typed));
+  return typed.action !== null && !isSameDecision({ action: typed.action, part: partOf(typed) }, judged);
 }
 
 /** The body that signs the job off, or null where something does not fit: the field says what. */

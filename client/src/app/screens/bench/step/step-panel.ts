@@ -14,6 +14,7 @@ import { RouterLink } from '@angular/router';
 import { TESTS, WAITS, isCaptureTest, stepName } from '@tetrad/core';
 import type { CautionName, StepName, System, WaitKind } from '@tetrad/core';
 import { entriesOf, sumAt } from '@tetrad/core/desk';
+import { pageOfStep } from '@tetrad/core/guide';
 import { Sentences } from '../../../device/sentences';
 import { Settings } from '../../../device/settings';
 import type { EnteredReading } from '../../../job/commands';
@@ -114,10 +115,7 @@ export class StepPanel {
 
   /** The guide is open beside the step, at the page of the step. */
   readonly guide = signal(false);
-  protected readonly guidePage = computed(() => {
-    const { kind } = this.step();
-    return this.stepName() ?? (kind === 'ask' ? 'complaint' : 'recording');
-  });
+  protected readonly guidePage = computed(() => pageOfStep(this.step()));
   /** The sum that helps at this step, with what the job knows of it; null where none does. */
   protected readonly desk = computed(() => {
     const step = this.step();
