@@ -2,7 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { judge } from '@tetrad/core';
 import type { FaultName, Judgement, Observation, Reading } from '@tetrad/core';
-import { caseOf, charging, read, rest, saw } from './cases';
+import { caseOf, charging, drop, read, rest, saw } from './cases';
 
 const said = (readings: readonly Reading[], observations: readonly Observation[] = []): Judgement =>
   judge(caseOf(readings, { symptoms: ['charge-lamp'], observations }));
@@ -16,6 +16,13 @@ describe('what was seen wrongly', () => {
     const alone = said([rest(12.6)], [saw('belt', 'missing')]);
     expect(probable(alone, 'belt-slip')).toBeGreaterThan(0.9);
     expect(probable(said([rest(12.6), charging(14.2)], [saw('belt', 'missing')]), 'belt-slip')).toBeLessThan(0.2);
+  });
+
+  it('a belt is not missing where the volts rise well above rest, whatever is lost on the way', () => {
+    const seen = (volts: number): number =>
+      probable(said([rest(12.6), charging(volts)], [saw('belt', 'missing')]), 'belt-slip');
+    expect(seen(13.2)).toBeLessThan(0.5);
+    expect(seen(12.5)).toBeGreaterThan(0.9);
   });
 
   it('a link is not blown where the stud has the battery’s volts', () => {
@@ -55,6 +62,34 @@ describe('what does not accuse the alternator', () => {
     const grade = (resting: number): string =>
       said([rest(resting), read('excitation-voltage', 10.3)]).readings.at(-1)!.grade;
     expect([grade(12.6), grade(10.65)]).toEqual(['outside', 'within']);
+  });
+});
+
+describe('volts lost behind the alternator', () => {
+  const lossy = [rest(12.6), charging(13.3), charging(12.1, 'on'), drop('drop-charge-positive', 0.08, 70)];
+  const amps = read('alternator-current', 70, { rpm: 2000, loads: 'on', systemVolts: 12.1 });
+  const lost = drop('drop-charge-ground', 2.1, 70);
+
+  it('amps that arrive behind them are what was asked for, not what the alternator can give', () => {
+    expect(said([...lossy, amps]).readings.at(-1)!.grade).toBe('outside');
+    const after = said([...lossy, lost, amps]);
+    expect(after.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'holds-at-alternator' });
+    expect(after.readings.at(-1)!.because).toContain('2.18 V are lost on the way');
+    expect(probable(after, 'alternator-weak')).toBeLessThan(0.1);
+    expect(after.decision).toMatchObject({ action: 'repair', fault: 'charge-cable-ground' });
+  });
+
+  it('a loss that is smaller than what is missing excuses nothing', () => {
+    const weak = [rest(12.6), charging(12.7), charging(12.0, 'on'), drop('drop-charge-positive', 0.5, 40)];
+    const few = read('alternator-current', 40, { rpm: 2000, loads: 'on', systemVolts: 12.0 });
+    const after = said([...weak, drop('drop-charge-ground', 0.05, 40), few]);
+    expect(after.readings.at(-1)!.grade).toBe('outside');
+    expect(probable(after, 'alternator-weak')).toBeGreaterThan(0.2);
+  });
+
+  it('a field at full shows all that there is, whatever is lost', () => {
+    const full = read('alternator-current', 40, { rpm: 2000, loads: 'on', systemVolts: 12.1, fieldPercent: 100 });
+    expect(said([...lossy, lost, full]).readings.at(-1)!.grade).toBe('outside');
   });
 });
 

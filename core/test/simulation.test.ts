@@ -88,6 +88,18 @@ describe('the circuit model, over hundreds of random vehicles', () => {
     );
   });
 
+  it('no drop has more volts than the battery, however open the path is', () => {
+    fc.assert(
+      fc.property(fault, seed, fc.constantFrom(0.5, 0.96, 0.98, 1), (name, at, severity) => {
+        const { readings, system } = full([name], at, severity);
+        for (const { test, value: volts } of readings)
+          if (test.startsWith('drop-') && typeof volts === 'number')
+            expect(volts).toBeLessThan(1.4 * system.nominalVolts);
+      }),
+      { numRuns: 300, seed: SEED },
+    );
+  });
+
   it('refuses a severity or a step outside its domain by name', () => {
     expect(() => simulateCase({ faults: ['battery-worn'], severity: 1.5, seed: 1 })).toThrow(/severity.*1\.5/);
     expect(() => startRecord(new SimulatedVisit({ faults: [], seed: 1 }).vehicle, { sampleRateHz: 10 })).toThrow(

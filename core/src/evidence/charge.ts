@@ -1,4 +1,5 @@
 /** How full the battery is, and whether a whole cell of it is missing. */
+import { missingCellVolts } from '../battery/missing-cell';
 import { restingCelsius, restingVolts, restingVoltsAt25 } from '../battery/state-of-charge';
 import { asOwnBattery } from './own-battery';
 import { batteryUnits, isCharged, latest, readingsOf } from './case-context';
@@ -25,6 +26,13 @@ function unitHasDeadCell({ resting, case: { system } }: CaseContext): boolean {
   const at12 = restingVoltsAt25(resting, system.nominalVolts);
   return at12 > DEAD_CELL_VOLTS[0] && at12 < DEAD_CELL_VOLTS[1];
 }
+
+/** What a battery may rest above a full one of a cell less, V. */
+const CELL_MARGIN_VOLTS = 0.3;
+
+/** True where the battery rests higher than a full one with a cell missing: then all its cells answer. */
+export const allCellsAnswer = (restingVolts: number, context: CaseContext): boolean =>
+  restingVolts > fullVolts(context) - missingCellVolts(context.scale) + CELL_MARGIN_VOLTS;
 
 /** A cell is dead where a battery rests near 10.5 V: five good cells. */
 export const hasDeadCellVolts = (context: CaseContext): boolean =>

@@ -1,9 +1,18 @@
 import { latestUnder } from './case-context';
 import type { GradedCase } from './case-context';
 
-/** True where a charging voltage lies within its limits: the alternator is driven, told to charge, and reaches the battery. */
+/** So far above the resting voltage (12 V) something charges, whatever is lost on the way, V. */
+const CHARGES_FROM_VOLTS = 0.3;
+
+/**
+ * True where a charging voltage lies within its limits or well above the resting voltage: the alternator is driven, told to
+ * charge, and reaches the battery.
+ */
 export const isCharging = (gradedCase: GradedCase): boolean =>
   (['off', 'on'] as const).some((loads) => {
     const reading = latestUnder(gradedCase, 'charging-voltage', loads);
-    return reading !== undefined && gradedCase.grades.get(reading.id)?.grade === 'within';
+    if (reading === undefined) return false;
+    const { resting, scale, grades } = gradedCase;
+    const isAbove = resting !== null && reading.value > resting + CHARGES_FROM_VOLTS * scale;
+    return isAbove || grades.get(reading.id)?.grade === 'within';
   });

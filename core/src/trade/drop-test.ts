@@ -82,7 +82,9 @@ export function dropModel(test: PathTest, visitPlace: number | null): TestModel 
     reads: ({ starts, cranking, full, lost, millivolts, amps }) => {
       if (!isCranking && !starts) return cannot('did-not-start');
       const flows = isCranking ? cranking.amps : full.outputAmps;
-      return done(millivolts(lost(test, flows)), { amps: amps(flows) });
+      // what is open has the volts of the posts across it, and no more
+      const most = isCranking ? cranking.postVolts : full.studVolts;
+      return done(millivolts(Math.min(lost(test, flows), most)), { amps: amps(flows) });
     },
     slips: [
       /* @__PURE__ */ slip(

@@ -1,5 +1,6 @@
 /** The starting circuit in its steady state: one loop of battery, path and motor. */
 import { coldFactor, emptyFactor } from '../../battery/cranking-resistance';
+import { missingCellVolts } from '../../battery/missing-cell';
 import { convertRating, loadTestAmps, packCca, testerStandard } from '../../battery/rating';
 import { sagShare } from '../../battery/sag-share';
 import { restingVolts } from '../../battery/state-of-charge';
@@ -16,8 +17,7 @@ export interface Cranking {
   readonly motorVolts: number;
 }
 
-/** Volts of one 2 V cell that is gone, and how much more its dead plates resist. */
-const CELL_VOLTS = 2.1;
+/** How much more the dead plates of a cell that is gone resist. */
 const DEAD_CELL_RESISTS = 1.8;
 /** Small-signal resistance over the cranking resistance (docs/criteria.md, internal resistance). */
 const SMALL_SIGNAL = 0.75;
@@ -39,9 +39,7 @@ const STARTING = /* @__PURE__ */ startingPieces();
 /** Open-circuit volts of the pack. */
 export function emf({ charge, deadCell, system, celsius, scale }: Vehicle): number {
   const { chemistry } = system.battery;
-  return (
-    restingVolts(charge, chemistry, system.nominalVolts, celsius) - (deadCell ? CELL_VOLTS * Math.min(1, scale) : 0)
-  );
+  return restingVolts(charge, chemistry, system.nominalVolts, celsius) - (deadCell ? missingCellVolts(scale) : 0);
 }
 
 /** Sag of this battery under half its CCA, V: colder, emptier and older sags more. */

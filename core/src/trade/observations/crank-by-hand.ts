@@ -35,7 +35,7 @@ export const crankByHand: ObservationKind = {
       { of: ['starter-dragging'], weight: 'hand-tight-not-starter' },
     ],
     // a drive jammed in the ring gear locks it too
-    locked: [{ of: [...HELD, ['starter-dragging', 0.4]], weight: 'hand-locked' }],
+    locked: [{ of: [...HELD, ['starter-dragging', 0.2]], weight: 'hand-locked' }],
   },
 };
 

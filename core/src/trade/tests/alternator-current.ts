@@ -1,11 +1,11 @@
 import { limitOf } from '../../evidence/limit-of';
-import { latest } from '../../evidence/case-context';
+import { isNumeric, latest } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import { faultsShowing } from '../faults-showing';
 import { cannot, done } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
-import { showsCapability } from '../../evidence/capability';
+import { capabilityOf, lostOnOutput, showsCapability } from '../../evidence/capability';
 import { ampsBetween } from '../measures';
 import { atPosts } from '../../circuit/points';
 import { LOADED_STEP, informs } from '../../evidence/step';
@@ -28,6 +28,8 @@ const phrases = {
     `${voice.amps(w.value)}: the alternator’s rating is needed to judge it; or read its field duty.`,
   'only-demand': (w: { value: number }, voice: Voice) =>
     `${voice.amps(w.value)} is what the vehicle asked for, not what the alternator can give: load it until the system is at 13.0 V or less.`,
+  'holds-at-alternator': (w: { value: number; lost: number }, voice: Voice) =>
+    `${voice.amps(w.value)} is all that was asked: the alternator holds its volts, and ${voice.volts(w.lost)} are lost on the way.`,
   'amps-at-limit': (w: { value: number; rated: number }, voice: Voice) =>
     `${voice.amps(w.value)} of ${voice.amps(w.rated)} rated at its limit`,
   'gives-current': (w: { value: number }, voice: Voice) => `${voice.amps(w.value)} from the alternator: it does work`,
@@ -59,12 +61,14 @@ export const alternatorCurrent: Test = {
   required: [{ by: ['charging'], as: 'output' }],
   asked: ({ scale }) => ({ rpm: FULL_RPM, loads: 'on', systemVolts: Number((LOADED_VOLTS * scale).toFixed(1)) }),
   retaken: ['only-demand'],
-  noted: (reading, context) =>
-    typeof reading.value !== 'number'
-      ? null
-      : say(context.case.system.alternator?.ratedAmps === undefined ? 'needs-output-rating' : 'only-demand', {
-          value: reading.value,
-        }),
+  noted: (reading, context) => {
+    if (!isNumeric(reading)) return null;
+    const { value } = reading;
+    if (context.case.system.alternator?.ratedAmps === undefined) return say('needs-output-rating', { value });
+    return capabilityOf(reading, context) === 'lost'
+      ? say('holds-at-alternator', { value, lost: lostOnOutput(context, value) })
+      : say('only-demand', { value });
+  },
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'alternator-current');

@@ -1,5 +1,6 @@
 import { farUnderResting } from '../../evidence/ask-back';
 import { weightOf } from '../../criteria/weights';
+import { lostOnOutput } from '../../evidence/capability';
 import { limitOf } from '../../evidence/limit-of';
 import { latest, latestUnder } from '../../evidence/case-context';
 import type { NumericReading, GradedCase } from '../../evidence/case-context';
@@ -22,6 +23,8 @@ const LOW_OUTPUT = faultsShowing('low-output');
 const NO_OUTPUT = faultsShowing('no-output');
 const SILENT = faultsShowing('silent-alternator');
 const WEAK_OUTPUT = faultsShowing('weak-output');
+/** Of what leaves the output low, what takes volts on the way and is no fault of the alternator or its drive. */
+const LOSES_OUTPUT = LOW_OUTPUT.filter(({ fault }) => !WEAK_OUTPUT.some((weak) => weak.fault === fault));
 /** A commanded target that was not read: only beyond these (12 V) does the reading tell anything, V. */
 const COMMANDED_VOLTS = { min: 12.5, max: 15 } as const;
 /** At or under this much above resting (12 V) nothing is charged, V. */
@@ -37,6 +40,8 @@ const phrases = {
   'charging-unloaded': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} charging, loads off`,
   'not-charging': (w: { value: number }, voice: Voice) =>
     `${voice.volts(w.value)} charging, loads off: it is not charging`,
+  'held-at-alternator': (w: { value: number; lost: number }, voice: Voice) =>
+    `${voice.volts(w.value)} charging, loads on, and ${voice.volts(w.lost)} lost on the way: the alternator itself holds its volts`,
   'charging-loaded': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} charging, loads on`,
 };
 const say = sayer(phrases);
@@ -51,7 +56,18 @@ function offWindow(reading: NumericReading, gradedCase: GradedCase): { under: nu
   return { under: min - volts, over: volts - max };
 }
 
-function unloaded(reading: NumericReading | undefined, gradedCase: GradedCase): readonly Finding[] {
+/** What the drops lose is as much as is missing under load: the alternator itself holds its volts. */
+function isLostOnTheWay(reading: NumericReading | undefined, gradedCase: GradedCase): boolean {
+  if (!reading) return false;
+  const { under } = offWindow(reading, gradedCase);
+  return under > 0 && lostOnOutput(gradedCase) / gradedCase.scale >= under;
+}
+
+function unloaded(
+  reading: NumericReading | undefined,
+  gradedCase: GradedCase,
+  isExplained: boolean,
+): readonly Finding[] {
   if (!reading) return [];
   const { under, over } = offWindow(reading, gradedCase);
   const { value } = reading;
@@ -73,7 +89,7 @@ function unloaded(reading: NumericReading | undefined, gradedCase: GradedCase): 
     return [
       high,
       weighed('charging-low', under, {
-        causes: [...LOW_OUTPUT, ...causes('charge-control')],
+        causes: isExplained ? LOSES_OUTPUT : [...LOW_OUTPUT, ...causes('charge-control')],
         atLeast: weightOf('below-window'),
         source,
         says,
@@ -99,6 +115,10 @@ function loaded(reading: NumericReading | undefined, gradedCase: GradedCase): re
       fixed('charges-loaded', SILENT, source, says),
     ];
   const without = latestUnder(gradedCase, 'charging-voltage', 'off');
+  if (isLostOnTheWay(reading, gradedCase)) {
+    const held = say('held-at-alternator', { value: reading.value, lost: lostOnOutput(gradedCase) });
+    return [fixed('holds-loaded', WEAK_OUTPUT, source, held), fixed('charges-loaded', SILENT, source, held)];
+  }
   const heldWithout = without !== undefined && offWindow(without, gradedCase).under <= 0;
   return [
     weighed('charging-loaded', under, {
@@ -166,10 +186,13 @@ export const chargingVoltage: Test = {
       ? say('commanded-target-missing', { value })
       : null,
   phrases,
-  findings: ({ gradedCase }) => [
-    ...unloaded(latestUnder(gradedCase, 'charging-voltage', 'off'), gradedCase),
-    ...loaded(latestUnder(gradedCase, 'charging-voltage', 'on'), gradedCase),
-  ],
+  findings: ({ gradedCase }) => {
+    const [off, on] = [
+      latestUnder(gradedCase, 'charging-voltage', 'off'),
+      latestUnder(gradedCase, 'charging-voltage', 'on'),
+    ];
+    return [...unloaded(off, gradedCase, isLostOnTheWay(on, gradedCase)), ...loaded(on, gradedCase)];
+  },
 };
 
 export const chargingVoltageModel: TestModel = {

@@ -2,7 +2,15 @@ import { hardlyABattery } from '../../evidence/ask-back';
 import { emf } from '../../circuit/model/cranking-circuit';
 import { done } from '../../evidence/simulated-bench';
 import { slip } from '../../evidence/slips';
-import { fullVolts, hasDeadCellVolts, lostACell, neededVolts, weakestResting } from '../../evidence/charge';
+import {
+  allCellsAnswer,
+  fullVolts,
+  hasDeadCellVolts,
+  lostACell,
+  neededVolts,
+  weakestResting,
+} from '../../evidence/charge';
+import { asOwnBattery } from '../../evidence/own-battery';
 import { isCharged, readingsOf } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding, Source } from '../../evidence/finding';
@@ -141,7 +149,9 @@ export const restingVoltage: Test = {
         says: say('charge-at-rest', { value, charge }),
       }),
       // a cell that dies while it stands still answers when it is freshly charged
-      ...(lostACell(gradedCase) ? [] : [cells(charge, value, source)]),
+      ...(lostACell(gradedCase) || !allCellsAnswer(value, asOwnBattery(gradedCase, reading.battery))
+        ? []
+        : [cells(charge, value, source)]),
       ...again,
     ];
   },
