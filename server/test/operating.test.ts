@@ -30,11 +30,14 @@ it('backups are told to those who may read the audit log', async () => {
 });
 
 it('one session may ask a third of what an address may, and is told when to go on', async () => {
-  const slow = await startApplication(undefined, { requestsASecond: 30 });
-  const asked = await Promise.all(Array.from({ length: 25 }, () => slow.ask('GET', '/api/shops/one/vehicles')));
+  const slow = await startApplication(undefined, { requestsASecond: 60 });
+  const begun = performance.now();
+  const asked = await Promise.all(Array.from({ length: 55 }, () => slow.ask('GET', '/api/shops/one/vehicles')));
   const refused = asked.filter(({ status }) => status === 429);
-  expect(asked.length - refused.length).toBeLessThanOrEqual(10);
-  expect(refused[0]!.body.detail).toBe('More than 10 requests in one second came from this session.');
+  // a burst may lie across the end of a second
+  const seconds = Math.floor((performance.now() - begun) / 1000) + 2;
+  expect(asked.length - refused.length).toBeLessThanOrEqual(20 * seconds);
+  expect(refused[0]!.body.detail).toBe('More than 20 requests in one second came from this session.');
   expect((await slow.ask('GET', '/api/session', undefined, '')).status).toBe(401); // others go on
   await slow.close();
 });
