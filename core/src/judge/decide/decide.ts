@@ -107,7 +107,7 @@ function call(called: Call, { provenCase, failing }: DecisionInput): Decided {
   const { fault, probability } = called.fault;
   const evidence = strongest(called.fault);
   const pack = part === 'battery' ? packOf(called.fault, provenCase) : null;
-  const deciding = decidingReading(called, gradedCase, failing, figures.ways);
+  const deciding = decidingReading(called, provenCase, failing);
   const excluded = ruledOut(called, gradedCase);
   const place = placeOf(likeliestOf(called, provenCase.probability), figures.paths, failing);
   return {

@@ -2,42 +2,73 @@
 import { isOutside } from '../../evidence/limit-of';
 import type { GradedCase } from '../../evidence/case-context';
 import { isHealthTest } from '../../evidence/health';
-import type { HealthWay } from '../../evidence/health';
 import type { Reading } from '../../format/reading-shape';
 import { TESTS } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
+import { proveCase } from '../prove/prove';
+import type { ProvenCase } from '../prove/prove';
+import { EVEN_ODDS } from '../rank/even-odds';
+import { sumOf } from './final-action';
 import type { Call } from './final-action';
 
 /**
- * Of the readings outside their limit the one that says most for the fault that is called: straight across it, else of its
- * part, else any that speaks for it.
+ * Each reading outside its limit is left out: the call falls without it where the part is no longer as likely as not, since
+ * what the reading adds to the odds is what the call loses, or where an excuse of the fault is open again. Readings of the part
+ * come before those that show what it does elsewhere, those without which the call falls before the others, and then the
+ * one that adds most.
  *
- * @param ways The measures of the battery's health: together they are one finding, of which the worst speaks.
  * @returns null where the fault was seen and not read.
  */
 export function decidingReading(
-  { fault: { fault, lines }, part }: Call,
-  gradedCase: GradedCase,
+  { fault: { fault, lines, probability: called }, part, group }: Call,
+  { gradedCase, probability, figures }: ProvenCase,
   failing: readonly Failure[],
-  ways: readonly HealthWay[],
 ): Reading | null {
-  const weights = new Map<string, number>();
+  const adds = new Map<string, number>();
   for (const { finding, weight } of lines)
     if (weight > 0 && 'reading' in finding.source)
-      weights.set(finding.source.reading, (weights.get(finding.source.reading) ?? 0) + weight);
+      adds.set(finding.source.reading, (adds.get(finding.source.reading) ?? 0) + weight);
+  const { ways } = figures;
   // one finding of all measures of health stands with the last of them
   const health = ways.filter(({ reading }) => isOutside(gradedCase, reading)).sort((a, b) => a.health - b.health);
-  const told = ways.reduce((sum, { reading }) => sum + (weights.get(reading.id) ?? 0), 0);
-  if (told > 0) health.forEach(({ reading }, place) => weights.set(reading.id, told / (place + 1)));
-  const rank = (reading: Reading): number =>
-    failing.some((entry) => entry.reading.id === reading.id && entry.faults.includes(fault))
-      ? 2
-      : TESTS[reading.test].tellsOf === part || (part === 'battery' && isHealthTest(reading.test))
-        ? 1
-        : 0;
-  const outside = gradedCase.readings.filter(
-    (reading) => isOutside(gradedCase, reading) && (weights.has(reading.id) || rank(reading) === 2),
+  const told = ways.reduce((sum, { reading }) => sum + (adds.get(reading.id) ?? 0), 0);
+  if (told > 0) health.forEach(({ reading }, place) => adds.set(reading.id, told / (place + 1)));
+  const isAcross = (reading: Reading): boolean =>
+    failing.some((entry) => entry.reading.id === reading.id && entry.faults.includes(fault));
+  const isOfPart = (reading: Reading): boolean =>
+    isAcross(reading) ||
+    TESTS[reading.test].tellsOf === part ||
+    (part === 'battery' && (isHealthTest(reading.test) || reading.test === 'resting-voltage'));
+  const addsOf = ({ id }: Reading): number => adds.get(id) ?? 0;
+  const others = sumOf(
+    group.filter((one) => one !== fault),
+    (one) => probability[one],
   );
-  const weightOf = ({ id }: Reading): number => weights.get(id) ?? 0;
-  return outside.sort((a, b) => rank(b) - rank(a) || weightOf(b) - weightOf(a))[0] ?? null;
+  const falls = (reading: Reading): boolean =>
+    others + without(called, addsOf(reading)) < EVEN_ODDS ||
+    !proveCase({ gradedCase: leaveOut(reading, gradedCase), figures, probability }).proofOf(fault).proven;
+  const outside = gradedCase.readings.filter(
+    (reading) => isOutside(gradedCase, reading) && (isOfPart(reading) || addsOf(reading) > 0),
+  );
+  if (outside.length < 2) return outside[0] ?? null;
+  const weighed = outside.map((reading) => ({
+    reading,
+    isOfPart: Number(isOfPart(reading)),
+    falls: Number(falls(reading)),
+    adds: addsOf(reading),
+  }));
+  weighed.sort((a, b) => b.isOfPart - a.isOfPart || b.falls - a.falls || b.adds - a.adds);
+  return weighed[0]!.reading;
+}
+
+/** A probability without what a finding adds to its log-odds. */
+const without = (probability: number, adds: number): number =>
+  1 / (1 + ((1 - probability) / probability) * Math.exp(adds));
+
+/** The case as if the reading had not been taken. */
+function leaveOut(reading: Reading, gradedCase: GradedCase): GradedCase {
+  const left = (all: readonly Reading[]): readonly Reading[] => all.filter(({ id }) => id !== reading.id);
+  const byTest = new Map(gradedCase.byTest);
+  byTest.set(reading.test, left(byTest.get(reading.test) ?? []));
+  return { ...gradedCase, readings: left(gradedCase.readings), byTest };
 }

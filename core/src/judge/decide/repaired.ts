@@ -27,17 +27,12 @@ export interface Repaired {
 }
 
 /** What the first pass was about; null where nothing was suspected in it. */
-export function firstPass({ derived, failing, ranked, choice }: WeighedPass): FirstPass | null {
-  const { gradedCase, figures } = derived;
+export function firstPass({ provenCase, failing, ranked, choice }: WeighedPass): FirstPass | null {
+  const { gradedCase } = provenCase;
   const { action } = choice;
   if (action?.fault) {
     const { fault, part } = action;
-    return {
-      gradedCase,
-      fault: fault.fault,
-      part,
-      deciding: decidingReading(action, gradedCase, failing, figures.ways),
-    };
+    return { gradedCase, fault: fault.fault, part, deciding: decidingReading(action, provenCase, failing) };
   }
   const across = new Set(failing.flatMap(({ faults }) => faults));
   const led = ranked.find(({ fault }) => isCallable(fault) && (across.size === 0 || across.has(fault)));
