@@ -76,7 +76,7 @@ describe('volts lost behind the alternator', () => {
     expect(after.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'holds-at-alternator' });
     expect(after.readings.at(-1)!.because).toContain('2.18 V are lost on the way');
     expect(probable(after, 'alternator-weak')).toBeLessThan(0.1);
-    expect(after.decision).toMatchObject({ action: 'repair', fault: 'charge-cable-ground' });
+    expect(after.decision.fault).toBe('charge-cable-ground');
   });
 
   it('a loss that is smaller than what is missing excuses nothing', () => {

@@ -134,28 +134,22 @@ export type WeightName = keyof typeof WEIGHTS;
 /** @returns the weight of a finding: the natural logarithm of a likelihood ratio. */
 export const weightOf = (name: WeightName): number => WEIGHTS[name][0];
 
-const LINES =
-  'Thresholds of the ranking and the decision; set on the tuning spread, checked on others (docs/benchmarks.md)';
-
-/** Thresholds of the judge, probabilities unless said. */
+/** Thresholds of the judge, each with its reason; probabilities unless said. */
 export const THRESHOLDS = {
-  /** Share of readings that follow neither spread: slips, odd vehicles. It bounds every weight. */
-  outliers: [0.004, LINES],
-  /** The same for a reading that is taken straight across the fault. */
-  directOutliers: [0.0004, LINES],
-  outlierDensity: [0.15, LINES],
-  /** Under this a fault is no longer suspected. */
-  excused: [0.3, LINES],
-  /** Under this a part's faults are as good as excluded. */
-  kept: [0.25, LINES],
-  /** Under this a fault does not stand in the way of another's proof. */
-  unlikely: [0.35, LINES],
-  /** A path this improbable to be bad is excused by its reading. */
-  slight: [0.2, LINES],
-  /** Nothing is found beside a reading that lies outside its limit but straight across no fault, only where this much is sound. */
-  soundBeside: [0.72, LINES],
-  /** A way to a battery's health agrees that it is worn under this; a sound one shows about 1, its limits lie at 0.7 and 0.8. */
-  agreesUnder: [0.88, LINES],
+  outliers: [
+    0.004,
+    'Share of readings that follow neither spread: slips, odd vehicles. It bounds every weight; about one reading in 250 of a careful hand',
+  ],
+  directOutliers: [0.0004, 'The same for a reading straight across the fault, where only a slip of the hand is left'],
+  outlierDensity: [0.15, 'How densely outliers lie, as flat as the widest spread of the tables below'],
+  suspected: [
+    0.3,
+    'From here a fault is suspected: it is named as leading, explains what was read, keeps its part from being passed, and is no excuse that is excluded. Under it more than two of three such vehicles have nothing of it. Nothing is called by it; from 0.2 to 0.4 no figure of docs/benchmarks.md moves by more than 0.2 %',
+  ],
+  agreesUnder: [
+    0.8,
+    'A way to a battery’s health agrees that it is worn: the upper end of the borderline (docs/criteria.md)',
+  ],
 } as const satisfies Record<string, readonly [number, string]>;
 
 /** @returns a threshold of the judge. */

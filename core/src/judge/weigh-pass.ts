@@ -54,7 +54,7 @@ function probabilities(ranked: readonly Ranked[]): Readonly<Record<FaultName, nu
 
 function leadingFault(ranked: readonly Ranked[], provenCase: ProvenCase): LeadingFault | null {
   const first = ranked.find(({ fault }) => mayDecide(fault, provenCase.gradedCase));
-  return first && first.probability > threshold('excused')
+  return first && first.probability > threshold('suspected')
     ? { fault: first.fault, probability: first.probability, proof: provenCase.proofOf(first.fault) }
     : null;
 }

@@ -42,5 +42,5 @@ const isInTheWay = ({
   didNotCrank(gradedCase) ||
   failing.some(
     ({ faults, isFar, isRepeated }) =>
-      faults.length > 0 || (isFar && !isRepeated) || probability.none < threshold('soundBeside'),
+      faults.length > 0 || (isFar && !isRepeated) || 1 - probability.none > threshold('suspected'),
   );

@@ -90,7 +90,7 @@ export function decide(input: DecisionInput): Decided {
       ),
       balance: message('stop-here', {}),
     };
-  const isSuspected = suspect !== undefined && suspect.probability >= threshold('excused');
+  const isSuspected = suspect !== undefined && suspect.probability >= threshold('suspected');
   return testNext(isSuspected ? suspect : undefined, input);
 }
 

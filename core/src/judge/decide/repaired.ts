@@ -36,7 +36,7 @@ export function firstPass({ provenCase, failing, ranked, choice }: WeighedPass):
   }
   const across = new Set(failing.flatMap(({ faults }) => faults));
   const led = ranked.find(({ fault }) => isCallable(fault) && (across.size === 0 || across.has(fault)));
-  if (!led || (across.size === 0 && led.probability < threshold('excused'))) return null;
+  if (!led || (across.size === 0 && led.probability < threshold('suspected'))) return null;
   return { gradedCase, fault: led.fault, part: partOf(led.fault, gradedCase)!, deciding: null };
 }
 

@@ -27,7 +27,7 @@ export function unexplained(
   { provenCase: { gradedCase, probability }, failing, uncovered, proposed }: Standing,
 ): readonly Reading[] {
   if (gradedCase.resting === null && proposed().length > 0) return []; // everything leans on it
-  const isExplained = (fault: FaultName): boolean => probability[fault] >= threshold('excused');
+  const isExplained = (fault: FaultName): boolean => probability[fault] >= threshold('suspected');
   const isSettling = (uncovered.length === 0 && leading === null) || proposed().length === 0;
   return failing
     .filter(({ reading: { test } }) => !notPossible(gradedCase, test))

@@ -84,7 +84,7 @@ export function partVerdict(
       gradedCase,
     );
   const { read, unread, isTouched } = readFor(part, gradedCase);
-  if (worst && worst.probability >= threshold('kept')) {
+  if (worst && worst.probability >= threshold('suspected')) {
     const steps = stillOpen([...provenCase.proofOf(worst.fault).missing, ...unread], gradedCase);
     return { verdict: 'not-proven', because: message('suspected', { fault: worst.fault, ...steps }), ...steps };
   }

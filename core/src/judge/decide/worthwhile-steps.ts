@@ -1,9 +1,7 @@
-/** Whether another step is worth its minutes: what it is expected to save, one step ahead. */
+/** Whether another step is worth its minutes: what it is expected to save, one step ahead, two at one hook-up. */
 import type { PathTest } from '../../circuit/paths';
 import type { Costs } from '../../criteria/costs';
-import type { Step } from '../../evidence/step';
 import type { FaultName, StepName } from '../../format/names';
-import type { Part } from '../../format/words';
 import { FAULTS } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
 import { isOpen } from '../propose/is-open';
@@ -11,7 +9,8 @@ import { SETTING_UP_MINUTES, STEP_ROWS, stepRowOf } from '../propose/step-rows';
 import type { StepRow } from '../propose/step-rows';
 import type { ProvenCase } from '../prove/prove';
 import { EVEN_ODDS } from '../rank/even-odds';
-import { partOf } from '../rank/part-of';
+import { answers, beliefNow, lossAfterStep, lossAt } from './expected-loss';
+import type { Choosing, LossOf } from './expected-loss';
 import { likeliestOf, lossOfCall, lossOfNothing, sumOf } from './final-action';
 import type { Call, FinalAction } from './final-action';
 import { narrowingTests, placeOf } from './place';
@@ -34,18 +33,6 @@ export interface WorthwhileStep {
   readonly again: Repeated | null;
 }
 
-/** What is believed once a step was read. */
-interface Answer {
-  readonly after: (fault: FaultName) => number;
-  readonly none: number;
-}
-
-interface Choosing {
-  readonly action: FinalAction;
-  readonly provenCase: ProvenCase;
-  readonly costs: Costs;
-}
-
 /**
  * The open steps that are expected to save more minutes than they take, the best first; what was read already comes last.
  *
@@ -59,31 +46,55 @@ export function worthwhileSteps(
 ): readonly WorthwhileStep[] {
   const { gradedCase } = provenCase;
   const { costs } = gradedCase.criteria;
-  const choosing: Choosing = { action, provenCase, costs };
+  const choosing: Choosing = { action, provenCase };
   const now = Math.min(action.loss, costs.undecided);
-  const asked = askedOf(choosing);
   const found: WorthwhileStep[] = [];
-  const consider = (stepRow: StepRow, again: Repeated | null, expected: () => number): void => {
-    const { name, row } = stepRow;
+  const consider = (stepRow: StepRow, again: Repeated | null, loss: () => number): void => {
     const price = priceOf(stepRow, costs);
     if (now <= price) return;
-    const saves = now - expected();
-    if (saves > price && (again || isOpen(name, row, gradedCase)))
-      found.push({ step: name, minutes: row.minutes, saves, again });
+    const saves = now - loss();
+    if (saves > price) found.push({ step: stepRow.name, minutes: stepRow.row.minutes, saves, again });
   };
-  for (const step of STEP_ROWS)
-    if (step.row.informs.length > 0) consider(step, null, () => lossAfterStep(step.row, asked, choosing, now));
+  for (const [stepRow, loss] of unread(choosing, now)) consider(stepRow, null, loss);
   if (action.fault)
-    for (const [step, again] of singleWitnesses(action.fault.fault, gradedCase, failing))
-      consider(step, again, () => lossAfterRepeat(action, provenCase));
+    for (const [stepRow, again] of singleWitnesses(action.fault.fault, gradedCase, failing))
+      consider(stepRow, again, () => lossAfterRepeat(action, provenCase));
   for (const [test, saves] of narrowing(choosing, failing))
-    if (!found.some(({ step }) => step === test)) {
-      const stepRow = stepRowOf(test);
-      if (saves > priceOf(stepRow, costs)) found.push({ step: test, minutes: stepRow.row.minutes, saves, again: null });
-    }
+    if (saves > priceOf(stepRowOf(test), costs) && !found.some(({ step }) => step === test))
+      found.push({ step: test, minutes: stepRowOf(test).row.minutes, saves, again: null });
   const net = ({ saves, minutes }: WorthwhileStep): number => saves - minutes * costs.work;
   return found.sort((a, b) => Number(a.again !== null) - Number(b.again !== null) || net(b) - net(a));
 }
+
+/**
+ * The open steps that tell of what is worth asking after, each with what is to be expected once it was read: the best
+ * action then, or one step more at the same hook-up, which costs no setting up.
+ *
+ * @param now What the best action costs now, min: no reading makes it dearer.
+ */
+function unread(choosing: Choosing, now: number): readonly (readonly [StepRow, () => number])[] {
+  const { gradedCase } = choosing.provenCase;
+  const { work } = gradedCase.criteria.costs;
+  const isAsked = askedOf(choosing);
+  const open = STEP_ROWS.filter(
+    ({ name, row }) => row.informs.some(([fault]) => isAsked(fault)) && isOpen(name, row, gradedCase),
+  );
+  const belief = beliefNow(choosing.provenCase);
+  const loss: LossOf = (one) => lossAt(one, choosing);
+  return open.map((stepRow) => {
+    const beside = open.filter((other) => other !== stepRow && isSameHookUp(other, stepRow));
+    const oneMore: LossOf = (one) =>
+      beside.reduce(
+        (least, { row }) => Math.min(least, row.minutes * work + lossAfterStep(row, one, isAsked, choosing, loss)),
+        loss(one),
+      );
+    return [stepRow, () => Math.min(now, lossAfterStep(stepRow.row, belief, isAsked, choosing, oneMore))];
+  });
+}
+
+/** Leads and engine stay as they are. */
+const isSameHookUp = ({ row: a }: StepRow, { row: b }: StepRow): boolean =>
+  a.place === b.place && a.engine === b.engine;
 
 /** What a step costs: its work with the setting up, and the place that is taken while one waits, min. */
 const priceOf = ({ row, waitMinutes }: StepRow, { work, wait }: Costs): number =>
@@ -106,55 +117,13 @@ function askedOf({ action, provenCase: { probability } }: Choosing): (fault: Fau
 
 /** Of several pieces that are as likely half of the others are worked on for nothing; a drop across some of them tells. */
 function narrowing(
-  { action, provenCase, costs }: Choosing,
+  { action, provenCase }: Choosing,
   failing: readonly Failure[],
 ): readonly (readonly [PathTest, number])[] {
   if (!action.fault) return [];
   const pieces = placeOf(likeliestOf(action, provenCase.probability), provenCase.figures.paths, failing);
-  const saves = (costs.wrongPiece * (pieces.length - 1)) / 2;
+  const saves = (provenCase.gradedCase.criteria.costs.wrongPiece * (pieces.length - 1)) / 2;
   return narrowingTests(pieces, provenCase.gradedCase).map((test) => [test, saves] as const);
-}
-
-/** The least that is to be expected once the step has spoken of one of the faults it tells about, min. */
-function lossAfterStep(
-  { informs }: Step,
-  isAsked: (fault: FaultName) => boolean,
-  choosing: Choosing,
-  now: number,
-): number {
-  let least = now;
-  for (const [fault, strength] of informs) {
-    if (!isAsked(fault)) continue;
-    const part = partOf(fault, choosing.provenCase.gradedCase);
-    if (part) least = Math.min(least, lossAfterAnswer(fault, part, strength, choosing));
-  }
-  return least;
-}
-
-/** How probable something is after an answer for it and after one against it, and how often the answer is for it. */
-function answers(before: number, strength: number): { isFor: number; ifFor: number; ifAgainst: number } {
-  // a step that takes the share s of a doubt's variance away is right in this share of cases, for and against alike
-  const right = (1 + Math.sqrt(strength)) / 2;
-  const isFor = before * right + (1 - before) * (1 - right);
-  return { isFor, ifFor: (before * right) / isFor, ifAgainst: (before * (1 - right)) / (1 - isFor) };
-}
-
-function lossAfterAnswer(fault: FaultName, part: Part, strength: number, choosing: Choosing): number {
-  const { probability } = choosing.provenCase;
-  const before = probability[fault];
-  const { isFor, ifFor, ifAgainst } = answers(before, strength);
-  const lossAt = (after: number): number => {
-    // what else is possible shares the rest as before
-    const rest = (1 - after) / Math.max(1e-9, 1 - before);
-    const answer: Answer = {
-      after: (other) => (other === fault ? after : Math.min(1, probability[other] * rest)),
-      none: Math.min(1, probability.none * rest),
-    };
-    const callsIt =
-      after >= EVEN_ODDS ? lossOfCall(after, 0, answer.none, part, choosing.provenCase.gradedCase) : Infinity;
-    return Math.min(callsIt, lossAsNow(answer, fault, choosing));
-  };
-  return isFor * lossAt(ifFor) + (1 - isFor) * lossAt(ifAgainst);
 }
 
 /** A second reading of the same speaks of all that the call puts right together, and tells nothing of its pieces apart. */
@@ -170,22 +139,4 @@ function lossAfterRepeat({ group, rivals, part }: Call, { gradedCase, probabilit
     return Math.min(call, lossOfNothing(none, costs), costs.undecided);
   };
   return isFor * lossAt(ifFor) + (1 - isFor) * lossAt(ifAgainst);
-}
-
-/** The action that is cheapest now, with this answer; or named after the fault that was asked after; or undecided. */
-function lossAsNow({ after, none }: Answer, asked: FaultName, { action, provenCase, costs }: Choosing): number {
-  if (!action.fault) return Math.min(lossOfNothing(none, costs), costs.undecided);
-  const { group, rivals, part, fault } = action;
-  const all = sumOf(group, after);
-  // it goes on as with any other vehicle in which nothing is found yet
-  if (all < EVEN_ODDS) return Math.min(lossOfNothing(none, costs), costs.undecided);
-  const elsewhere = (named: FaultName): number => {
-    const others = rivals.filter((other) => other !== named).concat(named === fault.fault ? [] : [fault.fault]);
-    return sumOf(others, after);
-  };
-  const names = group.includes(asked) ? [fault.fault, asked] : [fault.fault];
-  return Math.min(
-    ...names.map((named) => lossOfCall(all, elsewhere(named), none, part, provenCase.gradedCase)),
-    costs.undecided,
-  );
 }

@@ -80,7 +80,7 @@ export const BATTERY_EXCUSES = {
       isCharged(gradedCase) &&
       // no weak battery explains that nothing flows while its volts stand at the solenoid
       (figures.ways.length > 0 || (isFlowless(gradedCase) && hasControlVolts(gradedCase))) &&
-      probability['battery-worn'] < threshold('unlikely') &&
-      probability['battery-dead-cell'] < threshold('unlikely'),
+      probability['battery-worn'] < threshold('suspected') &&
+      probability['battery-dead-cell'] < threshold('suspected'),
   },
 } as const satisfies Record<string, ExcuseRow>;

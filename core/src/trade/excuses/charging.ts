@@ -15,7 +15,7 @@ const NOT_TOLD = {
   steps: ['excitation-voltage', 'field-duty'],
 } as const;
 const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
-  has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('unlikely');
+  has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('suspected');
 
 /** Ways to a bad diode: how many volts of ripple, humps that were counted, the static check, and what it can give. */
 function kindsOfRipple(gradedCase: GradedCase): number {

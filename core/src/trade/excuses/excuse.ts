@@ -57,7 +57,7 @@ function isSlight(gradedCase: GradedCase, test: PathTest): boolean {
 export const goodPath =
   (test: PathTest, fault: FaultName) =>
   ({ gradedCase, probability }: WeighedCase): boolean =>
-    pathIsGood(gradedCase, test) || (isSlight(gradedCase, test) && probability[fault] < threshold('slight'));
+    pathIsGood(gradedCase, test) || (isSlight(gradedCase, test) && probability[fault] < threshold('suspected'));
 
 /** The excuse that nobody has measured yet: excluded by a reading of one of these drops. */
 export const measuredAcross = (...tests: readonly PathTest[]): ExcuseRow => ({

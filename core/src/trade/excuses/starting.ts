@@ -31,8 +31,8 @@ export const STARTING_EXCUSES = {
     steps: ['drop-starter-positive'],
     excluded: ({ gradedCase, probability }) =>
       (has(gradedCase, 'drop-starter-positive') || isNotOpen(gradedCase, 'drop-starter-positive')) &&
-      probability['cable-starter-positive'] < threshold('unlikely') &&
-      probability['connection-positive-post'] < threshold('unlikely'),
+      probability['cable-starter-positive'] < threshold('suspected') &&
+      probability['connection-positive-post'] < threshold('suspected'),
   },
   'ground-side': {
     cause: 'a loss on the ground side',
@@ -53,7 +53,7 @@ export const STARTING_EXCUSES = {
     first: 'check the solenoid’s control voltage',
     steps: ['starter-control-voltage'],
     excluded: ({ gradedCase, probability }) =>
-      has(gradedCase, 'starter-control-voltage') && probability['starter-control'] < threshold('unlikely'),
+      has(gradedCase, 'starter-control-voltage') && probability['starter-control'] < threshold('suspected'),
   },
   'something-holds-it': {
     cause: 'a locked engine',
