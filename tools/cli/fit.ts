@@ -25,6 +25,8 @@ const VEHICLES = 480;
 const DEVIATION_OF_NORMAL = 0.6745;
 /** A model is tidier than workshops are: every width is taken this much wider. */
 const WIDER = 1.4;
+/** … but where the trade's own figures say how wide sound ones lie: a petrol engine cranks at 150 to 250 rpm (docs/tables.md). */
+const AS_WIDE_AS_THE_TRADE: ReadonlySet<SpreadName> = new Set(['motor']);
 /** … and none narrower than this share of the way between the two middles. */
 const MIN_WIDTH = 0.06;
 /** Fewer figures of a kind than this tell nothing; what stands is kept. */
@@ -82,7 +84,8 @@ function collect(truth: FaultName, subject: Case, only: readonly SpreadName[] = 
 function fitted(name: SpreadName): { sound: readonly [number, number]; faulty: readonly [number, number] } | null {
   const own = samples.get(name);
   if (!own || own.sound.length < ENOUGH || own.faulty.length < ENOUGH) return null;
-  const [sound, faulty] = [middleAndWidth(own.sound), middleAndWidth(own.faulty)];
+  const wider = AS_WIDE_AS_THE_TRADE.has(name) ? 1 : WIDER;
+  const [sound, faulty] = [middleAndWidth(own.sound, wider), middleAndWidth(own.faulty, wider)];
   const least = MIN_WIDTH * Math.abs(faulty[0] - sound[0]);
   return { sound: [sound[0], Math.max(sound[1], least)], faulty: [faulty[0], Math.max(faulty[1], least)] };
 }
@@ -92,7 +95,7 @@ function median(values: readonly number[]): number {
   return sorted[Math.floor(sorted.length / 2)]!;
 }
 
-function middleAndWidth(values: readonly number[]): readonly [number, number] {
+function middleAndWidth(values: readonly number[], wider: number): readonly [number, number] {
   const middle = median(values);
-  return [middle, (WIDER * median(values.map((value) => Math.abs(value - middle)))) / DEVIATION_OF_NORMAL];
+  return [middle, (wider * median(values.map((value) => Math.abs(value - middle)))) / DEVIATION_OF_NORMAL];
 }

@@ -26,7 +26,7 @@ export function speed({ spread, seed }: Setting): readonly Row[] {
     [
       'cases judged per second, full sets of about 25 readings and 12 observations, one core',
       String(perSecond(batch, judge)),
-      '3000',
+      '2500',
       String(perSecond(batch, plainJudge)),
     ],
   ];
