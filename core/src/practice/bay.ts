@@ -2,32 +2,36 @@
  * The practice bay: a simulated vehicle in time with a hidden fault, leads that are put on its points, and what was read of
  * it so far. Nothing here knows of a screen; time passes when it is told to.
  */
-import type { ClampPlace, Flow } from '../circuit/points';
+import type { Flow } from '../circuit/points';
 import { randomOf } from '../circuit/model/random';
 import type { Case } from '../format/case-shape';
 import type { ReadingConditions } from '../format/conditions';
 import type { ObservationName, TestName } from '../format/names';
 import { freezingCelsius } from '../battery/state-of-charge';
-import { SimulatedVisit, halfCcaAmps, smallSignalOhm, testerAmps } from '../simulation';
+import { SimulatedVisit, halfCcaAmps } from '../simulation';
 import type { Controls, VehicleInTime } from '../simulation';
-import { TESTS } from '../trade/tables';
 import { Batteries, parked } from './batteries';
 import { BayClock } from './bay-clock';
+import { flowOf, seeingOf, testTaken } from './being-taken';
 import { conditionsAt } from './conditions-at';
+import { readFrom, shownBy } from './display';
+import type { Shown } from './display';
 import type { Exercise } from './exercise';
-import { EMPTY_HANDS, handsFor, testOf } from './hands';
+import { foundByHand } from './found-by-hand';
+import { EMPTY_HANDS, clampBeside, handsFor } from './hands';
 import type { Hands } from './hands';
 import { BayInstruments } from './instruments';
 import { betweenLeads, inJaws, isAtPosts, rippleBetween } from './probe';
+import type { LeftBay } from './left-bay';
 import { whyNot } from './refusals';
 import type { Refusal } from './refusals';
 import { StarterWatch } from './safety';
 import type { SafetyEvent } from './safety';
 import { sensed } from './senses';
 import type { Sense } from './senses';
-import type { InstrumentFaults } from './setting';
 import { EngineAsked, NOTHING_OFF, isDisconnected } from './taken-off';
 import type { TakenOff } from './taken-off';
+import { wrench } from './wrench';
 
 /** The model is looked at so often while something happens, s. */
 const LOOK_S = 0.02;
@@ -56,18 +60,6 @@ export type Written =
   | { readonly test: TestName; readonly id: string }
   | { readonly seen: ObservationName }
   | { readonly why: 'no-test' | 'over-range' };
-
-/** A bay that was left in the middle of a visit. */
-export interface LeftBay {
-  readonly readings: Case['readings'];
-  readonly observations: NonNullable<Case['observations']>;
-  readonly hands: Hands;
-  readonly takenOff: TakenOff;
-  /** What is still wrong with the instruments. */
-  readonly instruments: InstrumentFaults;
-  readonly charges: readonly number[];
-  readonly safety: readonly SafetyEvent[];
-}
 
 export class PracticeBay {
   readonly #visit: SimulatedVisit;
@@ -119,15 +111,10 @@ export class PracticeBay {
   /** What is needed to go on later. */
   get left(): LeftBay {
     const { readings, observations = [] } = this.case;
-    return {
-      readings,
-      observations,
-      hands: this.#hands,
-      takenOff: this.#off,
-      instruments: this.#instruments.faults,
-      charges: this.#batteries.charges,
-      safety: this.safety,
-    };
+    const { faults: instruments } = this.#instruments;
+    const { charges } = this.#batteries;
+    const { safety } = this;
+    return { readings, observations, hands: this.#hands, takenOff: this.#off, instruments, charges, safety };
   }
   /** Goes on where a visit was left: the vehicle has stood meanwhile, its key off. */
   takeUp({ readings, observations, hands, takenOff, instruments, charges, safety }: LeftBay): void {
@@ -172,15 +159,11 @@ export class PracticeBay {
 
   /** Takes belt, plugs or a battery clamp off, or puts them on again. @returns why it cannot be done. */
   takeOff(change: Partial<TakenOff>): Refusal | null {
-    const before = this.#off;
-    const next = { ...before, ...change };
+    const next = { ...this.#off, ...change };
     const isTurning = this.instant.isRunning || this.controls.key === 'start';
-    const isOfBattery = isDisconnected(next) !== isDisconnected(before) || next.isPositiveOff !== before.isPositiveOff;
-    if (isTurning && !isOfBattery) return 'engine-runs';
-    if (isTurning) this.#starter.note('disconnected-running');
-    if (isOfBattery && this.controls.chargerAmps > 0) this.#starter.note('sparks');
-    // the wrench that touches metal with the negative on is a short
-    if (next.isPositiveOff !== before.isPositiveOff && !before.isNegativeOff) this.#starter.note('positive-first');
+    const { refusal, events } = wrench(this.#off, next, { isTurning, isCharging: this.controls.chargerAmps > 0 });
+    if (refusal !== null) return refusal;
+    for (const event of events) this.#starter.note(event);
     this.#off = next;
     this.#asked.take(next);
     if (isDisconnected(next)) this.#model.set({ key: 'off', loads: 'off', lamps: false });
@@ -225,22 +208,11 @@ export class PracticeBay {
     }
   }
 
-  /** What the instrument shows: null for over range. */
-  get shown(): {
-    readonly value: number | null;
-    readonly decimals: number;
-    readonly unit: 'V' | 'A' | 'ohm' | 'rpm' | '%';
-  } {
-    const { use } = this.#hands;
+  /** What the instrument shows. */
+  get shown(): Shown {
+    const { instant } = this;
     const { vehicle } = this.#subject;
-    const { volts, amps } = this.#instruments;
-    if (use === 'amps-dc') return { value: amps.value, decimals: amps.decimals, unit: 'A' };
-    if (use === 'volts-ac') return { value: Number(this.#ripple.toFixed(3)), decimals: 3, unit: 'V' };
-    if (use === 'conductance') return { value: this.#atPosts(testerAmps(vehicle), 0), decimals: 0, unit: 'A' };
-    if (use === 'battery-ohms') return { value: this.#atPosts(smallSignalOhm(vehicle), 5), decimals: 5, unit: 'ohm' };
-    if (use === 'engine-speed') return { value: Math.round(this.instant.rpm), decimals: 0, unit: 'rpm' };
-    if (use === 'field-duty') return { value: Math.round(this.instant.fieldPercent), decimals: 0, unit: '%' };
-    return { value: volts.value, decimals: volts.decimals, unit: 'V' };
+    return shownBy({ hands: this.#hands, vehicle, instant, instruments: this.#instruments, ripple: this.#ripple });
   }
   /** Amps of the clamp, beside volts: two instruments at one moment; null where it is round nothing. */
   get clampAmps(): number | null {
@@ -254,23 +226,14 @@ export class PracticeBay {
 
   /** The test that is being taken; null where no test of the trade is read so. */
   get test(): TestName | null {
-    if (this.seeing !== null) return null;
-    const test = testOf(this.#hands, this.flow);
-    // an isolated battery is read by itself; nothing else is reached through it
-    const isOfBattery = test !== null && TESTS[test].places[0].perBattery === true;
-    return this.#hands.battery === null || isOfBattery ? test : null;
+    return this.seeing === null ? testTaken(this.#hands, this.flow) : null;
   }
   /** What a steady crank with belt or plugs off shows; null for any other moment. */
   get seeing(): ObservationName | null {
-    const { isBeltOff, arePlugsOut } = this.#off;
-    if (this.flow !== 'cranking' || (!isBeltOff && !arePlugsOut)) return null;
-    return isBeltOff ? 'belt-removed-crank' : 'plugs-removed-crank';
+    return seeingOf(this.flow, this.#off);
   }
   get flow(): Flow {
-    const { key, testerAmps } = this.controls;
-    if (this.instant.isRunning) return 'charging';
-    if (key === 'start') return 'cranking';
-    return testerAmps > 0 ? 'load' : 'none';
+    return flowOf(this.controls, this.instant);
   }
 
   /** Writes down what the instrument shows, as the test that is being taken. */
@@ -282,7 +245,7 @@ export class PracticeBay {
       return { seen: seeing };
     }
     if (test === null) return { why: 'no-test' };
-    const value = this.#read;
+    const value = readFrom(this.shown, this.flow === 'none' ? null : this.recorded, this.#hands);
     if (value === null) return { why: 'over-range' };
     if (this.flow === 'cranking' && this.controls.hasFuel) this.#starter.note('fuel-not-stopped');
     if ((this.flow === 'cranking' || this.flow === 'load') && this.#subject.vehicle.charge < FLAT_BELOW)
@@ -294,18 +257,11 @@ export class PracticeBay {
     const measured = { value: read, conditions: this.#conditions(test), ...(battery !== null && { battery }) };
     return { test, id: this.#visit.note(test, measured) };
   }
-  /** What is read: the display, or the recorder's extreme where something flows. */
-  get #read(): number | null {
-    const { recorded } = this;
-    const { value } = this.shown;
-    if (value === null || recorded === null || this.flow === 'none') return value;
-    // volts at the posts fall with the current, a drop and the amps rise
-    return isAtPosts(this.#hands) && this.#hands.use === 'volts-dc' ? recorded.lowest : recorded.highest;
-  }
-
   /** Looks, listens or feels. */
   look(about: ObservationName): void {
-    const finding = this.#finding(about);
+    const { accessorySeized: isAccessorySeized } = this.vehicle;
+    const felt = { isFrozen: this.#isFrozen, isAccessorySeized, isFreedByPlugs: this.#isFreedByPlugs };
+    const finding = foundByHand(about, felt) ?? this.#instruments.finding(about);
     if (finding === undefined) this.#visit.do(about);
     else this.#visit.observed(about, finding);
   }
@@ -377,18 +333,6 @@ export class PracticeBay {
     const { celsius, charge } = this.#subject.vehicle;
     return celsius < freezingCelsius(charge);
   }
-  #finding(about: ObservationName): string | undefined {
-    if (about === 'battery-case') return this.#isFrozen ? 'frozen' : undefined;
-    const isFreed =
-      about === 'belt-removed-crank'
-        ? this.vehicle.accessorySeized
-        : about === 'plugs-removed-crank'
-          ? this.#isFreedByPlugs
-          : null;
-    if (isFreed !== null) return isFreed ? 'freed' : 'unchanged';
-    return this.#instruments.finding(about);
-  }
-
   get #ripple(): number {
     return this.#instruments.acOf(rippleBetween(this.#probing), betweenLeads(this.#probing));
   }
@@ -401,10 +345,6 @@ export class PracticeBay {
       off: this.#off,
     };
   }
-  #atPosts(value: number, decimals: number): number {
-    return isAtPosts(this.#hands) ? Number(value.toFixed(decimals)) : 0;
-  }
-
   #follow(stepS: number): void {
     const probing = this.#probing;
     this.#instruments.follow(betweenLeads(probing), inJaws(probing), stepS);
@@ -414,11 +354,4 @@ export class PracticeBay {
     this.#starter.pass(stepS, controls, instant);
     this.#clock.tick(stepS, controls, instant);
   }
-}
-
-/** The conductor whose amps belong to a drop. */
-function clampBeside(test: TestName): ClampPlace | null {
-  const flow = TESTS[test].leads?.flow;
-  if (!TESTS[test].conditions.includes('amps')) return null;
-  return flow === 'cranking' ? 'battery-cables' : flow === 'charging' ? 'alternator-output' : 'tester-lead';
 }

@@ -95,3 +95,10 @@ export function handsFor(test: TestName): Placing | null {
   const { red = null, black = null, clamp = null } = leads ?? {};
   return { red, black, clamp, use };
 }
+
+/** The conductor whose amps belong to a drop. */
+export function clampBeside(test: TestName): ClampPlace | null {
+  const flow = TESTS[test].leads?.flow;
+  if (!TESTS[test].conditions.includes('amps')) return null;
+  return flow === 'cranking' ? 'battery-cables' : flow === 'charging' ? 'alternator-output' : 'tester-lead';
+}
