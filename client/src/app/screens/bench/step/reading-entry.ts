@@ -6,31 +6,20 @@ import {
   effect,
   inject,
   input,
-  linkedSignal,
   output,
   signal,
   untracked,
   viewChildren,
 } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { CONDITIONS, TESTS, askedBackOf, assessCase, openQuestion, rulerScale, unitVolts } from '@tetrad/core';
-import type {
-  Answer,
-  Assessment,
-  ConditionName,
-  Question,
-  Reading,
-  ReadingConditions,
-  ReadingStep,
-  WaitKind,
-} from '@tetrad/core';
+import { TESTS, askedBackOf, assessCase, rulerScale, unitVolts } from '@tetrad/core';
+import type { Answer, Assessment, Reading, ReadingStep, WaitKind } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
 import type { EnteredReading } from '../../../job/commands';
 import { Button } from '../../../kit/button';
 import { Field } from '../../../kit/field';
-import { controlValue } from '../../../kit/forms/control-value';
 import { Enter } from '../../../kit/forms/enter';
 import { Figure } from '../../../kit/forms/figure';
 import { GradeMark } from '../../../kit/grade-mark';
@@ -38,23 +27,19 @@ import { focusOnScreen } from '../../../kit/keys/behind-dialogs';
 import { Ruler } from '../../../kit/ruler';
 import { asideOf } from './aside';
 import { EntryConditions } from './entry-conditions';
+import { EntryFields } from './entry-fields';
+import type { EnteredFor } from './entry-fields';
 import { EntryQuestion } from './entry-question';
-import { KeptEntries } from './kept-entries';
-import { knownConditions } from './known-conditions';
 import { NotPossible } from './not-possible';
 import type { NotPossibleReason } from './not-possible';
 import { LiveValue } from '../../../instruments/live/live-value';
 import { LiveKept } from './live-kept';
 import { LiveReadings } from '../../../instruments/live/live-readings';
-import { blankForm, conditionsOf, fillKnown, readingForm } from './reading-form';
-import type { ReadingForm } from './reading-form';
+import { PendingReading } from './pending-reading';
+import type { Entered } from './pending-reading';
+import { conditionsOf } from './reading-form';
 import { understand } from './understand';
 import { WorkOut } from './work-out';
-
-const CELLS_PER_12V = 6;
-type Entered = Omit<EnteredReading, 'battery'> & { battery?: number | undefined };
-/** Before a step is known nothing is typed. */
-const BLANK: ReadingForm = blankForm();
 
 /** The entry of the step at hand: big, keyboard first, graded while it is typed. */
 @Component({
@@ -74,13 +59,15 @@ const BLANK: ReadingForm = blankForm();
     Ruler,
     WorkOut,
   ],
+  providers: [EntryFields, PendingReading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reading-entry.html',
   styleUrl: './reading-entry.css',
 })
 export class ReadingEntry {
   readonly #voice = inject(Sentences);
-  readonly #kept = inject(KeptEntries);
+  readonly #fields = inject(EntryFields);
+  readonly #pending = inject(PendingReading);
   readonly #live = inject(LiveReadings);
   readonly #liveKept = inject(LiveKept);
   protected readonly job = inject(JobStore);
@@ -101,9 +88,13 @@ export class ReadingEntry {
   protected readonly beside = this.#live.now;
   protected readonly keeping = this.#liveKept.kept;
   readonly #window = computed(() => this.keeping()?.from?.how ?? null);
-  protected readonly form = signal<ReadingForm | null>(null);
-  readonly #begun = signal<ReadingStep | null>(null);
-  readonly #typed = controlValue(() => this.form() ?? BLANK);
+  protected readonly form = this.#fields.form;
+  readonly #typed = this.#fields.typed;
+  readonly #for = computed((): EnteredFor => ({
+    step: this.step(),
+    battery: this.battery(),
+    waitedFor: this.waitedFor(),
+  }));
   protected readonly askedWhy = signal(false);
   protected readonly boxes = viewChildren<ElementRef<HTMLInputElement>>('box');
 
@@ -128,21 +119,14 @@ export class ReadingEntry {
       },
     });
   });
-  /** The doubtful figure that somebody has said is right. */
-  readonly #meant = signal<number | null>(null);
-  /** What is saved once the question with it is answered. */
-  #waiting: Entered | null = null;
   /** What is asked with the figure that was typed; null while nothing is. */
-  protected readonly asked = linkedSignal<string, Question | null>({
-    source: () => this.#typed().typed.join(' '),
-    computation: (typed, before) => (before?.source === typed ? before.value : null),
-  });
-  protected readonly isMeant = computed(() => this.#meant() !== null && this.#value() !== null);
+  protected readonly asked = this.#pending.asked;
+  protected readonly isMeant = computed(() => this.#pending.meant() !== null && this.#value() !== null);
   /** What is saved as it stands. */
   readonly #value = computed(() => {
     const found = this.understood();
     if (found.state === 'value') return found.value;
-    return found.state === 'doubtful' && found.value === this.#meant() ? found.value : null;
+    return found.state === 'doubtful' && found.value === this.#pending.meant() ? found.value : null;
   });
   /** True while what is typed cannot be saved: it means nothing, or a condition does not fit. */
   protected readonly isBad = computed(() => ['unclear', 'impossible', 'of-pack'].includes(this.understood().state));
@@ -185,29 +169,29 @@ export class ReadingEntry {
 
   constructor() {
     effect(() => {
-      const step = this.step();
+      this.step();
       this.job.id();
       untracked(() => {
-        this.#begin(step); // untracked: an answer of the server must not clear what is typed
+        this.#begin(); // untracked: an answer of the server must not clear what is typed
         this.focus();
       });
     });
     effect(() => {
       const battery = this.battery();
-      untracked(() => this.#fill(battery, true));
+      untracked(() => this.#fields.fill({ ...this.#for(), battery }, true));
     });
     effect(() => {
       this.waitedFor();
-      untracked(() => this.#fill(this.battery(), false));
+      untracked(() => this.#fields.fill(this.#for(), false));
     });
     effect(() => {
       this.#typed();
-      const form = this.form();
-      if (form) untracked(() => this.#kept.keep(this.job.id(), this.step(), form));
+      this.form();
+      untracked(() => this.#fields.keep(this.step()));
     });
     effect(() => {
       // how a window was read stands in the fields, where it can be corrected
-      if (this.#window() !== null) untracked(() => this.#fillRead());
+      if (this.#window() !== null) untracked(() => this.#fields.fillRead(this.step()));
     });
     effect(() => this.typing.emit(this.#typed().typed.some((text) => text.trim() !== '')));
   }
@@ -216,7 +200,7 @@ export class ReadingEntry {
     focusOnScreen(() => this.boxes()[0]?.nativeElement);
   }
   /** True once it can take keys for the step at hand. */
-  readonly isReady = computed(() => this.form() !== null && this.#begun() === this.step());
+  readonly isReady = computed(() => this.#fields.isFor(this.step()));
   /** Adds keys that were pressed before it was there. */
   append(keys: string): void {
     this.take(0, (this.form()?.controls.typed.at(0).value ?? '') + keys);
@@ -249,16 +233,13 @@ export class ReadingEntry {
     if (!this.canSave()) return;
     if (found.state === 'of-pack') return this.#save({ ...this.#whole(found.value), battery: undefined });
     // the second Enter says that it is meant
-    if (found.state === 'doubtful' && this.#value() === null) return this.#meant.set(found.value);
+    if (found.state === 'doubtful' && this.#value() === null) return this.#pending.meant.set(found.value);
     const value = this.#value();
     if (value !== null) this.#saveOrAsk(this.#whole(value));
   }
   /** Asks first what the reading depends on, where nobody has said it; a second Enter leaves it unanswered. */
   #saveOrAsk(entered: Entered): void {
-    const question = this.asked() === null ? this.#questionOf(entered) : null;
-    if (!question) return this.#save(entered);
-    this.#waiting = entered;
-    this.asked.set(question);
+    if (!this.#pending.ask(entered, this.step(), this.battery())) this.#save(entered);
   }
   /** Enter on an empty entry keeps what the instrument shows, once it can be. @returns false where none is read live. */
   protected keepLive(): boolean {
@@ -267,7 +248,7 @@ export class ReadingEntry {
     const battery = this.battery();
     this.#saveOrAsk({
       value: kept.value,
-      conditions: this.#conditions(),
+      conditions: this.#fields.conditions(this.step()),
       ...(battery !== undefined && { battery }),
       instrument: kept.instrument,
       ...(kept.accuracy !== null && { uncertainty: kept.accuracy }),
@@ -277,43 +258,15 @@ export class ReadingEntry {
     });
     return true;
   }
-  #fillRead(): void {
-    const form = this.form();
-    const read = this.keeping()?.conditions;
-    if (form && read) fillKnown(form, this.step(), read, true);
-  }
-  /** What stands in the fields; what is read live goes before a usual figure that nobody touched. */
-  #conditions(): ReadingConditions {
-    const form = this.form();
-    if (!form) return {};
-    const read = Object.entries(this.keeping()?.conditions ?? {}).filter(
-      ([name]) => form.controls.conditions.get(name)?.dirty !== true,
-    );
-    return { ...conditionsOf(form, this.step()), ...Object.fromEntries(read) };
-  }
-
   /** What was asked with the figure is answered: it is saved. */
-  protected answer({ value: answered }: Answer): void {
-    const [question, waiting] = [this.asked(), this.#waiting];
-    if (question === null || waiting === null) return;
-    this.#save({ ...waiting, conditions: { ...waiting.conditions, [question.condition]: answered } });
-  }
-  #questionOf({ value, conditions = {} }: Entered): Question | null {
-    const surveyed = this.job.surveyed();
-    if (!surveyed || typeof value !== 'number') return null;
-    return openQuestion(this.row().question, { value, conditions, ...surveyed, battery: this.battery() });
+  protected answer(answer: Answer): void {
+    const entered = this.#pending.answered(answer);
+    if (entered) this.#save(entered);
   }
 
   #save({ battery, ...entered }: Entered): void {
-    const form = this.form();
-    form?.controls.typed.reset();
-    // the next one has another name
-    for (const name of Object.keys(this.step().asks) as ConditionName[])
-      if (CONDITIONS[name].type === 'text') form?.controls.conditions.get(name)?.reset();
-    this.#kept.drop(this.job.id(), this.step());
-    this.#meant.set(null);
-    this.asked.set(null);
-    this.#waiting = null;
+    this.#fields.clear(this.step());
+    this.#pending.clear();
     this.typing.emit(false);
     this.entered.emit({ ...entered, ...(battery !== undefined && { battery }) });
   }
@@ -324,29 +277,10 @@ export class ReadingEntry {
     this.entered.emit({ value: null, notPossible: why, conditions: {}, ...(battery !== undefined && { battery }) });
   }
 
-  /** What a step begins with: its usual conditions, the amps that are known already, what was typed before. */
-  #begin(step: ReadingStep): void {
-    const view = this.job.view();
-    if (!view) return;
-    const { system } = view.case;
-    const inSeries = system.battery.arrangement === 'series' ? (system.battery.count ?? 2) : 1;
-    const cells = (system.nominalVolts / 12 / inSeries) * CELLS_PER_12V;
-    const form = readingForm(step, TESTS[step.test].kind === 'list' ? cells : 1, this.#known(this.battery()));
-    this.#kept.restore(this.job.id(), step, form);
+  #begin(): void {
+    if (!this.#fields.begin(this.#for())) return;
     this.askedWhy.set(false);
-    this.#meant.set(null);
-    this.form.set(form);
-    this.#begun.set(step);
-  }
-
-  #fill(battery: number | undefined, anew: boolean): void {
-    const form = this.form();
-    if (form) fillKnown(form, this.step(), this.#known(battery), anew);
-  }
-
-  #known(battery: number | undefined): ReadingConditions {
-    const surveyed = this.job.surveyed();
-    return surveyed ? knownConditions(this.step(), surveyed.gradedCase, this.waitedFor(), battery) : {};
+    this.#pending.meant.set(null);
   }
 
   #whole(value: Exclude<Reading['value'], null>): EnteredReading {
@@ -356,7 +290,7 @@ export class ReadingEntry {
     const resolution = 'resolution' in found ? found.resolution : undefined;
     return {
       value,
-      conditions: this.#conditions(),
+      conditions: this.#fields.conditions(this.step()),
       ...(battery !== undefined && { battery }),
       ...(instrument !== undefined && { instrument }),
       ...(uncertainty !== undefined && typeof value === 'number' && { uncertainty }),
