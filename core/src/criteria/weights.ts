@@ -31,7 +31,7 @@ export const WEIGHTS = {
   'symptom-cranks': [-3, ORDER],
   'symptom-clicks': [-1.5, ORDER],
 
-  'terminals-corroded': [1.2, SEEN],
+  'terminals-corroded': [1.1, SEEN],
   'terminals-loose': [1.5, SEEN],
   'terminals-clean': [-0.7, SEEN],
   'case-loose': [0.6, SEEN],

@@ -7,7 +7,7 @@ export const postConnection = (sign: 'positive' | 'negative', more: Fault['shows
   repairs: `${sign} post`,
   part: () => 'connections',
   customer: `The connection at the battery’s ${sign} post is bad. The battery itself is not the cause.`,
-  prior: 0.04,
+  prior: 0.035,
   symptoms: {
     'slow-crank': 1,
     'no-crank-silent': 1,

@@ -7,13 +7,13 @@ import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
 import { capabilityOf, lostOnOutput, showsCapability } from '../../evidence/capability';
 import { ampsBetween } from '../measures';
+import { noOutput } from '../no-output';
 import { atPosts } from '../../circuit/points';
 import { LOADED_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import type { TestGuide } from '../test-guide';
 
-const NO_OUTPUT = faultsShowing('no-output');
 const SILENT = faultsShowing('silent-alternator');
 const WEAK_OUTPUT = faultsShowing('weak-output');
 /** Under this share of the rating nothing comes out; from the other on there is plenty, whatever the load. */
@@ -88,7 +88,7 @@ export const alternatorCurrent: Test = {
     }
     if (!limit || !isAtLimit) return [];
     const says = say('amps-at-limit', { value, rated });
-    if (value < rated * NOTHING_SHARE) return [fixed('not-charging', NO_OUTPUT, source, says)];
+    if (value < rated * NOTHING_SHARE) return [fixed('not-charging', noOutput(gradedCase), source, says)];
     return [
       weighed('output', limit.value / limit.min, {
         causes: causes('alternator-weak', ['alternator-diode', 0.7], ['belt-slip', 0.9]),

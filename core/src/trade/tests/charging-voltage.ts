@@ -11,6 +11,7 @@ import { cannot, done, round } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
 import { alternatorGives } from '../alternator-gives';
+import { noOutput } from '../no-output';
 import { POST_VOLTS } from '../measures';
 import { atPosts } from '../../circuit/points';
 import { RUNNING_STEP, informs } from '../../evidence/step';
@@ -20,7 +21,6 @@ import type { TestGuide } from '../test-guide';
 
 const CHARGE_PATHS = faultsShowing('charge-path');
 const LOW_OUTPUT = faultsShowing('low-output');
-const NO_OUTPUT = faultsShowing('no-output');
 const SILENT = faultsShowing('silent-alternator');
 const WEAK_OUTPUT = faultsShowing('weak-output');
 /** Of what leaves the output low, what takes volts on the way and is no fault of the alternator or its drive. */
@@ -79,7 +79,7 @@ function unloaded(
     return [
       high,
       weighed('charging-dead', under, {
-        causes: NO_OUTPUT,
+        causes: noOutput(gradedCase),
         atLeast: weightOf('not-charging'),
         source,
         says: say('not-charging', { value }),
@@ -122,7 +122,7 @@ function loaded(reading: NumericReading | undefined, gradedCase: GradedCase): re
   const heldWithout = without !== undefined && offWindow(without, gradedCase).under <= 0;
   return [
     weighed('charging-loaded', under, {
-      causes: heldWithout || !without ? LOW_OUTPUT : NO_OUTPUT,
+      causes: heldWithout || !without ? LOW_OUTPUT : noOutput(gradedCase),
       atLeast: without && !heldWithout ? 0 : weightOf('sags-loaded'),
       factor: without && !heldWithout ? LOW_ANYWAY : 1,
       source,
