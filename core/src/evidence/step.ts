@@ -11,7 +11,10 @@ export interface Step {
   readonly place: StepPlace;
   /** What the engine does while it is taken; absent: it is off. */
   readonly engine?: EngineState;
-  /** Faults it tells about, and how much of the doubt it takes away (0 to 1); none: never asked for by itself. */
+  /**
+   * Faults it tells about, and how much of the doubt it takes away (0 to 1), no more than the spreads of its figure allow;
+   * none: never asked for by itself.
+   */
   readonly informs: readonly (readonly [FaultName, number])[];
   /** What it settles, in a sentence. */
   readonly settles: string;

@@ -48,7 +48,7 @@ export const parasiticDraw: Test = {
     minutes: 5, // the wait for sleep is not work
     place: 'standing',
     engine: 'asleep',
-    informs: informs(0.95, 'parasitic-drain'),
+    informs: informs(0.87, 'parasitic-drain'),
     settles: 'Measures the drain with everything off and asleep.',
     dueFor: 'goes-flat',
     cautions: [],
