@@ -60,6 +60,7 @@ export default {
     { ...node, displayName: 'tools', testMatch: ['<rootDir>/tools/test/**/*.test.ts'] },
     {
       ...node,
+      moduleNameMapper: { ...own, '^argon2$': '<rootDir>/tools/quick-argon2.cjs' },
       displayName: 'server',
       testMatch: ['<rootDir>/server/test/**/*.test.ts'],
       globalSetup: '<rootDir>/server/test/cluster-setup.mjs',

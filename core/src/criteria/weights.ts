@@ -14,7 +14,7 @@ const DIRECT = 'A reading that leaves one cause: about one in a hundred such rea
 
 /** Logarithms of likelihood ratios for findings that are no figure, each with its source. */
 export const WEIGHTS = {
-  'symptom-slow-crank': [3.5, ORDER],
+  'symptom-slow-crank': [3, ORDER],
   'symptom-silent': [2.2, ORDER],
   'symptom-click': [2, ORDER],
   'symptom-spins-free': [4.5, ORDER],

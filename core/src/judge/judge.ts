@@ -123,7 +123,7 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
   return {
     survey: surveyed,
     faults: ranked,
-    changes: changesOf(ranked[0]!, provenCase),
+    changes: changesOf(ranked[0]!, provenCase, decided),
     parts,
     decided,
     left: isUndecided(decided)
@@ -138,8 +138,8 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
   };
 }
 
-const changesOf = ({ fault, probability }: Ranked, provenCase: ProvenCase): readonly Change[] =>
-  probability < TOLD_FROM || !isCallable(fault) ? [] : wouldChange(fault, provenCase);
+const changesOf = ({ fault, probability }: Ranked, provenCase: ProvenCase, { deciding }: Decided): readonly Change[] =>
+  probability < TOLD_FROM || !isCallable(fault) ? [] : wouldChange(fault, provenCase, deciding);
 
 function batteriesOf(derived: DerivedCase, { verdict }: Verdicted, decided: Decided): readonly OwnVerdict[] {
   const { units } = derived.gradedCase;

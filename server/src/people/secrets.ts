@@ -3,7 +3,7 @@ import { createHash, createHmac, randomBytes } from 'node:crypto';
 import argon2 from 'argon2';
 
 /** Argon2id at 19 MiB and two passes: OWASP Password Storage Cheat Sheet, 2024. */
-const ARGON = { type: argon2.argon2id, memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
+export const ARGON = { type: argon2.argon2id, memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
 const TOKEN_BYTES = 32;
 /** Of a one-time password: letters and digits that are not taken for one another, 31 of them. */
 const READABLE = 'abcdefghjkmnpqrstuvwxyz23456789';

@@ -14,8 +14,8 @@ import type { Call } from './final-action';
 /**
  * Each reading outside its limit is left out: the call falls without it where the part is no longer as likely as not, since
  * what the reading adds to the odds is what the call loses, or where an excuse of the fault is open again. Readings of the part
- * come before those that show what it does elsewhere, those without which the call falls before the others, and then the
- * one that adds most.
+ * come before those that show what it does elsewhere, those without which the call falls before the others; of
+ * several one straight across the fault, and then the one that adds most.
  *
  * @returns null where the fault was seen and not read.
  */
@@ -55,9 +55,10 @@ export function decidingReading(
     reading,
     isOfPart: Number(isOfPart(reading)),
     falls: Number(falls(reading)),
+    isAcross: Number(isAcross(reading)),
     adds: addsOf(reading),
   }));
-  weighed.sort((a, b) => b.isOfPart - a.isOfPart || b.falls - a.falls || b.adds - a.adds);
+  weighed.sort((a, b) => b.isOfPart - a.isOfPart || b.falls - a.falls || b.isAcross - a.isAcross || b.adds - a.adds);
   return weighed[0]!.reading;
 }
 

@@ -5,6 +5,7 @@ import type { PathTest } from '../../circuit/paths';
 import type { GradedCase } from '../../evidence/case-context';
 import { FAULTS, TESTS, isTestName } from '../../trade/tables';
 import type { Message } from '../../format/message';
+import type { Reading } from '../../format/reading-shape';
 import { isOutside, limitOf } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
 import type { ProvenCase } from '../prove/prove';
@@ -31,8 +32,16 @@ function limitNow(test: PathTest, gradedCase: GradedCase): number {
   return drawn && Number.isFinite(drawn.max) ? drawn.max : dropLimit(test, gradedCase) * gradedCase.scale;
 }
 
-/** @returns at most two readings that would clear the fault, and where each would have to lie; empty where none would. */
-export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): readonly Change[] {
+/**
+ * @param shown The reading that the decision shows: one of the same test needs no name.
+ * @returns at most two readings that would clear the fault, and where each would have to lie; empty where none would.
+ */
+export function wouldChange(
+  fault: FaultName,
+  { gradedCase }: ProvenCase,
+  shown: Reading | undefined,
+): readonly Change[] {
+  const isOther = (test: TestName): boolean => shown !== undefined && shown.test !== test;
   // a reading that is good already would clear nothing by being good again
   const saysOtherwise = (test: TestName): boolean => {
     const reading = latest(gradedCase, test);
@@ -45,7 +54,7 @@ export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): reado
       test,
       max: limitNow(test, gradedCase),
       isRead: latest(gradedCase, test) !== undefined,
-      isNamed: all.length > 1,
+      isNamed: all.length > 1 || isOther(test),
     }),
   }));
   if (drops.length > 0) return drops;
@@ -57,7 +66,12 @@ export function wouldChange(fault: FaultName, { gradedCase }: ProvenCase): reado
     const limit = limitOf(gradedCase, reading);
     if (!limit) return [];
     const { test } = reading;
-    return [{ test, says: message('would-clear', { test, bound: withoutFound(limit.bound), isNamed }) }];
+    return [
+      {
+        test,
+        says: message('would-clear', { test, bound: withoutFound(limit.bound), isNamed: isNamed || isOther(test) }),
+      },
+    ];
   });
   if (limits.length > 0) return limits.slice(0, MAX);
   const { where } = FAULTS[fault];

@@ -92,7 +92,9 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     for (const [fault, strength] of row.informs)
       if (mayDecide(fault, gradedCase)) information += doubt(probability[fault]) * strength;
     const value = information + forProof + forCoverage + forAgain;
-    if (value / (row.minutes + SETTING_UP_MINUTES) <= MIN_WORTH && forDecision === 0) continue;
+    // what must be read is asked for however long it takes
+    const isOwed = forProof + forCoverage > 0;
+    if (!isOwed && value / (row.minutes + SETTING_UP_MINUTES) <= MIN_WORTH && forDecision === 0) continue;
     const engine = engineFor(name, gradedCase);
     // another state of the engine costs its minutes; what is read in the same visit costs none
     const minutes = row.minutes + SETTING_UP_MINUTES + changeMinutes(now, engine);
