@@ -1,6 +1,6 @@
 import { latest } from './case-context';
 import type { NumericReading, CaseContext } from './case-context';
-import { SOME_AMPS, ampsOf, isOpen } from './path-amps';
+import { isClosed, pathReading } from './path-readings';
 
 /** A field commanded at least this far shows all that the alternator can give, %. */
 const FULL_FIELD_PERCENT = 95;
@@ -21,10 +21,8 @@ const OUTPUT_DROPS = ['drop-charge-positive', 'drop-charge-ground'] as const;
 export function lostOnOutput(context: CaseContext, amps?: number): number {
   let lost = 0;
   for (const test of OUTPUT_DROPS) {
-    const drop = latest(context, test);
-    const dropAmps = drop && ampsOf(drop, context);
-    if (!drop || !dropAmps || dropAmps < SOME_AMPS || isOpen(drop, context)) continue;
-    lost += (Math.abs(drop.value) / dropAmps) * (amps ?? dropAmps);
+    const drop = pathReading(test, context);
+    if (drop && isClosed(drop)) lost += (drop.volts / drop.amps) * (amps ?? drop.amps);
   }
   return lost;
 }

@@ -23,16 +23,22 @@ export interface PathReading {
   readonly isOpen: boolean;
 }
 
+/** @returns the newest valid reading of a path as one equation; null where there is none, or nobody knows its current. */
+export function pathReading(test: PathTest, context: CaseContext): PathReading | null {
+  const reading = latest(context, test);
+  const amps = reading && ampsOf(reading, context);
+  if (!reading || amps === null || amps === undefined) return null;
+  const volts = Math.abs(reading.value);
+  const error = Math.max(reading.uncertainty ?? 0, DIGITS_VOLTS * context.scale + RELATIVE_ERROR * volts);
+  return { test, reading, amps, volts, error, isOpen: isOpen(reading, context) };
+}
+
 /** @returns the newest valid reading of every path as one equation. */
 export function pathReadings(context: CaseContext): readonly PathReading[] {
   const rows: PathReading[] = [];
   for (const test of PATH_TESTS) {
-    const reading = latest(context, test);
-    const amps = reading && ampsOf(reading, context);
-    if (!reading || amps === null || amps === undefined) continue;
-    const volts = Math.abs(reading.value);
-    const error = Math.max(reading.uncertainty ?? 0, DIGITS_VOLTS * context.scale + RELATIVE_ERROR * volts);
-    rows.push({ test, reading, amps, volts, error, isOpen: isOpen(reading, context) });
+    const row = pathReading(test, context);
+    if (row) rows.push(row);
   }
   return rows;
 }

@@ -67,8 +67,9 @@ export function worthwhileSteps(
 }
 
 /**
- * The open steps that tell of what is worth asking after, each with what is to be expected once it was read: the best
- * action then, or one step more at the same hook-up, which costs no setting up.
+ * The steps that tell of what is worth asking after, each with what is to be expected once it was read: the best action
+ * then, or one step more at the same hook-up, which costs no setting up. Whether a step is open is looked at only where
+ * its price leaves anything to save.
  *
  * @param now What the best action costs now, min: no reading makes it dearer.
  */
@@ -76,20 +77,21 @@ function unread(choosing: Choosing, now: number): readonly (readonly [StepRow, (
   const { gradedCase } = choosing.provenCase;
   const { work } = gradedCase.criteria.costs;
   const isAsked = askedOf(choosing);
-  const open = STEP_ROWS.filter(
-    ({ name, row }) => row.informs.some(([fault]) => isAsked(fault)) && isOpen(name, row, gradedCase),
-  );
   const belief = beliefNow(choosing.provenCase);
   const loss: LossOf = (one) => lossAt(one, choosing);
-  return open.map((stepRow) => {
-    const beside = open.filter((other) => other !== stepRow && isSameHookUp(other, stepRow));
+  const telling = STEP_ROWS.filter(({ row }) => row.informs.some(([fault]) => isAsked(fault)));
+  const isOpenNow = ({ name, row }: StepRow): boolean => isOpen(name, row, gradedCase);
+  const expected = (stepRow: StepRow): number => {
+    if (!isOpenNow(stepRow)) return now;
+    const beside = telling.filter((other) => other !== stepRow && isSameHookUp(other, stepRow) && isOpenNow(other));
     const oneMore: LossOf = (one) =>
       beside.reduce(
         (least, { row }) => Math.min(least, row.minutes * work + lossAfterStep(row, one, isAsked, choosing, loss)),
         loss(one),
       );
-    return [stepRow, () => Math.min(now, lossAfterStep(stepRow.row, belief, isAsked, choosing, oneMore))];
-  });
+    return Math.min(now, lossAfterStep(stepRow.row, belief, isAsked, choosing, oneMore));
+  };
+  return telling.map((stepRow) => [stepRow, () => expected(stepRow)]);
 }
 
 /** Leads and engine stay as they are. */

@@ -102,7 +102,7 @@ function unloaded(
   ];
 }
 
-function loaded(reading: NumericReading | undefined, gradedCase: GradedCase): readonly Finding[] {
+function loaded(reading: NumericReading | undefined, gradedCase: GradedCase, isExplained: boolean): readonly Finding[] {
   if (!reading) return [];
   const { under } = offWindow(reading, gradedCase);
   const source = { reading: reading.id };
@@ -114,11 +114,11 @@ function loaded(reading: NumericReading | undefined, gradedCase: GradedCase): re
       fixed('holds-loaded-path', CHARGE_PATHS, source, says),
       fixed('charges-loaded', SILENT, source, says),
     ];
-  const without = latestUnder(gradedCase, 'charging-voltage', 'off');
-  if (isLostOnTheWay(reading, gradedCase)) {
+  if (isExplained) {
     const held = say('held-at-alternator', { value: reading.value, lost: lostOnOutput(gradedCase) });
     return [fixed('holds-loaded', WEAK_OUTPUT, source, held), fixed('charges-loaded', SILENT, source, held)];
   }
+  const without = latestUnder(gradedCase, 'charging-voltage', 'off');
   const heldWithout = without !== undefined && offWindow(without, gradedCase).under <= 0;
   return [
     weighed('charging-loaded', under, {
@@ -191,7 +191,8 @@ export const chargingVoltage: Test = {
       latestUnder(gradedCase, 'charging-voltage', 'off'),
       latestUnder(gradedCase, 'charging-voltage', 'on'),
     ];
-    return [...unloaded(off, gradedCase, isLostOnTheWay(on, gradedCase)), ...loaded(on, gradedCase)];
+    const isExplained = isLostOnTheWay(on, gradedCase);
+    return [...unloaded(off, gradedCase, isExplained), ...loaded(on, gradedCase, isExplained)];
   },
 };
 

@@ -1,5 +1,5 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { CONDITIONS, TESTS } from '@tetrad/core';
+import { CONDITIONS, TESTS, unitVolts } from '@tetrad/core';
 import type { ConditionName, ReadingConditions, ReadingStep, WaitKind } from '@tetrad/core';
 import { JobStore } from '../../../job/job.store';
 import { controlValue } from '../../../kit/forms/control-value';
@@ -43,9 +43,7 @@ export class EntryFields {
     const { step } = entered;
     const view = this.#job.view();
     if (!view) return false;
-    const { system } = view.case;
-    const inSeries = system.battery.arrangement === 'series' ? (system.battery.count ?? 2) : 1;
-    const cells = (system.nominalVolts / 12 / inSeries) * CELLS_PER_12V;
+    const cells = (unitVolts(view.case.system) / 12) * CELLS_PER_12V;
     const form = readingForm(step, TESTS[step.test].kind === 'list' ? cells : 1, this.#known(entered));
     this.#kept.restore(this.#job.id(), step, form);
     this.form.set(form);

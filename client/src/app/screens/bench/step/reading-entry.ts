@@ -177,8 +177,8 @@ export class ReadingEntry {
       });
     });
     effect(() => {
-      const battery = this.battery();
-      untracked(() => this.#fields.fill({ ...this.#for(), battery }, true));
+      this.battery();
+      untracked(() => this.#fields.fill(this.#for(), true));
     });
     effect(() => {
       this.waitedFor();
