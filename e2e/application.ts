@@ -1,68 +1,38 @@
-import { randomUUID } from 'node:crypto';
 import { test as base, expect } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import pg from 'pg';
-import { freePort } from '../tools/setup/ports.mjs';
-import { ROOT } from '../tools/setup/root.mjs';
-import { run } from '../tools/setup/run.mjs';
-import { startStandIns } from '../tools/setup/stand-ins.mjs';
-import { serverEnvironment, startServer, stopProcess } from '../tools/setup/supervise.mjs';
-import { TEMPLATE } from './cluster';
+import { ServedApplication } from './served-application';
+import type { Application } from './served-application';
 
-/** A served application that a test may stop and start again on the same address. */
-export interface Application {
-  readonly url: string;
-  stop(): Promise<void>;
-  /** @param door Where the demo lets people in; this machine where nothing is said. */
-  start(door?: string): Promise<void>;
-}
-
-/** @returns The address of the new database for the application's role. */
-async function newDatabase(): Promise<string> {
-  const address = process.env['TETRAD_TEST_CLUSTER']!;
-  const admin = new pg.Client({ connectionString: address });
-  await admin.connect();
-  const name = `e2e_${randomUUID().replaceAll('-', '')}`;
-  await admin.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
-  await admin.end();
-  return process.env['TETRAD_TEST_APP']!.replace(`/${TEMPLATE}`, `/${name}`);
-}
-
-/** Connects the demo's instruments to the simulated ones, in the database of a server that is not started yet. */
-async function connect(env: Record<string, string>, addresses: Record<string, string>): Promise<void> {
-  env['TETRAD_STAND_INS'] = JSON.stringify(addresses);
-  const name = new URL(env['TETRAD_DATABASE_URL']!).pathname;
-  const owner = process.env['TETRAD_TEST_CLUSTER']!.replace('/postgres', name);
-  const command = [`${ROOT}/dist/server/prepare.mjs`, '--demo'];
-  await run(process.execPath, command, { cwd: ROOT, env: { ...env, TETRAD_DATABASE_URL: owner } });
-}
+export type { Application } from './served-application';
 
 /** The browser's own words for a server that is away. */
 const UNFETCHED = /Failed to load resource|Failed to fetch dynamically imported module/;
 
-export const test = base.extend<{ app: Application; faults: string[]; withInstruments: boolean }>({
+interface OfTest {
+  readonly app: Application;
+  readonly faults: string[];
   /** The simulated instruments are there, and the demo's are connected to them. */
+  readonly withInstruments: boolean;
+}
+
+export const test = base.extend<OfTest, { served: ServedApplication }>({
   withInstruments: [false, { option: true }],
-  app: async ({ withInstruments }, use) => {
-    const port = await freePort();
-    const env = {
-      ...serverEnvironment(await newDatabase(), port),
-      TETRAD_LOG_LEVEL: 'error',
-      TETRAD_DEMO_DOOR: 'loopback',
-      TETRAD_REQUESTS_A_SECOND: '2000',
-    };
-    const standIns = withInstruments ? await startStandIns() : null;
-    if (standIns) await connect(env, standIns.addresses);
-    let running = await startServer(env, { quiet: true });
-    await use({
-      url: `http://127.0.0.1:${port}`,
-      stop: () => stopProcess(running.child),
-      start: async (door = 'loopback') => {
-        running = await startServer({ ...env, TETRAD_DEMO_DOOR: door }, { quiet: true });
-      },
-    });
-    await stopProcess(running.child);
-    standIns?.child.kill();
+  served: [
+    async ({ browserName: _ }, use) => {
+      const served = await ServedApplication.open();
+      await use(served);
+      await served.close();
+    },
+    { scope: 'worker' },
+  ],
+  app: async ({ withInstruments, served }, use) => {
+    if (!withInstruments) {
+      await served.renew();
+      return use(served);
+    }
+    const own = await ServedApplication.open({ withInstruments });
+    await use(own);
+    await own.close();
   },
 
   /** What the browser complained of, but for what could not be fetched, which the page itself must tell: a broken content policy or an exception fails the test. */

@@ -127,7 +127,7 @@ async function main() {
   await checkDisk(ROOT);
   await step(
     'Debian packages',
-    () => installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium']),
+    () => installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium-headless-shell']),
     (installed) => (installed.length ? `installed ${installed.join(', ')}` : 'there'),
   );
   await step('npm packages', installPackages, (ran) => (ran ? 'done' : 'unchanged'));

@@ -19,6 +19,7 @@ async function bundle(entryPoints, outdir) {
     target: 'node20',
     outExtension: { '.js': '.mjs' },
     sourcemap: true,
+    sourcesContent: false, // a server reads the whole map when it starts: lines are enough
     logLevel: 'error',
     tsconfig: join(ROOT, 'tsconfig.base.json'),
     plugins: [

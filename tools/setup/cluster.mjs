@@ -227,11 +227,11 @@ export async function temporaryFolder() {
   return folder;
 }
 
-/** A cluster in a new folder, started, to be removed after use. */
-export async function temporaryCluster() {
+/** A cluster in a new folder, started, to be removed after use. @param {Record<string, string | number>} [settings] */
+export async function temporaryCluster(settings) {
   const folder = await temporaryFolder();
   const cluster = new Cluster(join(folder, 'cluster'));
   await cluster.create();
-  await cluster.start();
+  await cluster.start(undefined, settings);
   return cluster;
 }

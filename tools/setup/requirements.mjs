@@ -2,6 +2,7 @@
 import { existsSync } from 'node:fs';
 import { readdir, statfs } from 'node:fs/promises';
 import { join } from 'node:path';
+import { chromiumProgram } from './chromium.mjs';
 import { run } from './run.mjs';
 import { SetupError } from './steps.mjs';
 
@@ -36,7 +37,7 @@ export async function postgresPrograms() {
 
 const PRESENT = {
   postgresql: async () => (await postgresPrograms()) !== null,
-  chromium: () => existsSync('/usr/bin/chromium'),
+  'chromium-headless-shell': () => chromiumProgram() !== undefined,
 };
 
 /**
