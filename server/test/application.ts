@@ -14,13 +14,15 @@ import { createApp } from '../src/app';
 import type { AppOptions } from '../src/app';
 import { JobNewsFeed } from '../src/jobs/job-news';
 import { OpenStreams } from '../src/platform/live/open-streams';
-import { migrate } from '../src/platform/database/migrate';
 import { addPerson, personNamed } from '../src/people/people.sql';
 import { hashSecret } from '../src/people/secrets';
-import { appAddress, ensureAppRole } from '../src/platform/database/app-role';
+import { appAddress } from '../src/platform/database/app-role';
 import { Pool } from '../src/platform/database/pool';
 import { addShop } from '../src/shops/shops.sql';
 import { inShop } from '../src/platform/database/working-shop';
+import { migrated, newDatabase, template } from './databases';
+
+export { MIGRATIONS, newDatabase } from './databases';
 
 export interface Answer {
   readonly status: number;
@@ -48,17 +50,7 @@ export interface Application {
   close(): Promise<void>;
 }
 
-export const MIGRATIONS = 'server/src/platform/database/migrations';
 const log = pino({ level: 'silent' });
-
-export async function newDatabase(): Promise<string> {
-  const admin = new pg.Client({ connectionString: process.env['TETRAD_TEST_CLUSTER']! });
-  await admin.connect();
-  const name = `t_${randomUUID().replaceAll('-', '')}`;
-  await admin.query(`CREATE DATABASE ${name}`);
-  await admin.end();
-  return process.env['TETRAD_TEST_CLUSTER']!.replace(/\/postgres$/, `/${name}`);
-}
 
 export const PASSWORD = 'correct horse battery';
 
@@ -72,18 +64,22 @@ export const addMember = (pool: Pool, named: string, name: string, role: Role): 
   });
 let passwordHash: Promise<string> | null = null;
 
-/** Starts an application with two shops, `one` and `two`; in each an administrator, `Ada`, is signed in. */
-export async function startApplication(databaseUrl?: string, more: Partial<AppOptions> = {}): Promise<Application> {
-  const owner = databaseUrl ?? (await newDatabase());
-  const prepared = new Pool(owner, log, { isPatient: true });
-  await ensureAppRole(owner);
-  await migrate(prepared, MIGRATIONS);
+/** Brings a database up to date, and adds the two shops with their administrator where they are not there. */
+async function prepare(owner: string): Promise<void> {
+  const pool = new Pool(owner, log, { isPatient: true });
+  await migrated(owner);
   for (const id of [shopId('one'), shopId('two')])
     await inShop(id, async () => {
-      await addShop(prepared, { id, name: `Shop ${id}` });
-      if (!(await personNamed(prepared, 'Ada'))) await addMember(prepared, id, 'Ada', 'administrator');
+      await addShop(pool, { id, name: `Shop ${id}` });
+      if (!(await personNamed(pool, 'Ada'))) await addMember(pool, id, 'Ada', 'administrator');
     });
-  await prepared.end();
+  await pool.end();
+}
+
+/** Starts an application with two shops, `one` and `two`; in each an administrator, `Ada`, is signed in. */
+export async function startApplication(databaseUrl?: string, more: Partial<AppOptions> = {}): Promise<Application> {
+  const owner = databaseUrl ?? (await newDatabase(await template('shops', prepare)));
+  if (databaseUrl !== undefined) await prepare(databaseUrl);
   const database = appAddress(owner);
   const admin = new pg.Pool({ connectionString: owner, max: 2 });
   admin.on('error', () => undefined);
