@@ -25,5 +25,7 @@ it('a package that is imported statically is found', () => {
   expect(importsBelow('server/test/cluster-setup.mjs')).toEqual(
     expect.arrayContaining([expect.stringMatching(/cluster\.mjs imports node:crypto/)]),
   );
-  expect(importsBelow('playwright.config.ts')).toEqual([expect.stringContaining('imports @playwright/test')]);
+  expect(importsBelow('playwright.config.ts').filter((line) => !/ imports node:/.test(line))).toEqual([
+    expect.stringContaining('imports @playwright/test'),
+  ]);
 });
