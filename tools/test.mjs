@@ -3,7 +3,7 @@
  * `npm run test:quick`: what the changed files reach, without browsers; for work, not for a submission.
  */
 import { readFile, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { installPackages } from './setup/packages.mjs';
 import { checkDisk, checkNode, installDebianPackages } from './setup/requirements.mjs';
@@ -12,8 +12,8 @@ import { run } from './setup/run.mjs';
 import { fail, step } from './setup/steps.mjs';
 import { testShare } from './setup/test-share.mjs';
 
-/** Both processors of the machine: by itself Jest leaves one to others. */
-const WORKERS = '--maxWorkers=2';
+/** One more than the machine has processors: some tests wait, for a pause that an attempt costs or an instrument. */
+const WORKERS = `--maxWorkers=${availableParallelism() + 1}`;
 const counts = { passed: 0, failed: 0 };
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 const report = (name) => join(tmpdir(), `tetrad-${process.pid}-${name}.json`);
@@ -79,6 +79,7 @@ const LINT = [bin('eslint'), ['.']];
 const TYPES = [bin('tsc'), ['-p', 'tsconfig.json']];
 const FORMAT = [bin('prettier'), ['--check', '--log-level', 'warn', '.']];
 const BUILD = [process.execPath, ['tools/build.mjs']];
+const TORTURE = [process.execPath, ['e2e/torture.mjs', '--short']];
 
 /** Names of the browser tests that failed once and then passed: each is a defect of the test or of what it tests. */
 function secondTries(suites) {
@@ -89,11 +90,11 @@ function secondTries(suites) {
 }
 
 async function whole() {
-  await checks('lint and types beside format and build', [
-    [LINT, TYPES],
-    [FORMAT, BUILD],
+  // the torture waits more than it works
+  await checks('lint, types and format beside build and torture, its short part', [
+    [LINT, TYPES, FORMAT],
+    [BUILD, TORTURE],
   ]);
-  await checks('torture, its short part', [[[process.execPath, ['e2e/torture.mjs', '--short']]]]);
   await jest('unit and server tests', []);
   await suite('browser tests', {
     command: bin('playwright'),
