@@ -13,7 +13,7 @@ const swc = {
   ],
 };
 const own = {
-  '^fast-check$': '<rootDir>/tools/seeded-properties.cjs',
+  '^fast-check$': '<rootDir>/tools/jest/seeded-properties.cjs',
   '^@tetrad/core$': '<rootDir>/core/src/index.ts',
   '^@tetrad/core/capture-format$': '<rootDir>/core/src/format/capture-format.ts',
   '^@tetrad/core/practice$': '<rootDir>/core/src/practice/index.ts',
@@ -26,28 +26,10 @@ const own = {
   '^@tetrad/contracts/operations$': '<rootDir>/contracts/src/operations/index.ts',
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
 };
-/** Packages that come as modules only, which Jest cannot load as they are. */
-const MODULES_ONLY =
-  'jsondiffpatch|@dmsnell|openid-client|oauth4webapi|jose|is-any-array|ml-regression-base/node_modules';
-/** Looked up often by computation; in the sandbox of a test each lookup of a global is slow, unless it is injected. */
-const sandboxInjectedGlobals = [
-  'Math',
-  'Number',
-  'Array',
-  'Object',
-  'Map',
-  'Set',
-  'String',
-  'Float32Array',
-  'Float64Array',
-  'Uint8Array',
-  'DataView',
-];
 const node = {
-  sandboxInjectedGlobals,
-  testEnvironment: 'node',
-  transform: { ...swc, [`/(?:${MODULES_ONLY})/.+\\.js$`]: ['@swc/jest', { jsc: { target: 'es2022' } }] },
-  transformIgnorePatterns: [`/node_modules/(?!(?:${MODULES_ONLY})/)`],
+  testEnvironment: '<rootDir>/tools/jest/one-realm-environment.cjs',
+  runtime: '<rootDir>/tools/jest/kept-packages-runtime.cjs',
+  transform: swc,
   moduleNameMapper: own,
   rootDir: import.meta.dirname,
 };
@@ -60,7 +42,7 @@ export default {
     { ...node, displayName: 'tools', testMatch: ['<rootDir>/tools/test/**/*.test.ts'] },
     {
       ...node,
-      moduleNameMapper: { ...own, '^argon2$': '<rootDir>/tools/quick-argon2.cjs' },
+      moduleNameMapper: { ...own, '^argon2$': '<rootDir>/tools/jest/quick-argon2.cjs' },
       displayName: 'server',
       testMatch: ['<rootDir>/server/test/**/*.test.ts'],
       globalSetup: '<rootDir>/server/test/cluster-setup.mjs',
@@ -75,6 +57,7 @@ export default {
       setupFilesAfterEnv: ['<rootDir>/client/setup-jest.ts'],
       moduleNameMapper: own,
       transform: {
+        '/node_modules/.+\\.m?js$': '<rootDir>/tools/jest/linked-package.cjs',
         '^.+\\.(ts|mjs|js|html|svg)$': [
           'jest-preset-angular',
           { tsconfig: '<rootDir>/client/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },

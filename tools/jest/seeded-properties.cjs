@@ -2,7 +2,7 @@
  * Property tests draw the same examples in every run, so that a run tells of the change and not of the draw. Others are
  * drawn with PROPERTY_SEED=<number>, or PROPERTY_SEED=random (npm run test:properties); a failure prints its own seed.
  */
-const fc = require('../node_modules/fast-check/lib/cjs/fast-check.js');
+const fc = require('../../node_modules/fast-check/lib/cjs/fast-check.js');
 
 const DEFAULT_SEED = 20_261;
 const { PROPERTY_SEED: asked } = process.env;
