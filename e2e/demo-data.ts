@@ -59,6 +59,11 @@ export class DemoDatabase {
     return named(this.name);
   }
 
+  /** Runs a statement as the owner of the tables. */
+  async run(statement: string, values: unknown[] = []): Promise<void> {
+    await asOwner(this.name, (client) => client.query(statement, values));
+  }
+
   /** All rows as they were at first. Nobody is told of it: no trigger runs. */
   async restore(): Promise<void> {
     const { tables, sequences } = JSON.parse(

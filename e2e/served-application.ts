@@ -10,6 +10,7 @@ import { DemoDatabase } from './demo-data';
 /** What a test sees of it: always at the same address. */
 export interface Application {
   readonly url: string;
+  readonly database: Pick<DemoDatabase, 'run'>;
   stop(): Promise<void>;
   /** @param door Where the demo lets people in; this machine where nothing is said. */
   start(door?: string): Promise<void>;

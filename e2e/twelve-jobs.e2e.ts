@@ -212,7 +212,7 @@ async function walk(page: Page, job: Job): Promise<Walked> {
     engine = needs;
     await answer(page, job, { title, count: reads.get(title)!, battery }, hand);
     await expect
-      .poll(() => stateOf(page), { message: `${job.name}: after ${title}`, timeout: 15_000 })
+      .poll(() => stateOf(page), { message: `${job.name}: after ${title}`, timeout: 15_000, intervals: [50, 100, 250] })
       .not.toBe(before);
   }
   return { keys, changes, steps };

@@ -18,54 +18,54 @@ const counts = { passed: 0, failed: 0 };
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 const report = (name) => join(tmpdir(), `tetrad-${process.pid}-${name}.json`);
 
-/** One check: it passes or fails as a whole. @returns what it said where it fails. */
-async function check([command, args]) {
-  try {
-    await run(command, args, { cwd: ROOT });
-    counts.passed += 1;
-    return [];
-  } catch (error) {
-    counts.failed += 1;
-    return [error.message];
-  }
-}
+/** @typedef {{ passed: number, failed: number, told: string[] }} Found What a piece of work found, and what is to be told of it. */
 
-/** Checks in lanes beside each other, those of a lane one after the other; what failed is shown after all of them. */
-async function checks(name, lanes) {
-  const inTurn = async (lane) => {
-    const said = [];
-    for (const one of lane) said.push(...(await check(one)));
-    return said;
+/** Checks one after the other: each passes or fails as a whole. */
+const inTurn =
+  (...lane) =>
+  async () => {
+    const found = { passed: 0, failed: 0, told: [] };
+    for (const [command, args] of lane)
+      await run(command, args, { cwd: ROOT }).then(
+        () => (found.passed += 1),
+        (error) => {
+          found.failed += 1;
+          found.told.push(error.message);
+        },
+      );
+    return found;
   };
-  const failures = (await step(name, () => Promise.all(lanes.map(inTurn)))).flat();
-  for (const failure of failures) console.error(failure);
-}
 
 /** A run of many tests, counted from its report; a run that breaks down counts as one failure. */
-async function suite(name, { command, args, env, count }) {
-  const file = report(name.replaceAll(' ', '-'));
-  let broken = null;
-  const result = await step(
-    name,
-    async () => {
-      await run(command, args(file), { cwd: ROOT, env: { ...process.env, ...env(file) } }).catch(
-        (error) => (broken = error),
-      );
-      return count(JSON.parse(await readFile(file, 'utf8')));
-    },
-    ({ passed, failed }) => `${passed} passed, ${failed} failed`,
-  ).catch((error) => {
-    broken ??= error;
-    return { passed: 0, failed: 1 };
-  });
-  await rm(file, { force: true });
-  counts.passed += result.passed;
-  counts.failed += broken && result.failed === 0 ? 1 : result.failed;
-  if (broken) console.error(broken.message);
-}
+const suite =
+  ({ name, command, args, env, count }) =>
+  async () => {
+    const file = report(name);
+    const told = [];
+    const ran = run(command, args(file), { cwd: ROOT, env: { ...process.env, ...env(file) } });
+    await ran.catch((error) => told.push(error.message));
+    const said = await readFile(file, 'utf8').catch(() => null);
+    await rm(file, { force: true });
+    if (said === null) return { passed: 0, failed: 1, told };
+    const { passed, failed, more = [] } = count(JSON.parse(said));
+    return { passed, failed: told.length > 0 && failed === 0 ? 1 : failed, told: [...told, ...more] };
+  };
 
-const jest = (name, words) =>
-  suite(name, {
+/** Runs pieces of work beside each other, counts what they found, and tells what there is to tell after all of them. */
+async function phase(name, ...works) {
+  const all = await step(
+    name,
+    () => Promise.all(works.map((work) => work())),
+    (found) => `${sumOf(found, 'passed')} passed, ${sumOf(found, 'failed')} failed`,
+  );
+  for (const key of ['passed', 'failed']) counts[key] += sumOf(all, key);
+  for (const text of all.flatMap(({ told }) => told)) console.error(text);
+}
+const sumOf = (found, key) => found.reduce((sum, one) => sum + one[key], 0);
+
+const jest = (...words) =>
+  suite({
+    name: 'jest',
     command: bin('jest'),
     args: (file) => ['--json', `--outputFile=${file}`, WORKERS, ...words],
     env: () => ({}),
@@ -89,22 +89,23 @@ function secondTries(suites) {
   ]);
 }
 
+const browserTests = suite({
+  name: 'playwright',
+  command: bin('playwright'),
+  args: () => ['test'],
+  env: (file) => ({ TETRAD_E2E_REPORT: file }),
+  count: ({ stats, suites }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+    more: secondTries(suites).map((title) => `Passed only at the second try: ${title}`),
+  }),
+});
+
 async function whole() {
+  await phase('lint and types beside format and build', inTurn(LINT, TYPES), inTurn(FORMAT, BUILD));
   // the torture waits more than it works
-  await checks('lint, types and format beside build and torture, its short part', [
-    [LINT, TYPES, FORMAT],
-    [BUILD, TORTURE],
-  ]);
-  await jest('unit and server tests', []);
-  await suite('browser tests', {
-    command: bin('playwright'),
-    args: () => ['test'],
-    env: (file) => ({ TETRAD_E2E_REPORT: file }),
-    count: ({ stats, suites }) => {
-      for (const title of secondTries(suites)) console.log(`Passed only at the second try: ${title}`);
-      return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
-    },
-  });
+  await phase('unit and server tests beside the torture, its short part', jest(), inTurn(TORTURE));
+  await phase('browser tests', browserTests);
   const { tests, all } = await testShare().catch(() => ({ tests: 0, all: 0 }));
   if (all > 0)
     console.log(`Tests are ${((100 * tests) / all).toFixed(1)} % of the lines of code (${tests} of ${all}).`);
@@ -112,14 +113,12 @@ async function whole() {
 
 /** Types, and the unit and server tests of the files that are not committed yet, or were changed by the last commit. */
 async function quick() {
-  await checks('types beside build', [[TYPES], [BUILD]]);
+  await phase('types beside build', inTurn(TYPES), inTurn(BUILD));
   const changed = (await run('git', ['diff', '--name-only', 'HEAD'], { cwd: ROOT })).trim();
-  await jest('tests of what changed', [
-    changed ? '--onlyChanged' : '--lastCommit',
-    '--testPathIgnorePatterns',
-    'bare-clone',
-    '--passWithNoTests',
-  ]);
+  await phase(
+    'tests of what changed',
+    jest(changed ? '--onlyChanged' : '--lastCommit', '--testPathIgnorePatterns', 'bare-clone', '--passWithNoTests'),
+  );
 }
 
 async function main() {
