@@ -37,6 +37,7 @@ const node = {
 export default {
   // what hangs fails; a machine that is busy with other things does not
   testTimeout: 30_000,
+  testSequencer: '<rootDir>/tools/jest/longest-first.cjs',
   projects: [
     { ...node, displayName: 'core', testMatch: ['<rootDir>/core/test/**/*.test.ts'] },
     { ...node, displayName: 'tools', testMatch: ['<rootDir>/tools/test/**/*.test.ts'] },

@@ -126,11 +126,14 @@ async function main() {
   checkNode();
   await checkDisk(ROOT);
   await step(
-    'Debian packages',
-    () => installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium-headless-shell']),
-    (installed) => (installed.length ? `installed ${installed.join(', ')}` : 'there'),
+    'Debian and npm packages',
+    () =>
+      Promise.all([
+        installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium-headless-shell']),
+        installPackages(),
+      ]),
+    ([debian, npm]) => [...debian, npm ? 'those of npm' : ''].filter(Boolean).join(', ') || 'there',
   );
-  await step('npm packages', installPackages, (ran) => (ran ? 'done' : 'unchanged'));
   await (isQuick ? quick() : whole());
   console.log(`${counts.passed} passed, ${counts.failed} failed`);
   process.exitCode = counts.failed > 0 ? 1 : 0;
