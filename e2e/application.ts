@@ -3,8 +3,6 @@ import type { Page } from '@playwright/test';
 import { ServedApplication } from './served-application';
 import type { Application } from './served-application';
 
-export type { Application } from './served-application';
-
 /** The browser's own words for a server that is away. */
 const UNFETCHED = /Failed to load resource|Failed to fetch dynamically imported module/;
 

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { SimulatedVisit, recorded, randomOf, startRecord, writeDialect, writeWav } from '../core/src/simulation';
 import { expect, pick, test, untilStored } from './application';
-import type { Application } from './application';
+import type { Application } from './served-application';
 
 const EMPTY_JOB = '7e7ad000-0000-4000-9000-000000000016';
 const { vehicle } = new SimulatedVisit({ faults: ['none'], seed: 3 });

@@ -1,6 +1,6 @@
 /** A floor longer than anybody scrolls: loaded as far as is useful, the rest found by words or on request. */
 import { expect, test } from './application';
-import type { Application } from './application';
+import type { Application } from './served-application';
 
 const JOBS = 1300;
 

@@ -44,10 +44,12 @@ const suite =
     const told = [];
     const ran = run(command, args(file), { cwd: ROOT, env: { ...process.env, ...env(file) } });
     await ran.catch((error) => told.push(error.message));
-    const said = await readFile(file, 'utf8').catch(() => null);
+    const counted = await readFile(file, 'utf8')
+      .then((said) => count(JSON.parse(said)))
+      .catch(() => null); // it broke down before its report was whole
     await rm(file, { force: true });
-    if (said === null) return { passed: 0, failed: 1, told };
-    const { passed, failed, more = [] } = count(JSON.parse(said));
+    if (counted === null) return { passed: 0, failed: 1, told };
+    const { passed, failed, more = [] } = counted;
     return { passed, failed: told.length > 0 && failed === 0 ? 1 : failed, told: [...told, ...more] };
   };
 
@@ -127,11 +129,11 @@ async function main() {
   await checkDisk(ROOT);
   await step(
     'Debian and npm packages',
-    () =>
-      Promise.all([
-        installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium-headless-shell']),
-        installPackages(),
-      ]),
+    () => {
+      const debian = installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium-headless-shell']);
+      // a failure of npm ends us, and must not end apt in the middle of its work
+      return Promise.all([debian, installPackages().finally(() => debian)]);
+    },
     ([debian, npm]) => [...debian, npm ? 'those of npm' : ''].filter(Boolean).join(', ') || 'there',
   );
   await (isQuick ? quick() : whole());

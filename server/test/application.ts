@@ -22,8 +22,6 @@ import { addShop } from '../src/shops/shops.sql';
 import { inShop } from '../src/platform/database/working-shop';
 import { migrated, newDatabase, template } from './databases';
 
-export { MIGRATIONS, newDatabase } from './databases';
-
 export interface Answer {
   readonly status: number;
   readonly type: string;

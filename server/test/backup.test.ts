@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { backupsOf } from '../src/operations/backups';
-import { jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
+import { newDatabase } from './databases';
 
 let address: string;
 let folder: string;

@@ -14,8 +14,9 @@ import { closeShop, reopenShop } from '../src/shops/close-shop';
 import { readClusters } from '../src/shops/clusters-file';
 import { moveShop } from '../src/shops/move-shop';
 import { PoolOfClusters } from '../src/shops/pool-of-clusters';
-import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
+import { MIGRATIONS, newDatabase } from './databases';
 
 const log = pino({ level: 'silent' });
 const SHOP = shopId('one');

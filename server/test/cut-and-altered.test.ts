@@ -11,8 +11,9 @@ import { archiveIn } from '../src/shop-archive/archive-in';
 import { archiveOut } from '../src/shop-archive/archive-out';
 import { exportShop } from '../src/shop-archive/export-shop';
 import { importShop } from '../src/shop-archive/import-shop';
-import { jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
+import { newDatabase } from './databases';
 import { positionsOf } from './byte-positions';
 
 const SHOP = '/api/shops/one';

@@ -11,8 +11,9 @@ import { ensureAppRole } from '../src/platform/database/app-role';
 import { isUnavailable } from '../src/platform/database/unavailable';
 import { Pool, inTransaction } from '../src/platform/database/pool';
 import { inShop } from '../src/platform/database/working-shop';
-import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
+import { MIGRATIONS, newDatabase } from './databases';
 
 const silent = pino({ level: 'silent' });
 

@@ -4,7 +4,8 @@ import { firstShop } from '../src/people/first-shop';
 import { ensureAppRole } from '../src/platform/database/app-role';
 import { migrate } from '../src/platform/database/migrate';
 import { Pool } from '../src/platform/database/pool';
-import { MIGRATIONS, newDatabase, startApplication } from './application';
+import { startApplication } from './application';
+import { MIGRATIONS, newDatabase } from './databases';
 
 async function emptyDatabase(): Promise<{ pool: Pool; address: string }> {
   const address = await newDatabase();

@@ -7,7 +7,7 @@ import { isUnavailable } from '../src/platform/database/unavailable';
 import { ReadReplica } from '../src/platform/database/read-replica';
 import { Pool, inTransaction } from '../src/platform/database/pool';
 import { Primary } from '../src/platform/database/primary';
-import { newDatabase } from './application';
+import { newDatabase } from './databases';
 
 const log = pino({ level: 'silent' });
 let here: string;

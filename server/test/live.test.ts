@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { JobView } from '@tetrad/contracts';
-import { jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
+import { newDatabase } from './databases';
 
 /** Of the session that the devices share. */
 let cookie = '';

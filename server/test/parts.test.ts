@@ -3,7 +3,7 @@ import pino from 'pino';
 import { isUnavailable } from '../src/platform/database/unavailable';
 import { Pool, inParts, inTransaction } from '../src/platform/database/pool';
 import type { Sql } from '../src/platform/database/pool';
-import { newDatabase } from './application';
+import { newDatabase } from './databases';
 
 let pool: Pool;
 beforeAll(async () => {

@@ -14,8 +14,9 @@ import { importShop } from '../src/shop-archive/import-shop';
 import { LEFT_OUT, tablesOf } from '../src/shop-archive/tables';
 import { Pool } from '../src/platform/database/pool';
 import { inShop } from '../src/platform/database/working-shop';
-import { jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
+import { newDatabase } from './databases';
 
 let app: Application;
 /** As the owner of the tables, as the command works. */

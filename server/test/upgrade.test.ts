@@ -9,7 +9,8 @@ import pino from 'pino';
 import { ensureAppRole } from '../src/platform/database/app-role';
 import { migrate } from '../src/platform/database/migrate';
 import { Pool } from '../src/platform/database/pool';
-import { MIGRATIONS, jobBody, newDatabase, readingBody, startApplication } from './application';
+import { jobBody, readingBody, startApplication } from './application';
+import { MIGRATIONS, newDatabase } from './databases';
 
 /** The last file before judgements were stored as what changed. */
 const WHOLE_JUDGEMENTS = '0010';

@@ -1,20 +1,17 @@
 /**
- * A module of a package as the application is built with it: Angular's linker compiles its components beforehand, which
- * they would else be for every test file anew, and the syntax stays as new as Node understands it.
+ * A module of a package as the application is built with it: Angular's linker compiles its components once, where each
+ * test file would else compile them anew, and the syntax stays as new as Node understands it.
  */
 const { createHash } = require('node:crypto');
 const { readFileSync } = require('node:fs');
+const { dirname, resolve } = require('node:path');
 const { transformSync } = require('@babel/core');
 const { transformSync: toCommonJs } = require('esbuild');
 const { createEs2015LinkerPlugin } = require('@angular/compiler-cli/linker/babel');
 
 const { version } = require('@angular/compiler-cli/package.json');
-const FILES = {
-  resolve: (...parts) => require('node:path').resolve(...parts),
-  exists: () => false,
-  dirname: (path) => require('node:path').dirname(path),
-  readFile: (path) => readFileSync(path, 'utf8'),
-};
+const OURS = readFileSync(__filename);
+const FILES = { resolve, dirname, exists: () => false, readFile: (path) => readFileSync(path, 'utf8') };
 const SILENT = { level: 3, debug() {}, info() {}, warn() {}, error() {} };
 
 const linked = (source, file) =>
@@ -29,7 +26,8 @@ const linked = (source, file) =>
     : source;
 
 module.exports = {
-  getCacheKey: (source, file) => createHash('sha256').update(version).update(file).update(source).digest('hex'),
+  getCacheKey: (source, file) =>
+    createHash('sha256').update(version).update(OURS).update(file).update(source).digest('hex'),
   process: (source, file) => ({
     code: toCommonJs(linked(source, file), {
       loader: 'js',

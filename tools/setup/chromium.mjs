@@ -8,9 +8,7 @@ export const chromiumProgram = () => PROGRAMS.find((program) => existsSync(progr
 
 /** How it is started for tests, benchmarks and pictures: headless, and asking nothing of the network. */
 export const CHROMIUM = {
-  get executablePath() {
-    return chromiumProgram();
-  },
+  executablePath: chromiumProgram(),
   args: [
     '--no-sandbox',
     '--disable-gpu',
