@@ -18,6 +18,7 @@ export default defineConfig({
   use: {
     serviceWorkers: 'block', // a test that is about them allows them
     viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' }, // a test of people's hands sees what moves
     launchOptions: CHROMIUM,
     screenshot: 'only-on-failure',
   },

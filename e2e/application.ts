@@ -1,5 +1,6 @@
 import { test as base, expect } from '@playwright/test';
 import type { Page } from '@playwright/test';
+import { KeptContexts } from './kept-context';
 import { ServedApplication } from './served-application';
 import type { Application } from './served-application';
 
@@ -13,7 +14,7 @@ interface OfTest {
   readonly withInstruments: boolean;
 }
 
-export const test = base.extend<OfTest, { served: ServedApplication }>({
+export const test = base.extend<OfTest, { served: ServedApplication; contexts: KeptContexts }>({
   withInstruments: [false, { option: true }],
   served: [
     async ({ browserName: _ }, use) => {
@@ -23,6 +24,20 @@ export const test = base.extend<OfTest, { served: ServedApplication }>({
     },
     { scope: 'worker' },
   ],
+  contexts: [async ({ browser }, use) => use(new KeptContexts(browser)), { scope: 'worker' }],
+  context: async ({ browser, contexts, app, hasTouch, viewport, serviceWorkers }, use) => {
+    // a service worker keeps the files itself, and must find none
+    const context =
+      serviceWorkers === 'allow' ? await browser.newContext({ viewport }) : await contexts.for(hasTouch ?? false);
+    await use(context);
+    await contexts.clear(app.url);
+  },
+  page: async ({ context, viewport, colorScheme, contextOptions }, use) => {
+    const page = await context.newPage();
+    if (viewport) await page.setViewportSize(viewport);
+    await page.emulateMedia({ colorScheme, reducedMotion: contextOptions.reducedMotion });
+    await use(page);
+  },
   app: async ({ withInstruments, served }, use) => {
     if (!withInstruments) {
       await served.renew();

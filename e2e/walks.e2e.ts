@@ -139,7 +139,7 @@ WALKS.forEach(({ ends, symptoms, found, says, fitted }, index) => {
   const { hand, ...place } = PLACES[index % PLACES.length]!;
   const where = `${place.viewport.width} px, ${place.colorScheme}, ${place.hasTouch ? 'touch' : 'keys'}`;
   test.describe(where, () => {
-    test.use(place);
+    test.use({ ...place, contextOptions: {} });
     test(`from complaint to report: ${ends}`, async ({ page, app }) => {
       await toEmptyShop(page, app);
       await openJob(page, `Walk van, ${ends}`, symptoms);

@@ -78,7 +78,8 @@ const jest = (...words) =>
   });
 
 const LINT = [bin('eslint'), ['.']];
-const TYPES = [bin('tsc'), ['-p', 'tsconfig.json']];
+/** The native compiler, in a fifth of the time of the one that Angular's is built on. */
+const TYPES = [process.execPath, [join(ROOT, 'node_modules/typescript-7/bin/tsc'), '-p', 'tsconfig.json']];
 const FORMAT = [bin('prettier'), ['--check', '--log-level', 'warn', '.']];
 const BUILD = [process.execPath, ['tools/build.mjs']];
 const TORTURE = [process.execPath, ['e2e/torture.mjs', '--short']];

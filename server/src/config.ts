@@ -40,7 +40,7 @@ export interface Config {
   readonly tellsItself: boolean;
 }
 
-export const DEFAULT_FONTS = 'node_modules/@expo-google-fonts/source-sans-3';
+export const DEFAULT_FONTS = 'node_modules/source-sans';
 
 /** Where none is told: made from the database's password, so that all processes on one database have the same. */
 const secretOf = (databaseUrl: string): string =>

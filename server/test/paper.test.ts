@@ -8,7 +8,7 @@ import { SOUND_SYSTEM as SYSTEM, caseOf as someCase, read } from '../../core/tes
 import { pdf } from '../src/workers/tasks';
 
 const FIGURES = { decimal: 'point', temperature: 'C', smallVolts: 'mV' } as const;
-const FONTS = join(__dirname, '../../node_modules/@expo-google-fonts/source-sans-3');
+const FONTS = join(__dirname, '../../node_modules/source-sans');
 /** A4, pt. */
 const PAPER = { wide: 595.28, high: 841.89 };
 const VERMILION = /0\.70196\d* 0\.19215\d* 0\.10196\d* (?:scn|SCN)/;

@@ -4,19 +4,29 @@ import { unlessUnchanged } from './stamp.mjs';
 
 const QUIET = ['--no-audit', '--no-fund', '--loglevel=error'];
 
+const npm = (...words) => run('npm', [...words, ...QUIET], { cwd: ROOT });
+
+/** Passes on what failed, unless a package was not found where it was looked for. */
+const unlessNotFound = (elsewhere) => (error) => {
+  if (!/\bE404\b|\bETARGET\b|notarget/.test(error.message)) throw error;
+  return elsewhere();
+};
+
 /**
- * Exactly what the lock file lists, which is left as it is. Only where the registry no longer has one of those
- * packages are they resolved anew, and that is said.
+ * Exactly what the lock file lists, which is left as it is: from this machine's cache as far as it goes, then from the
+ * registry. Only where that no longer has one of those packages are they resolved anew, and that is said.
  */
-async function installLocked() {
-  try {
-    await run('npm', ['ci', ...QUIET], { cwd: ROOT });
-  } catch (error) {
-    if (!/\bE404\b|\bETARGET\b|notarget/.test(error.message)) throw error;
-    console.error('Tetrad: a locked package is gone from the registry: resolving again, package-lock.json changes.');
-    await run('npm', ['install', ...QUIET], { cwd: ROOT });
-  }
-}
+const installLocked = () =>
+  npm('ci', '--prefer-offline')
+    .catch(unlessNotFound(() => npm('ci')))
+    .catch(
+      unlessNotFound(() => {
+        console.error(
+          'Tetrad: a locked package is gone from the registry: resolving again, package-lock.json changes.',
+        );
+        return npm('install');
+      }),
+    );
 
 /** Installs the npm packages of the lock file. @returns whether anything was to do. */
 export const installPackages = (told) =>

@@ -7,6 +7,7 @@ import { waitForLock } from './folder-lock.mjs';
 import { ROOT } from './root.mjs';
 
 const FOLDER = join(ROOT, '.stamps');
+const stampOf = (name) => join(FOLDER, name);
 
 async function* filesBelow(path) {
   const entries = await readdir(path, { withFileTypes: true });
@@ -31,14 +32,16 @@ async function hashOf(inputs) {
 /**
  * Runs `work` unless the inputs are as they were when it last succeeded and its output is there. Of two processes that
  * set up the same checkout the second waits and finds the work done.
- * @param {{ name: string, inputs: string[], output: string, work: () => Promise<unknown> }} task
+ * @param {{ name: string, does?: string[], inputs: string[], output: string, work: () => Promise<unknown> }} task `does`
+ *   names other steps of the same inputs that are done with it
  * @param {{ onWork?: () => void }} [told] `onWork` is called before the work begins
  * @returns {Promise<boolean>} whether it ran
  */
-export async function unlessUnchanged({ name, inputs, output, work }, { onWork } = {}) {
-  const file = join(FOLDER, name);
+export async function unlessUnchanged({ name, does = [], inputs, output, work }, { onWork } = {}) {
+  const stamps = [name, ...does].map(stampOf);
   const hash = await hashOf(inputs);
-  const isDone = async () => existsSync(join(ROOT, output)) && (await readFile(file, 'utf8').catch(() => '')) === hash;
+  const isDone = async () =>
+    existsSync(join(ROOT, output)) && (await readFile(stampOf(name), 'utf8').catch(() => '')) === hash;
   if (await isDone()) return false;
   const lock = await waitForLock('set-up', (pid) =>
     console.error(`Tetrad: process ${pid ?? '?'} is setting up this folder; waiting for it.`),
@@ -46,10 +49,10 @@ export async function unlessUnchanged({ name, inputs, output, work }, { onWork }
   try {
     if (await isDone()) return false;
     onWork?.();
-    await rm(file, { force: true });
+    for (const stamp of stamps) await rm(stamp, { force: true });
     await work();
     await mkdir(FOLDER, { recursive: true });
-    await writeFile(file, hash);
+    for (const stamp of stamps) await writeFile(stamp, hash);
     return true;
   } finally {
     await lock.release();
