@@ -96,7 +96,8 @@ export async function startApplication(databaseUrl?: string, more: Partial<AppOp
     requestsASecond: 10_000,
     ...more,
   });
-  const server: Server = createServer(express);
+  // a test may think for longer than a server waits, and then ask by a connection that has just been closed
+  const server: Server = createServer({ keepAliveTimeout: 0 }, express);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const signIn = async (shop: string, name: string, password = PASSWORD): Promise<string> => {
