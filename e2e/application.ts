@@ -25,10 +25,9 @@ export const test = base.extend<OfTest, { served: ServedApplication; contexts: K
     { scope: 'worker' },
   ],
   contexts: [async ({ browser }, use) => use(new KeptContexts(browser)), { scope: 'worker' }],
-  context: async ({ browser, contexts, app, hasTouch, viewport, serviceWorkers }, use) => {
+  context: async ({ browser, contexts, app, hasTouch, serviceWorkers }, use) => {
     // a service worker keeps the files itself, and must find none
-    const context =
-      serviceWorkers === 'allow' ? await browser.newContext({ viewport }) : await contexts.for(hasTouch ?? false);
+    const context = await (serviceWorkers === 'allow' ? browser.newContext() : contexts.for(hasTouch ?? false));
     await use(context);
     await contexts.clear(app.url);
   },

@@ -9,6 +9,12 @@ export const bayWith = (fault: Exercise['faults'][number], severity = 0.8, seed 
 export function putOn(bay: PracticeBay, red: TestPoint, black: TestPoint): void {
   bay.take({ red, black });
 }
+/** What the meter shows a second after its leads were put on. */
+export function readAcross(bay: PracticeBay, red: TestPoint, black: TestPoint): number | null {
+  putOn(bay, red, black);
+  bay.advance(1);
+  return bay.shown.value;
+}
 export const crank = (bay: PracticeBay): void => {
   bay.set({ hasFuel: false, key: 'start' });
   bay.advance(5);
