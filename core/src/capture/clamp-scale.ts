@@ -60,7 +60,13 @@ interface Scale {
   readonly tellsOff: number;
 }
 
-/** What to multiply the clamp's figures with to be amps out of the battery. */
+/**
+ * What to multiply the clamp's figures with to be amps out of the battery.
+ *
+ * @param volts The same start's volts.
+ * @param told What the file says of the clamp, mV per A; null where it says nothing.
+ * @param choice The technician's own choice goes before all.
+ */
 export function ampsScale(clamp: LookedAt, volts: Float32Array, told: number | null, choice: MappingChoice): Scale {
   const nominal = nominalScale(volts);
   const dip = dipOf(volts, clamp.thin);

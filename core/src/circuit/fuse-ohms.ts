@@ -26,6 +26,10 @@ export function fuseOhms(rating: number, form: FuseForm = 'standard'): number {
   return ONE_AMP_OHM * rating ** FALLS * FORM_SHARE[form];
 }
 
-/** @returns the current that so many volts across a fuse in place stand for, A. */
+/**
+ * @param volts Across the fuse, V; either sign.
+ * @param rating Printed on the fuse, A; above 0.
+ * @returns the current that so many volts across a fuse in place stand for, A.
+ */
 export const fuseAmps = (volts: number, rating: number, form?: FuseForm): number =>
   Math.abs(volts) / fuseOhms(rating, form);

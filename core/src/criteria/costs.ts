@@ -48,7 +48,11 @@ export const BALANCED_COSTS: Costs = {
   wait: 0.05,
 };
 
-/** The same costs with needless work weighed by a factor: above 1 a set is more careful, under 1 bolder. */
+/**
+ * The same costs with needless work weighed by a factor: above 1 a set is more careful, under 1 bolder.
+ *
+ * @param factor Above 0.
+ */
 export const weighedCosts = (factor: number, costs: Costs = BALANCED_COSTS): Costs => ({
   ...costs,
   wrongPart: Object.fromEntries(

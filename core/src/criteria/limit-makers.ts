@@ -28,7 +28,11 @@ export const dropLimits = (
     };
   });
 
-/** Cranking floor at the posts for readings that are sustained, not the first dip. */
+/**
+ * Cranking floor at the posts for readings that are sustained, not the first dip.
+ *
+ * @param borderline Width of the borderline zone, V.
+ */
 export const crankingFloor = (rule: Limit['rule'], borderline: number, note: NoteName): Limit => ({
   test: 'cranking-voltage',
   when: { methods: ['watched', 'min-max', 'scope'] },
@@ -38,7 +42,12 @@ export const crankingFloor = (rule: Limit['rule'], borderline: number, note: Not
   note,
 });
 
-/** Charging window: of fixed regulation with loads off and on, of commanded regulation around its target. */
+/**
+ * Charging window: of fixed regulation with loads off and on, of commanded regulation around its target.
+ *
+ * @param min Lowest with loads off, V at 12 V nominal.
+ * @param max Highest, V at 12 V nominal.
+ */
 export function chargingWindow(min: number, max: number): readonly Limit[] {
   const fixed = { regulation: 'fixed' } as const;
   return [
@@ -68,7 +77,7 @@ export function chargingWindow(min: number, max: number): readonly Limit[] {
   ];
 }
 
-/** Ripple at the posts or the stud. */
+/** Ripple at the posts or the stud. @param max Highest, V AC. @param borderline Width of the borderline zone, V AC. */
 export const rippleLimit = (max: number, borderline: number, note: NoteName): Limit => ({
   test: 'ripple-ac',
   rule: { kind: 'band', max },
@@ -77,7 +86,12 @@ export const rippleLimit = (max: number, borderline: number, note: NoteName): Li
   note,
 });
 
-/** Measured over rated conductance, in the same standard. */
+/**
+ * Measured over rated conductance, in the same standard.
+ *
+ * @param minShare Of the rating, 0 to 1.
+ * @param borderline Width of the borderline zone, a share of the rating.
+ */
 export const conductanceLimit = (minShare: number, borderline: number): Limit => ({
   test: 'conductance',
   rule: { kind: 'rated-share', minShare },
@@ -86,7 +100,11 @@ export const conductanceLimit = (minShare: number, borderline: number): Limit =>
   note: 'note-conductance',
 });
 
-/** Alternator output against its rating, once it is loaded enough to show its limit. */
+/**
+ * Alternator output against its rating, once it is loaded enough to show its limit.
+ *
+ * @param minShare Of the alternator's rating, 0 to 1.
+ */
 export const outputLimit = (minShare: number): Limit => ({
   test: 'alternator-current',
   rule: { kind: 'output-share', minShare },
@@ -95,7 +113,7 @@ export const outputLimit = (minShare: number): Limit => ({
   note: 'note-output',
 });
 
-/** Current into the battery some minutes after a normal start. */
+/** Current into the battery some minutes after a normal start. @param max Into the battery, A. */
 export const batteryCurrentLimit = (max: number): Limit => ({
   test: 'battery-current',
   rule: { kind: 'into-battery', maxAmps: max, fromMinutes: 2 },

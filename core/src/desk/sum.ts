@@ -53,6 +53,10 @@ export interface Sum {
   readonly picture?: { readonly along: string; readonly shows: number };
 }
 
+/**
+ * @param unit '' for a figure without one.
+ * @param usual What stands there before anything is entered, in the same unit.
+ */
 export const figure = (
   name: string,
   label: string,
@@ -60,11 +64,12 @@ export const figure = (
   [min, max]: readonly [number, number],
   usual: number,
 ): FigureInput => ({ kind: 'figure', name, label, unit, min, max, usual });
-/** A count. */
+/** A count. @param range Least and most. @param usual What stands there before anything is entered. */
 export const count = (name: string, label: string, range: readonly [number, number], usual: number): FigureInput => ({
   ...figure(name, label, '', range, usual),
   isWhole: true,
 });
+/** @param words What can be chosen. @param usual What is chosen at first. */
 export const oneOf = <const W extends readonly string[]>(
   name: string,
   label: string,
@@ -77,6 +82,11 @@ export const oneOf = <const W extends readonly string[]>(
   words,
   usual,
 });
+/**
+ * @param value Null where the figures given do not tell it.
+ * @param decimals How many are shown.
+ * @param note What to know of this result.
+ */
 export const result = (
   label: string,
   value: number | null,

@@ -51,7 +51,10 @@ export const noOhms: AskBack = (value) => (value <= 0 ? message('ask-no-ohms', {
 export const fasterThanAnyStarter: AskBack = (value) =>
   value > FASTEST_RPM ? message('ask-too-fast', { value }) : null;
 
-/** @param battery Which of a pack; absent for the pack as connected. */
+/**
+ * @param value What was entered, in the test's unit.
+ * @param battery Which of a pack; absent for the pack as connected.
+ */
 export const askedBackOf = (
   ask: AskBack | undefined,
   value: number,

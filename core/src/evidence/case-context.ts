@@ -87,7 +87,11 @@ export const isTried = ({ pass = 'before', void: byHand }: Reading, own: Pass): 
 export const readingsOf = (context: CaseContext, test: TestName): readonly Reading[] =>
   context.byTest.get(test) ?? NO_READINGS;
 
-/** The newest numeric reading of a test; of one battery of a pack where `battery` is given. */
+/**
+ * The newest numeric reading of a test; of one battery of a pack where `battery` is given.
+ *
+ * @param battery From 1; absent for any reading of the test.
+ */
 export function latest(context: CaseContext, test: TestName, battery?: number): NumericReading | undefined {
   const own = readingsOf(context, test);
   for (let i = own.length - 1; i >= 0; i--) {

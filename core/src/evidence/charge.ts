@@ -30,7 +30,11 @@ function unitHasDeadCell({ resting, case: { system } }: CaseContext): boolean {
 /** What a battery may rest above a full one of a cell less, V. */
 const CELL_MARGIN_VOLTS = 0.3;
 
-/** True where the battery rests higher than a full one with a cell missing: then all its cells answer. */
+/**
+ * True where the battery rests higher than a full one with a cell missing: then all its cells answer.
+ *
+ * @param restingVolts Resting voltage of one battery, V.
+ */
 export const allCellsAnswer = (restingVolts: number, context: CaseContext): boolean =>
   restingVolts > fullVolts(context) - missingCellVolts(context.scale) + CELL_MARGIN_VOLTS;
 

@@ -69,6 +69,9 @@ export interface Slips {
  * The weight of a figure that sound and faulty vehicles spread differently. Beyond either mean the
  * figure counts as the mean, so that "even better than sound" never speaks for a fault.
  *
+ * @param x The figure, in the unit of its spread.
+ * @param outliers Share of figures that follow neither spread, 0 to 1.
+ * @param slips Of readings taken wrong; absent where none are counted with.
  * @returns natural logarithm of a likelihood ratio; 0 for a figure that is none (nothing over nothing).
  */
 export function weigh(x: number, { sound, faulty }: EvidenceSpread, outliers: number, slips?: Slips): number {
@@ -96,7 +99,7 @@ interface Weighing {
   readonly isDirect?: boolean;
 }
 
-/** A finding from a figure and its spread. */
+/** A finding from a figure and its spread. @param value The figure, in the unit of its spread. */
 export function weighed(spread: SpreadName, value: number, weighing: Weighing): Finding {
   const { error = 0, factor = 1, atLeast = -Infinity, atMost = Infinity, causes: own, source, says } = weighing;
   const outliers = threshold(weighing.isDirect ? 'directOutliers' : 'outliers');

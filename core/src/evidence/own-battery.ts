@@ -7,6 +7,7 @@ import type { CaseContext, NumericReading } from './case-context';
  * the volts, in parallel its share of the amps. Unchanged for a reading of the pack as connected.
  *
  * @typeParam S A graded case stays a graded case.
+ * @param battery From 1; absent for the pack as connected.
  */
 export function asOwnBattery<S extends CaseContext>(context: S, battery: number | undefined): S {
   if (battery === undefined || context.units.length === 0) return context;

@@ -48,7 +48,7 @@ export const cannot = (notPossible: NonNullable<Reading['notPossible']>): Measur
   conditions: {},
 });
 
-/** To so many decimals, as a display shows it. */
+/** To so many decimals, as a display shows it. @param value In any unit. @param decimals 0 or more. */
 export const round = (value: number, decimals: number): number => Number(value.toFixed(decimals));
 
 /** Relative error and last digits, V, of a drop. */

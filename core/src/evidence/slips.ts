@@ -6,7 +6,13 @@ import type { Random } from '../circuit/model/random';
 /** A reading as a hurried hand records it. @param value The true figure; above 0. @param scale Nominal volts / 12. */
 export type Slip = (measured: Measured, value: number, scale: number, random: Random) => Measured;
 
-/** Another figure, read under other conditions. */
+/**
+ * Another figure, read under other conditions.
+ *
+ * @param value What is recorded, from the true figure, in the test's unit.
+ * @param conditions What is recorded beside it.
+ * @param decimals How many the display shows.
+ */
 export const slip =
   (
     value: (value: number, scale: number, random: Random) => number,

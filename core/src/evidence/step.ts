@@ -38,7 +38,11 @@ export interface Step {
 export type StepPlace =
   'look' | 'posts' | 'posts-cranking' | 'starter' | 'engine' | 'running' | 'alternator' | 'standing';
 
-/** The same strength for several faults. */
+/**
+ * The same strength for several faults.
+ *
+ * @param strength How much of the doubt the step takes away, 0 to 1.
+ */
 export const informs = (strength: number, ...faults: readonly FaultName[]): readonly (readonly [FaultName, number])[] =>
   faults.map((fault) => [fault, strength] as const);
 

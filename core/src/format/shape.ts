@@ -64,7 +64,7 @@ export function number(range: { min?: number; max?: number; above?: number; unit
   );
 }
 
-/** A whole number in a closed range. */
+/** A whole number in a closed range. @param min Least, itself allowed. @param max Most, itself allowed. */
 export function integer(min: number, max: number): Shape<number> {
   return simple(
     { type: 'integer', minimum: min, maximum: max },

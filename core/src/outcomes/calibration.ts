@@ -38,7 +38,12 @@ export function calibrate(said: readonly Said[]): readonly CalibrationGroup[] | 
   });
 }
 
-/** The band that holds a share with 90 % (Wilson's score interval). @param all Above 0. */
+/**
+ * The band that holds a share with 90 % (Wilson's score interval).
+ *
+ * @param right How many of `all`.
+ * @param all Above 0.
+ */
 export function shareBand(right: number, all: number): { readonly low: number; readonly high: number } {
   const share = right / all;
   const square = Z_90 ** 2;

@@ -71,7 +71,7 @@ function unitOf(whole: Vehicle, count: number): Vehicle {
 }
 const single = (battery: Vehicle['system']['battery']) => ({ ...battery, count: 1, arrangement: 'single' }) as const;
 
-/** It has stood overnight. */
+/** It has stood overnight. @param keyOnAmps What the key alone draws, A; absent for the usual. */
 export function parked(vehicle: Vehicle, keyOnAmps?: number): VehicleInTime {
   const model = new VehicleInTime(vehicle, keyOnAmps === undefined ? {} : { keyOnAmps });
   model.fallAsleep();

@@ -53,6 +53,8 @@ export function shownBy({ hands, vehicle, instant, instruments: { volts, amps },
 /**
  * What is read: the display, or the recorder's extreme while something flows. Volts at the posts fall with the
  * current, a drop and the amps rise.
+ *
+ * @param recorded The recorder's extremes, in the unit shown; null where nothing was recorded.
  */
 export function readFrom(
   { value }: Shown,

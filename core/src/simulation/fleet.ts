@@ -67,7 +67,7 @@ const KM_A_YEAR: readonly [number, number] = [6000, 40_000];
 
 const plateOf = (index: number): string => `FL-${String(index + 1).padStart(5, '0')}`;
 
-/** The same index and seed give the same vehicle with the same visits. */
+/** The same index and seed give the same vehicle with the same visits. @param index From 0. */
 export function fleetVehicle(index: number, { seed, visits, endYear }: FleetOptions): FleetVehicle {
   const own = seed * 1_000_003 + index * 7919;
   const random = randomOf(own);

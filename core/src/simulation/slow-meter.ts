@@ -5,7 +5,7 @@ import type { Random } from '../circuit/model/random';
 const SETTLES_S = 0.18;
 const SHOWS_EVERY_S = 0.25;
 
-/** Volts have two ranges: millivolts are seen under 6 V. */
+/** Volts have two ranges: millivolts are seen under 6 V. @param volts What is shown, V; either sign. */
 export const voltDigit = (volts: number): number => (Math.abs(volts) < 6 ? 0.001 : 0.01);
 
 /** What one function of a meter shows. */

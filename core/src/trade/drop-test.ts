@@ -73,7 +73,11 @@ export function dropTest({ test, name, red, black, place, step, cautions, requir
 /** Amps that a hurried hand reads a drop at, when nothing flows. */
 const IDLE_AMPS = { cranking: 3, charging: 6 } as const;
 
-/** How the circuit model gives a drop: the sum of its pieces at the current that flows. */
+/**
+ * How the circuit model gives a drop: the sum of its pieces at the current that flows.
+ *
+ * @param visitPlace Its place in a full visit; null where it is not part of one.
+ */
 export function dropModel(test: PathTest, visitPlace: number | null): TestModel {
   const { loadedBy } = pathOf(test);
   const isCranking = loadedBy === 'cranking';

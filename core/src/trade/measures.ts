@@ -8,7 +8,13 @@ export const POST_VOLTS: Measure = { unit: 'V', domain: [0, 20], usual: 12.5, sc
 /** Volts across a path: either sign, since the leads may be swapped. */
 export const DROP_VOLTS: Measure = { ...POST_VOLTS, domain: [-16, 16], usual: 0.1 };
 
-/** Amps between these ends. */
+/**
+ * Amps between these ends.
+ *
+ * @param min Least that can be entered, A.
+ * @param max Most that can be entered, A.
+ * @param usual A usual figure, A.
+ */
 export const ampsBetween = (min: number, max: number, usual: number): Measure => ({
   unit: 'A',
   domain: [min, max],

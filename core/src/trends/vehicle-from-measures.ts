@@ -124,7 +124,7 @@ export function renewBattery(vehicle: Vehicle): void {
   vehicle.batteryOhm = (VOLTS_PER_CCA * vehicle.scale) / vehicle.cca;
 }
 
-/** With the speed that was measured, at the temperature of that visit. */
+/** With the speed that was measured, at the temperature of that visit. @param celsius At that visit, °C. */
 export function withMeasuredSpeed(
   system: System,
   measures: readonly Measure[],

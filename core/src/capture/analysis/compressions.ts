@@ -26,7 +26,12 @@ const CHANGE_S = 0.006;
 const stilled = (wave: Float32Array, blockS: number): Float32Array =>
   movingMean(wave, Math.max(1, Math.round(STILLED_S / blockS)));
 
-/** The wave without its drift and without the noise of single blocks. */
+/**
+ * The wave without its drift and without the noise of single blocks.
+ *
+ * @param wave Amps, or volts upside down, block by block.
+ * @param blockS Length of a block, s.
+ */
 export function level(wave: Float32Array, blockS: number): Float32Array {
   const drift = movingMean(wave, Math.round(DRIFT_S / blockS));
   return stilled(wave, blockS).map((value, at) => value - drift[at]!);
@@ -35,6 +40,9 @@ export function level(wave: Float32Array, blockS: number): Float32Array {
 /**
  * How fast the current changes. The engine's mass stills what the motor feels of each compression, so that the
  * current runs after the load like a charging capacitor, and its change shows the load itself.
+ *
+ * @param wave Amps, or volts upside down, block by block.
+ * @param blockS Length of a block, s.
  */
 export function change(wave: Float32Array, blockS: number): Float32Array {
   const still = stilled(wave, blockS);
@@ -50,7 +58,11 @@ function bounded(values: Float32Array): Float32Array {
   return values.map((value) => Math.max(middle - most, Math.min(middle + most, value)));
 }
 
-/** @param wave Amps, or volts upside down, block by block. @returns Null where no rhythm is found. */
+/**
+ * @param wave Amps, or volts upside down, block by block.
+ * @param blockS Length of a block, s.
+ * @returns Null where no rhythm is found.
+ */
 export function rhythmOf(wave: Float32Array, blockS: number): Rhythm | null {
   const half = Math.floor(wave.length / 2);
   const shortest = Math.max(MIN_PERIOD, Math.round(1 / (FASTEST_HZ * blockS)));

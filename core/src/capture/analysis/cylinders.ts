@@ -29,6 +29,7 @@ const MIN_SPREAD = 0.03;
 
 /**
  * @param compressions Of the steady part, in order.
+ * @param cylinders How many the engine has.
  * @param first How many compressions of the crank came before them.
  */
 export function compareCylinders(

@@ -12,7 +12,11 @@ export interface Field {
 /** A switching command moves between two levels at least so far apart, V. */
 const MIN_SWING_V = 1.5;
 
-/** @param isPercent The channel tells percent, not the switched wire. */
+/**
+ * @param samples Percent, or volts of the switched wire.
+ * @param sampleRateHz Samples a second.
+ * @param isPercent The channel tells percent, not the switched wire.
+ */
 export function fieldOf(samples: Float32Array, sampleRateHz: number, isPercent: boolean): Field | null {
   if (isPercent) {
     const [middle] = quantilesOf(samples, [0.5]) as [number];

@@ -14,7 +14,12 @@ export interface Blocks {
   readonly to: number;
 }
 
-/** @param from Where to begin to look, a block. @returns Null where it never lifts. */
+/**
+ * @param from Where to begin to look, a block.
+ * @param restV The level before the start, V.
+ * @param scale Nominal volts / 12.
+ * @returns Null where it never lifts.
+ */
 export function findCharging({ mean, blockS }: Envelope, from: number, restV: number, scale: number): Blocks | null {
   const still = movingMean(mean, Math.max(1, Math.round(STILLED_S / blockS)));
   const above = restV + LIFTS_V * scale;

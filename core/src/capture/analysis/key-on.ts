@@ -9,7 +9,11 @@ const STANDS_OUT = 6;
 /** Each side of the step lasts at least so long, s. */
 const MIN_SIDE_S = 0.05;
 
-/** @param to The block at which the start begins. @returns The block of the step; null where none is seen. */
+/**
+ * @param to The block at which the start begins.
+ * @param scale Nominal volts / 12.
+ * @returns The block of the step; null where none is seen.
+ */
 export function findKeyOn({ mean, blockS }: Envelope, to: number, scale: number): number | null {
   const side = Math.max(2, Math.round(MIN_SIDE_S / blockS));
   if (to < 2 * side + 1) return null;

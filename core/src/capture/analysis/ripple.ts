@@ -95,6 +95,7 @@ function refined(wave: Float32Array, first: number, near: Float64Array): number 
 
 /**
  * @param samples Charging volts, settled.
+ * @param sampleRateHz Samples a second.
  * @returns Null where the stretch is too short.
  */
 export function rippleOf(samples: Float32Array, sampleRateHz: number): Ripple | null {

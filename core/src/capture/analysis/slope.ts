@@ -20,6 +20,7 @@ const MIN_MOVE_A = 3;
  * Least squares of volts over amps, both without their drift.
  *
  * @param from Blocks, from the first current to the end of the crank.
+ * @param to One past the last block.
  */
 export function slopeOf({ volts, amps }: Signal, from: number, to: number): Slope | null {
   if (!amps || to - from < 20) return null;

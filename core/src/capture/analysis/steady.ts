@@ -30,7 +30,13 @@ const MAX_LEFT_OUT = { start: 0.45, end: 0.3 } as const;
 /** The settled level is that of the last part of the crank. */
 const LAST_PART = 0.6;
 
-/** The clearer of amps and volts; volts fall where amps rise. */
+/**
+ * The clearer of amps and volts; volts fall where amps rise.
+ *
+ * @param from The first block.
+ * @param to One past the last block.
+ * @param useAmps Whether the clamp shows the current.
+ */
 export function pulsing({ volts, amps }: Signal, from: number, to: number, useAmps: boolean): Float32Array {
   const own = amps && useAmps ? amps.envelope.mean : volts.envelope.mean;
   const wave = own.slice(from, to);

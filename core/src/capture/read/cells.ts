@@ -7,7 +7,12 @@ export const QUOTE = 34;
 
 const decoder = new TextDecoder();
 
-/** @returns Where the cell that begins at `from` ends: a delimiter outside quotes, or the line's end `to`. */
+/**
+ * @param from Where the cell begins, a byte.
+ * @param to One past the last byte of the line.
+ * @param delimiter The delimiter's byte.
+ * @returns Where the cell that begins at `from` ends: a delimiter outside quotes, or the line's end `to`.
+ */
 export function cellEnd(bytes: Uint8Array, from: number, to: number, delimiter: number): number {
   let isQuoted = false;
   for (let at = from; at < to; at++) {
@@ -17,7 +22,12 @@ export function cellEnd(bytes: Uint8Array, from: number, to: number, delimiter: 
   return to;
 }
 
-/** The cell's text without its quotes and the blanks around it. */
+/**
+ * The cell's text without its quotes and the blanks around it.
+ *
+ * @param from The first byte.
+ * @param to One past the last byte.
+ */
 export const cellText = (bytes: Uint8Array, from: number, to: number): string =>
   decoder.decode(bytes.subarray(from, to)).trim().replace(/^"|"$/g, '').trim();
 
@@ -32,14 +42,26 @@ export function cellNumber(text: string, decimal: string): number {
   return Math.abs(figure) <= LARGEST ? figure : NaN;
 }
 
-/** Whether nothing stands between `from` and `to` but blanks, quotes and delimiters. */
+/**
+ * Whether nothing stands between `from` and `to` but blanks, quotes and delimiters.
+ *
+ * @param from The first byte.
+ * @param to One past the last byte.
+ * @param delimiter The delimiter's byte.
+ */
 export function isBlank(bytes: Uint8Array, from: number, to: number, delimiter: number): boolean {
   for (let at = from; at < to; at++)
     if (bytes[at] !== SPACE && bytes[at] !== delimiter && bytes[at] !== TAB && bytes[at] !== QUOTE) return false;
   return true;
 }
 
-/** How many cells the line has, quoted delimiters counted too. */
+/**
+ * How many cells the line has, quoted delimiters counted too.
+ *
+ * @param from The first byte of the line.
+ * @param to One past its last byte.
+ * @param delimiter The delimiter's byte.
+ */
 export function cellCount(bytes: Uint8Array, from: number, to: number, delimiter: number): number {
   let count = 1;
   for (let at = from; at < to; at++) if (bytes[at] === delimiter) count++;

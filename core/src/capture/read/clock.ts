@@ -30,6 +30,11 @@ export const timeSeconds = (text: string): number => {
   return Number.isNaN(clock) ? dateTimeSeconds(text) : clock;
 };
 
-/** Brings a clock that ran over midnight behind the day before it. @param before The time of the row before, s. */
+/**
+ * Brings a clock that ran over midnight behind the day before it.
+ *
+ * @param seconds The time of this row, s.
+ * @param before The time of the row before, s.
+ */
 export const pastMidnight = (seconds: number, before: number): number =>
   seconds < before - DAY_S / 2 ? seconds + DAY_S * Math.ceil((before - seconds - DAY_S / 2) / DAY_S) : seconds;

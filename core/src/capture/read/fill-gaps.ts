@@ -1,7 +1,12 @@
 /** Cells that were left empty. */
 import type { Gap } from '../recording';
 
-/** Bridges missing samples (NaN) by straight lines, in place. @returns The stretches, s; null where every sample is missing. */
+/**
+ * Bridges missing samples (NaN) by straight lines, in place.
+ *
+ * @param dtS Time from one sample to the next, s.
+ * @returns The stretches, s; null where every sample is missing.
+ */
 export function fillGaps(samples: Float32Array, dtS: number): readonly Gap[] | null {
   const gaps: Gap[] = [];
   let last = -1;

@@ -16,7 +16,10 @@ const BLOCK_S = 1e-3;
 /** Samples of one block of the envelope. @param sampleRateHz Samples a second, Hz. */
 export const blockWidth = (sampleRateHz: number): number => Math.max(1, Math.round(BLOCK_S * sampleRateHz));
 
-/** @param samples At least one block of them; a part of a block at the end is left out. */
+/**
+ * @param samples At least one block of them; a part of a block at the end is left out.
+ * @param sampleRateHz Samples a second.
+ */
 export function envelopeOf(samples: Float32Array, sampleRateHz: number): Envelope {
   const width = blockWidth(sampleRateHz);
   const blocks = Math.floor(samples.length / width);

@@ -34,7 +34,14 @@ function powersOf(values: Float32Array): Float64Array {
 const HANN_POWER = 0.375;
 const LOBE = 2;
 
-/** The strongest lines, strongest first, none within the lobe of another. */
+/**
+ * The strongest lines, strongest first, none within the lobe of another.
+ *
+ * @param values A power of two of them, mean 0.
+ * @param sampleRateHz Samples a second.
+ * @param count How many lines at most.
+ * @param fromHz The lowest frequency looked at.
+ */
 export function strongestLines(
   values: Float32Array,
   sampleRateHz: number,
@@ -93,7 +100,11 @@ export function autocorrelation(values: Float32Array, lags: number): Float64Arra
   );
 }
 
-/** The place of a local maximum between whole lags, by a parabola through three; within half a lag of `at`. */
+/**
+ * The place of a local maximum between whole lags, by a parabola through three; within half a lag of `at`.
+ *
+ * @param at The whole lag of the maximum.
+ */
 export function peakNear(values: Float64Array, at: number): number {
   const [left, middle, right] = [values[at - 1]!, values[at]!, values[at + 1]!];
   const bend = left - 2 * middle + right;

@@ -26,18 +26,22 @@ const CHARGE_RESISTANCE_RATIO = 4;
 /** Enough for a millionth of the output. */
 const HALVINGS = 24;
 
-/** Share of its rating an alternator gives at an engine speed. */
+/** Share of its rating an alternator gives at an engine speed. @param rpm Engine speed, 1/min. */
 export const speedShare = (rpm: number): number => Math.max(0, Math.min(1, 0.45 + (rpm - 700) / 2400));
 
 /** Ohms above the open voltage that a battery takes a charging current through: it takes less as it fills. */
 export const chargingOhm = (vehicle: Vehicle): number =>
   (vehicle.batteryOhm * CHARGE_RESISTANCE_RATIO) / (0.12 + 0.6 * (1 - vehicle.charge));
 
-/** Volts at the posts under a lasting current into the battery; below 0 it gives current. */
+/**
+ * Volts at the posts under a lasting current into the battery; below 0 it gives current.
+ *
+ * @param amps Into the battery, A; below 0 out of it.
+ */
 export const voltsInto = (vehicle: Vehicle, amps: number): number =>
   emf(vehicle) + (amps >= 0 ? amps * chargingOhm(vehicle) : -sagAt(vehicle, -amps));
 
-/** What the alternator could give at an engine speed, A. */
+/** What the alternator could give at an engine speed, A. @param rpm Engine speed, 1/min. */
 export const ableAmps = (vehicle: Vehicle, rpm: number): number =>
   vehicle.excited && !vehicle.linkBlown
     ? vehicle.alternatorShare * vehicle.beltShare * speedShare(rpm) * vehicle.ratedAmps
@@ -57,7 +61,11 @@ function outputFor(studAt: (output: number) => number, target: number, able: num
   return (low + high) / 2;
 }
 
-/** @param target Regulator's aim at the stud, V. @param loads Share of the rating that is asked. */
+/**
+ * @param loads Share of the rating that is asked.
+ * @param rpm Engine speed, 1/min.
+ * @param target Regulator's aim at the stud, V.
+ */
 export function charge(vehicle: Vehicle, loads: Loads, rpm: number, target = vehicle.regulatorVolts): Charging {
   const loadAmps = LOAD_SHARE[loads] * vehicle.ratedAmps;
   const able = ableAmps(vehicle, rpm);

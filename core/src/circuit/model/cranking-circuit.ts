@@ -46,14 +46,23 @@ export function emf({ charge, deadCell, system, celsius, scale }: Vehicle): numb
 const halfCcaSag = ({ batteryOhm, cca, celsius, charge, deadCell, health }: Vehicle): number =>
   (batteryOhm * (cca / 2) * coldFactor(celsius) * emptyFactor(charge) * (deadCell ? DEAD_CELL_RESISTS : 1)) / health;
 
-/** Volts at the posts under a current. @param factor What a tester's own error makes of the sag. */
+/**
+ * Volts at the posts under a current.
+ *
+ * @param amps Out of the battery, A; 0 or more.
+ * @param factor What a tester's own error makes of the sag.
+ */
 export const batteryVoltsAt = (vehicle: Vehicle, amps: number, factor = 1): number =>
   emf(vehicle) - halfCcaSag(vehicle) * sagShare(amps / vehicle.cca) * factor;
 
 /** Volts that a current out of the battery costs, V. @param amps 0 or more. */
 export const sagAt = (vehicle: Vehicle, amps: number): number => halfCcaSag(vehicle) * sagShare(amps / vehicle.cca);
 
-/** What a battery resists at this current, ohm: sag over amps, which falls as the current grows. */
+/**
+ * What a battery resists at this current, ohm: sag over amps, which falls as the current grows.
+ *
+ * @param amps Out of the battery, A; above 0.
+ */
 export const batteryOhmAt = (vehicle: Vehicle, amps: number): number => sagAt(vehicle, amps) / amps;
 
 /** Share of the steepest sag by current that is plain resistance, answering at once. */

@@ -50,5 +50,5 @@ export const openRange = ({ min = -Infinity, max = Infinity }: { readonly min?: 
   max,
 });
 
-/** A zone in volts of a 12 V system. */
+/** A zone in volts of a 12 V system. @param borderline Width of the zone, V at 12 V nominal. */
 export const scaledZone = (borderline: number, _made: RuleFigures, { scale }: LimitInput): number => borderline * scale;

@@ -20,7 +20,7 @@ const CLOSED_VOLTS = 1;
 const METERS_DIFFER = 1.08;
 const USUAL_FULL_VOLTS = 12.7;
 
-/** Less across a path than lies across one that is open. */
+/** Less across a path than lies across one that is open. @param scale Nominal volts / 12. */
 export const isNextToNothing = ({ value }: Reading, scale: number): boolean =>
   typeof value === 'number' && Math.abs(value) < CLOSED_VOLTS * scale;
 

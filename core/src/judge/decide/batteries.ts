@@ -67,7 +67,7 @@ export interface OwnVerdict {
   readonly because: Message;
 }
 
-/** Every battery that was read on its own. */
+/** Every battery that was read on its own. @param pack The verdict on the pack, and the batteries it names, from 1. */
 export const batteryVerdicts = (
   { gradedCase, figures }: DerivedCase,
   pack: { readonly verdict: Verdict; readonly batteries: readonly number[] },

@@ -41,7 +41,12 @@ function believing(fault: FaultName, after: number, { of, none, asked }: Belief)
   };
 }
 
-/** How probable something is after an answer for it and after one against it, and how often the answer is for it. */
+/**
+ * How probable something is after an answer for it and after one against it, and how often the answer is for it.
+ *
+ * @param before Probability before the step, between 0 and 1.
+ * @param strength Share of the doubt's variance that the step takes away, 0 to 1.
+ */
 export function answers(before: number, strength: number): { isFor: number; ifFor: number; ifAgainst: number } {
   // a step that takes the share s of a doubt's variance away is right in this share of cases, for and against alike
   const right = (1 + Math.sqrt(strength)) / 2;

@@ -76,7 +76,7 @@ export function cheapestAction({ provenCase, ranked, failing, mayFindNothing }: 
   return best;
 }
 
-/** Probabilities of faults that compete for the same evidence; at most 1. */
+/** Probabilities of faults that compete for the same evidence; at most 1. @param of Probability of a fault, 0 to 1. */
 export const sumOf = (faults: readonly FaultName[], of: (fault: FaultName) => number): number =>
   Math.min(
     1,
@@ -116,7 +116,7 @@ export function lossOfCall(
   return (1 - together) * wrongPartMinutes(part, gradedCase) + elsewhere * wrongPiece + left * undecided;
 }
 
-/** Every fault that is left comes back. */
+/** Every fault that is left comes back. @param none Probability that nothing is wrong, 0 to 1. */
 export const lossOfNothing = (none: number, { comeback }: Costs): number => (1 - none) * comeback;
 
 /** The faults that the failing readings straight across this one lie across as well. */

@@ -5,6 +5,7 @@
  *
  * @param matrix Rows one after the other, `size` × `size`; not changed.
  * @param right Right-hand side.
+ * @param size How many unknowns.
  * @throws RangeError where the matrix is not positive definite.
  */
 export function solveSymmetric(

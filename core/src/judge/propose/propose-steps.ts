@@ -178,7 +178,7 @@ function batteryFor(test: TestName, gradedCase: GradedCase): number | undefined 
 const isOutside = (unit: number, { grades }: GradedCase): boolean =>
   [...grades.values()].some(({ grade, reading }) => grade === 'outside' && reading.battery === unit);
 
-/** Minutes of a charge as it is counted among the steps. */
+/** Minutes of a charge as it is counted among the steps. @param battery From 1; absent for the pack as connected. */
 export const chargeStep = (gradedCase: GradedCase, battery: number | undefined): Step => ({
   ...stepAs('charge', message('charge-then-read', { ...(battery !== undefined && { battery }) }), gradedCase),
   ...(battery !== undefined && { battery }),

@@ -24,7 +24,7 @@ export function exerciseOf(id: string): Exercise | null {
   return seed === undefined ? null : anyVehicle(Number(seed));
 }
 
-/** Any vehicle: fault, severity, engine and weather are drawn by its number. */
+/** Any vehicle: fault, severity, engine and weather are drawn by its number. @param seed A whole number. */
 export function anyVehicle(seed: number): Exercise {
   const random = randomOf(seed + 7919);
   return {

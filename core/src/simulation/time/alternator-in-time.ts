@@ -13,7 +13,7 @@ const SOFT_START_S = 0.8;
 const POLE_PAIRS = 6;
 const PULLEY = 2.5;
 
-/** Electrical turns a second at an engine speed. */
+/** Electrical turns a second at an engine speed. @param rpm Engine speed, 1/min. */
 export const electricalHz = (rpm: number): number => (POLE_PAIRS * PULLEY * rpm) / 60;
 
 export class AlternatorInTime {

@@ -8,7 +8,7 @@ import type { FigureFormat } from '../../quantities/figure-format';
 import { TESTS } from '../../trade/tables';
 import { capital, lower } from './names';
 
-/** A figure of a limit with its unit. */
+/** A figure of a limit with its unit. @param value In the field's unit. */
 export function figureWords(value: number, { unit }: RuleField, test: TestName, format: FigureFormat): string {
   switch (unit) {
     case 'V':

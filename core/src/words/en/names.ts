@@ -33,7 +33,7 @@ export const PART_WORDS: Readonly<Record<Part, string>> = {
   drain: 'the drain',
 };
 
-/** Names one after the other, with “and” before the last. */
+/** Names one after the other, with “and” before the last. @param names One or more. */
 export const listed = (names: readonly (string | number)[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 

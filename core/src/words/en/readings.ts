@@ -16,7 +16,7 @@ const NOT_POSSIBLE: Readonly<Record<string, string>> = {
 /** Why a reading could not be taken; a reason that is not known stands as it is. */
 export const notPossibleWords = (reason = 'other'): string => NOT_POSSIBLE[reason] ?? reason;
 
-/** A figure in the unit of a test. */
+/** A figure in the unit of a test. @param value In the test's unit. */
 export const valueWords = (test: Reading['test'], value: number, figures: FigureFormat): string =>
   TESTS[test].isSmallVolts ? figures.smallVolts(value) : figures.quantity(value, TESTS[test].unit);
 
