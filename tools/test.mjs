@@ -77,10 +77,12 @@ const jest = (...words) =>
     }),
   });
 
-const LINT = [bin('eslint'), ['.']];
+/** Of files whose content is as it was, their last results are taken; in a fresh clone there are none. */
+const CACHED = ['--cache', '--cache-strategy', 'content'];
+const LINT = [bin('eslint'), [...CACHED, '--cache-location', 'node_modules/.cache/eslint/', '.']];
 /** The native compiler, in a fifth of the time of the one that Angular's is built on. */
 const TYPES = [process.execPath, [join(ROOT, 'node_modules/typescript-7/bin/tsc'), '-p', 'tsconfig.json']];
-const FORMAT = [bin('prettier'), ['--check', '--log-level', 'warn', '.']];
+const FORMAT = [bin('prettier'), ['--check', ...CACHED, '--log-level', 'warn', '.']];
 const BUILD = [process.execPath, ['tools/build.mjs']];
 const TORTURE = [process.execPath, ['e2e/torture.mjs', '--short']];
 

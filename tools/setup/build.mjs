@@ -7,7 +7,10 @@ import { unlessUnchanged } from './stamp.mjs';
 
 const SHARED = ['core/src', 'contracts/src', 'package-lock.json', 'tsconfig.base.json'];
 
-/** Bundles the project's own code and leaves registry packages outside. */
+/** Bundled for what is used of it: whole, it brings every country's telephone numbers into each start. */
+const IN_PART = 'class-validator';
+
+/** Bundles the project's own code and leaves registry packages outside, but for the one that is used in part. */
 async function bundle(entryPoints, outdir) {
   const { build, stop } = await import('esbuild');
   await build({
@@ -17,6 +20,7 @@ async function bundle(entryPoints, outdir) {
     platform: 'node',
     format: 'esm',
     target: 'node20',
+    mainFields: ['module', 'main'],
     outExtension: { '.js': '.mjs' },
     sourcemap: true,
     sourcesContent: false, // a server reads the whole map when it starts: lines are enough
@@ -26,8 +30,10 @@ async function bundle(entryPoints, outdir) {
       {
         name: 'registry-packages-stay-outside',
         setup: ({ onResolve }) =>
-          onResolve({ filter: /^[^./]/ }, ({ path }) =>
-            path.startsWith('@tetrad/') || path.startsWith('/') ? undefined : { path, external: true },
+          onResolve({ filter: /^[^./]/ }, ({ path, importer }) =>
+            path.startsWith('@tetrad/') || path === IN_PART || importer.includes(`/${IN_PART}/`) || path.startsWith('/')
+              ? undefined
+              : { path, external: true },
           ),
       },
     ],

@@ -1,6 +1,5 @@
 /** The paper of a report: its measures and inks, and text set on it. */
 import { join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import type { Grade } from '@tetrad/core';
 import { FONTS } from './fonts';
 import type { FontName } from './fonts';
@@ -25,8 +24,13 @@ export interface TextStyle {
   readonly ink?: string;
 }
 
-/** A new document of A4 pages. `fontsFolder` holds the fonts' package. */
-export function newPaper(fontsFolder: string, title: string): Paper {
+/**
+ * A new document of A4 pages. Its package is loaded with the first: a server starts more often than it prints.
+ *
+ * @param fontsFolder Holds the fonts' package.
+ */
+export async function newPaper(fontsFolder: string, title: string): Promise<Paper> {
+  const { default: PDFDocument } = await import('pdfkit');
   const paper = new PDFDocument({
     size: 'A4',
     margin: MARGIN_PT,

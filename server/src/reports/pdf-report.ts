@@ -30,12 +30,12 @@ export interface PdfOptions {
 }
 
 /** @returns the paper as a stream of bytes. */
-export function pdfReport(
+export async function pdfReport(
   job: JobView,
   { shop, fontsFolder, figures, captures = [] }: PdfOptions,
-): NodeJS.ReadableStream {
+): Promise<NodeJS.ReadableStream> {
   const report = reportOf(job, undefined, figures);
-  const paper = newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
+  const paper = await newPaper(fontsFolder, `${job.vehicle.name}: battery, starter, alternator`);
   head(paper, job, shop);
   customerPage(paper, report, importNote(job, shownTime));
   paper.addPage();

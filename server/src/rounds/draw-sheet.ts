@@ -28,7 +28,7 @@ const COLUMNS = [
 ];
 
 /** @returns the paper as a stream of bytes. */
-export function drawSheet({
+export async function drawSheet({
   shop,
   title,
   interval,
@@ -36,9 +36,9 @@ export function drawSheet({
   rows,
   fontsFolder,
   figures,
-}: SheetPaper): NodeJS.ReadableStream {
+}: SheetPaper): Promise<NodeJS.ReadableStream> {
   const format = figureFormat(figures);
-  const paper = newPaper(fontsFolder, `${title}: round sheet`);
+  const paper = await newPaper(fontsFolder, `${title}: round sheet`);
   paragraph(paper, title, { font: 'strong', size: 20 }, 0);
   paragraph(paper, ['Round sheet', interval, madeOn, shop].join('  ·  '), { ink: INK.soft }, 6);
   rule(paper);

@@ -12,6 +12,8 @@ export const HEAVY_FROM = 200;
 /** More than these do not wait; a task that takes longer is given up, ms. */
 const MAX_WAITING = 40;
 const LONGEST_MS = 30_000;
+/** The first thread begins with the first task, or so long after the start: the first pages are served before it, ms. */
+const BEGINS_AFTER_MS = 5_000;
 
 export interface HeavyWork {
   judge(task: JudgeTask): Promise<Judged>;
@@ -33,17 +35,20 @@ const atHand: HeavyWork = {
 
 /** In threads beside the server. @param file The built worker. */
 export function inThreads(file: URL): HeavyWork {
-  const pool = new Piscina({
-    filename: fileURLToPath(file),
-    minThreads: 1,
-    maxThreads: Math.max(1, availableParallelism() - 1),
-    maxQueue: MAX_WAITING,
-    idleTimeout: 30_000,
-  });
+  let made: Piscina | undefined;
+  const pool = (): Piscina =>
+    (made ??= new Piscina({
+      filename: fileURLToPath(file),
+      minThreads: 1,
+      maxThreads: Math.max(1, availableParallelism() - 1),
+      maxQueue: MAX_WAITING,
+      idleTimeout: 30_000,
+    }));
+  const begins = setTimeout(pool, BEGINS_AFTER_MS).unref();
   const run = async <T>(name: string, task: unknown, signal?: AbortSignal): Promise<T> => {
     const limit = AbortSignal.timeout(LONGEST_MS);
     try {
-      return (await pool.run(task, { name, signal: signal ? AbortSignal.any([signal, limit]) : limit })) as T;
+      return (await pool().run(task, { name, signal: signal ? AbortSignal.any([signal, limit]) : limit })) as T;
     } catch (error) {
       if (limit.aborted)
         throw new Refusal(problem(422, 'too-heavy', `This takes longer than ${LONGEST_MS / 1000} s and was given up.`));
@@ -57,7 +62,10 @@ export function inThreads(file: URL): HeavyWork {
     pdf: (task, signal) => run('pdf', task, signal),
     sheet: (task, signal) => run('sheet', task, signal),
     rejudge: (task, signal) => run('rejudge', task, signal),
-    close: () => pool.destroy(),
+    close: async () => {
+      clearTimeout(begins);
+      await made?.destroy();
+    },
   };
 }
 

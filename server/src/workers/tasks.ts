@@ -30,10 +30,10 @@ export function judge({ subject, criteria }: JudgeTask): Judged {
   };
 }
 
-export const pdf = ({ job, options }: PdfTask): Promise<Uint8Array> => buffer(pdfReport(job, options));
+export const pdf = async ({ job, options }: PdfTask): Promise<Uint8Array> => buffer(await pdfReport(job, options));
 
 export { rejudge } from '../criteria/rejudge';
 export type { RejudgeTask, Rejudged } from '../criteria/rejudge';
 
 /** A round sheet as PDF. */
-export const sheet = (task: SheetPaper): Promise<Uint8Array> => buffer(drawSheet(task));
+export const sheet = async (task: SheetPaper): Promise<Uint8Array> => buffer(await drawSheet(task));
