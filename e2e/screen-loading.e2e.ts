@@ -1,4 +1,4 @@
-/** A screen whose parts cannot be fetched, on a device that has not kept them yet. */
+/** Parts of the application that cannot be fetched, on a device that has not kept them yet. */
 import { expect, test } from './application';
 
 test('a screen that cannot be fetched is told in place of an empty page, and opens when it is asked for again', async ({
@@ -7,6 +7,7 @@ test('a screen that cannot be fetched is told in place of an empty page, and ope
 }) => {
   await page.goto(`${app.url}/floor`);
   await page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first().waitFor();
+  await page.locator('tt-toast-outlet').waitFor({ state: 'attached' });
   await page.route('**/*.js', (route) => route.abort());
   // the bench is fetched while the floor is idle; this screen is not
   await page.getByRole('link', { name: 'Instruments' }).click();
@@ -14,5 +15,24 @@ test('a screen that cannot be fetched is told in place of an empty page, and ope
   await page.unroute('**/*.js');
   await page.getByRole('button', { name: 'Load it again' }).click();
   await expect(page.getByRole('heading', { name: 'Instruments' })).toBeVisible();
+  await expect(page.getByRole('alert')).toBeHidden();
+});
+
+test('a part of a screen that cannot be fetched is told in its place, and is there once the page is loaded again', async ({
+  page,
+  app,
+}) => {
+  let isAway = false;
+  await page.route('**/*.js', (route) => (isAway ? route.abort() : route.continue()));
+  await page.goto(`${app.url}/floor`);
+  await page.locator('tt-toast-outlet').waitFor({ state: 'attached' });
+  isAway = true;
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await expect(page.getByRole('alert')).toContainText('The settings could not be loaded: the server does not answer.');
+  isAway = false;
+  await page.getByRole('button', { name: 'Reload the page' }).click();
+  await page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first().waitFor();
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await expect(page.getByRole('dialog', { name: 'Settings' })).toBeVisible();
   await expect(page.getByRole('alert')).toBeHidden();
 });

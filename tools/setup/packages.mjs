@@ -2,9 +2,11 @@ import { run } from './run.mjs';
 import { ROOT } from './root.mjs';
 import { unlessUnchanged } from './stamp.mjs';
 
+/** What builds is needed to start as well, also where a shell sets NODE_ENV to production. */
+const WHOLE = '--include=dev';
 const QUIET = ['--no-audit', '--no-fund', '--loglevel=error'];
 
-const npm = (...words) => run('npm', [...words, ...QUIET], { cwd: ROOT });
+const npm = (...words) => run('npm', [...words, WHOLE, ...QUIET], { cwd: ROOT });
 
 /** Passes on what failed, unless a package was not found where it was looked for. */
 const unlessNotFound = (elsewhere) => (error) => {

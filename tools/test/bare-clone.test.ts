@@ -28,10 +28,13 @@ const CASE = {
   readings: [{ id: 'r1', test: 'resting-voltage', value: 12.1 }],
 };
 
-/** The environment of a person's shell: nothing of the npm and Jest that run these tests. */
-const shell = Object.fromEntries(
-  Object.entries(process.env).filter(([name]) => !/^(npm_|NODE_|JEST_|TETRAD_|INIT_CWD)/i.test(name)),
-);
+/** The environment of a person's shell: nothing of the npm and Jest that run these tests, and set as on servers. */
+const shell: NodeJS.ProcessEnv = {
+  ...Object.fromEntries(
+    Object.entries(process.env).filter(([name]) => !/^(npm_|NODE_|JEST_|TETRAD_|INIT_CWD)/i.test(name)),
+  ),
+  NODE_ENV: 'production', // alone it would make npm leave out what builds
+};
 
 function copyTracked(): void {
   const { stdout } = spawnSync('git', ['ls-files', '-z'], { encoding: 'utf8', maxBuffer: 1 << 26 });

@@ -16,6 +16,7 @@ import { ScreenLoading } from './screen-loading';
 import { SettingsDialog } from './settings-dialog';
 import { WhoDialog } from '../session/who-dialog';
 import { ToastOutlet } from '../kit/toast-outlet';
+import { NotLoaded } from '../kit/not-loaded';
 import { Coming } from '../kit/states';
 
 /** The frame around every screen: where you are, what is not stored yet, settings and keys. */
@@ -26,6 +27,7 @@ import { Coming } from '../kit/states';
     Button,
     KeysSheet,
     Message,
+    NotLoaded,
     RefusedItem,
     RouterLink,
     RouterLinkActive,

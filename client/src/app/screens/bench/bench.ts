@@ -19,7 +19,7 @@ import { Figures } from '../../device/figures';
 import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
 import { Button } from '../../kit/button';
-import { Message } from '../../kit/message';
+import { NotLoaded } from '../../kit/not-loaded';
 import { Coming, Failed } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
 import { PracticeJobs } from '../../practice/practice-jobs';
@@ -52,7 +52,7 @@ import { StepPanel } from './step/step-panel';
     Failed,
     Foot,
     JobLabel,
-    Message,
+    NotLoaded,
     OutcomeStrip,
     PracticeStrip,
     QuickStrip,

@@ -19,6 +19,7 @@ import { CsvFiles } from '../../kit/csv-files';
 import { FileButton } from '../../kit/file-button';
 import { bindKeys, isWriting } from '../../kit/keys/bind-keys';
 import { Message } from '../../kit/message';
+import { NotLoaded } from '../../kit/not-loaded';
 import { ProfileView } from '../../kit/profile-view';
 import { Coming, Empty } from '../../kit/states';
 
@@ -53,6 +54,7 @@ const LONG_FLOOR = 100;
     InputText,
     Message,
     NewJobDialog,
+    NotLoaded,
     ProfileView,
     RouterLink,
     TableModule,

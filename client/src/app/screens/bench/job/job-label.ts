@@ -5,13 +5,13 @@ import type { CriteriaSet } from '@tetrad/core';
 import { Figures } from '../../../device/figures';
 import type { ChosenChanges } from '../../../job/commands';
 import { Button } from '../../../kit/button';
-import { Message } from '../../../kit/message';
+import { NotLoaded } from '../../../kit/not-loaded';
 import { JobLabelDialog } from './job-label-dialog';
 
 /** What the bench knows of the battery, the temperature and the criteria, and the way to correct it. */
 @Component({
   selector: 'tt-job-label',
-  imports: [Button, JobLabelDialog, Message],
+  imports: [Button, JobLabelDialog, NotLoaded],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button pButton kind="bare" class="label" (click)="editing.set(true)">
@@ -27,7 +27,7 @@ import { JobLabelDialog } from './job-label-dialog';
         />
       }
     } @error {
-      <tt-message>The label could not be loaded: the server does not answer.</tt-message>
+      <tt-not-loaded what="The label" />
     }
   `,
   styles: `

@@ -23,6 +23,7 @@ import { GuideDrawer } from '../../../guide/guide-drawer';
 import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
 import { TypedAhead } from '../../../kit/keys/typed-ahead';
+import { NotLoaded } from '../../../kit/not-loaded';
 import { Segmented } from '../../../kit/segmented';
 import { CountView } from '../../../waiting/count-view';
 import { StepDrawing } from '../../../circuit/step-drawing';
@@ -70,6 +71,7 @@ import { StepWords } from './step-words';
     HalvedPathView,
     InstrumentChip,
     LabelEntry,
+    NotLoaded,
     ObservationEntry,
     ReadingEntry,
     ReadingShown,
