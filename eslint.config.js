@@ -36,7 +36,13 @@ export default tseslint.config(
     rules: {
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'tt', style: 'kebab-case' }],
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
-      'no-restricted-imports': ['error', { patterns: ['node:*', 'express', 'pg', '**/server/**'] }],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: ['node:*', 'express', 'pg', '**/server/**'],
+          paths: [{ name: '@angular/forms', importNames: ['FormsModule', 'NgModel'], message: 'use a reactive form' }],
+        },
+      ],
     },
   },
   {

@@ -8,6 +8,12 @@ test.use({ withInstruments: true });
 const hands = (page: Page) => page.getByRole('group', { name: 'Simulated vehicle' });
 const hand = (page: Page, name: string) => hands(page).getByRole('button', { name, exact: true }).click();
 const liveValue = (page: Page) => page.getByLabel('Live value');
+/** The value stands still, the leads have had their moment to be moved, and the entry has the keys. */
+async function untilEnterKeeps(page: Page): Promise<void> {
+  await expect(page.getByText('● steady')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeEnabled();
+  await expect(page.locator('#reading')).toBeFocused();
+}
 /** Goes to a step by its name in the route, whatever is folded. */
 async function stepTo(page: Page, group: string, name: string): Promise<void> {
   const step = page.locator('.route').getByText(name, { exact: true });
@@ -24,7 +30,7 @@ test('a whole start is read by instruments: at rest, cranking with its current, 
   await page.goto(app.url);
   await openJob(page, 'Live van 1.9 petrol', ['Cranks slowly']);
   await expect(liveValue(page)).toHaveText(/^1[23]\.\d\d V$/);
-  await expect(page.getByText('● steady')).toBeVisible();
+  await untilEnterKeeps(page);
   await page.keyboard.press('Enter');
   await page.keyboard.press('Enter'); // a second one saves nothing twice
   await expect(page.locator('.route')).toContainText(/Resting voltage\s*12\.\d\d V/);
@@ -141,7 +147,7 @@ test('an exercise on the real bench: read by its instruments, called, reviewed, 
   await page.getByRole('button', { name: 'On the bench' }).click();
   await expect(page).toHaveURL(/\/jobs\//);
   await expect(page.getByText('Since the gearbox was out it cranks slowly.')).toBeVisible();
-  await expect(page.getByText('● steady')).toBeVisible({ timeout: 20_000 });
+  await untilEnterKeeps(page);
   await page.keyboard.press('Enter');
   await expect(page.locator('.route .step', { hasText: 'Resting voltage' }).first()).toContainText('12.7');
   // what no instrument reads is told

@@ -2,7 +2,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { JobVehicle, VoidReading } from '@tetrad/contracts';
+import { JobVehicle, VehicleUse, VoidReading } from '@tetrad/contracts';
 import { numberShape } from '@tetrad/core';
 import fc from 'fast-check';
 import { MessageService } from 'primeng/api';
@@ -14,6 +14,7 @@ import { CheckList } from '../src/app/kit/check-list';
 import { Field } from '../src/app/kit/field';
 import { Fold } from '../src/app/kit/fold';
 import { bodyOf, focusProblem } from '../src/app/kit/forms/body-form';
+import { countOf } from '../src/app/kit/forms/count';
 import { Figure, figureOf, fitsFigure } from '../src/app/kit/forms/figure';
 import { keptDraft } from '../src/app/kit/forms/kept-draft';
 import { problemOf } from '../src/app/kit/forms/problem';
@@ -191,6 +192,22 @@ describe('a form checked by its body’s class', () => {
     expect(bodyOf(VoidReading, filled, { reason: 'x'.repeat(300) }, { reason: 'name' })).toBeNull();
     expect(problemOf(filled.controls.name)).toMatch(/^Found "x+…; allowed is the reason, 1 to 200 characters\.$/);
     expect(() => bodyOf(JobVehicle, form(), { id: 'none', name: 'Van' })).toThrow('JobVehicle.id: found "none"');
+  });
+
+  it.each<[string, number | string | undefined]>([
+    [' 12000 ', 12_000],
+    ['', undefined],
+    ['12,000', '12,000'],
+    ['12.5', '12.5'],
+    ['-3', '-3'],
+  ])('a count typed as “%s” is never another number', (typed, sent) => {
+    expect(countOf(typed)).toBe(sent);
+  });
+
+  it('a count that is none is told at its field as it was typed', () => {
+    const use = new FormGroup({ km: new FormControl('12,000', { nonNullable: true }) });
+    expect(bodyOf(VehicleUse, use, { km: countOf(use.getRawValue().km) })).toBeNull();
+    expect(problemOf(use.controls.km)).toBe('Found "12,000"; allowed is a whole number of kilometers, 0 to 10000000.');
   });
 
   it('moves the focus to the first field that does not fit', async () => {

@@ -183,6 +183,8 @@ it.each([
   ['cranking', { cranking: '107' }],
   ['ripple', { ripple: '30 A' }],
   ['km', { km: '12.5' }],
+  ['km', { km: '12,000' }],
+  ['hours', { hours: '-3' }],
   ['celsius', { celsius: 'cold' }],
 ] as const)('what cannot be is told at its field: %s', (field, change) => {
   expect(Object.keys(understood(change).problems)).toEqual([field]);

@@ -2,6 +2,7 @@
 import { outsidePhysics, parseEntry, unitVolts } from '@tetrad/core';
 import type { FigureChoice, NominalVolts, ObservationName, Reading, ReadingConditions, System } from '@tetrad/core';
 import { entryProblem } from '../kit/entry-problem';
+import { countOf } from '../kit/forms/count';
 import { celsiusOf } from '../label/typed-celsius';
 
 /** How cranking voltage is read: a limit holds for its method. */
@@ -70,8 +71,8 @@ export function understoodCheck(
   const readings: { field: CheckField; reading: Reading }[] = [];
   const batteries = system.battery.count ?? 1;
 
-  const figure = (field: CheckField, typed: string, unit: 'V' | ''): { value: number; resolution: number } | null => {
-    const entry = parseEntry(typed, unit);
+  const figure = (field: CheckField, typed: string): { value: number; resolution: number } | null => {
+    const entry = parseEntry(typed, 'V');
     if (entry.ok) return entry;
     if (entry.fault.code !== 'empty') problems[field] = entryProblem(entry.fault);
     return null;
@@ -83,7 +84,7 @@ export function understoodCheck(
     conditions: ReadingConditions,
     battery: number | null = null,
   ): void => {
-    const entry = figure(field, typed, 'V');
+    const entry = figure(field, typed);
     if (!entry) return;
     const nominal: NominalVolts = battery === null ? system.nominalVolts : unitVolts(system);
     const wrong = outsidePhysics({ test, value: entry.value }, nominal);
@@ -96,9 +97,9 @@ export function understoodCheck(
     readings.push({ field, reading: { id: field, test, value, resolution, conditions, ...own, ...readWith } });
   };
   const whole = (field: 'km' | 'hours', typed: string, max: number): number | null => {
-    const entry = figure(field, typed, '');
-    if (!entry) return null;
-    if (Number.isInteger(entry.value) && entry.value >= 0 && entry.value <= max) return entry.value;
+    const count = countOf(typed);
+    if (count === undefined) return null;
+    if (typeof count === 'number' && count <= max) return count;
     problems[field] = `Found “${typed}”; allowed is a whole number, 0 to ${max}.`;
     return null;
   };
@@ -115,7 +116,7 @@ export function understoodCheck(
     );
   });
   volts('cranking', draft.cranking, 'cranking-voltage', { method, seconds: 5 });
-  const target = figure('target', draft.target, 'V');
+  const target = figure('target', draft.target);
   volts('charging', draft.charging, 'charging-voltage', {
     rpm: CHECK_RPM,
     loads: 'off',

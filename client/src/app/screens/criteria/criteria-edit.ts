@@ -10,7 +10,6 @@ import {
 } from '@angular/core';
 import type { HttpErrorResponse } from '@angular/common/http';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { CondemnedShare, CriteriaView } from '@tetrad/contracts';
@@ -26,6 +25,7 @@ import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { Field } from '../../kit/field';
 import { Figure } from '../../kit/forms/figure';
+import { TextValue } from '../../kit/forms/text-value';
 import { Message } from '../../kit/message';
 import { Coming } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
@@ -56,12 +56,12 @@ interface Group {
     Coming,
     Field,
     Figure,
-    FormsModule,
     InputText,
     LimitPicture,
     Message,
     RejudgePanel,
     RouterLink,
+    TextValue,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './criteria-edit.html',

@@ -1,6 +1,5 @@
 import type { OnInit } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { CHEMISTRY_WORDS, parseEntry } from '@tetrad/core';
 import type { EntryUnit } from '@tetrad/core';
 import { workOut } from '@tetrad/core/desk';
@@ -10,6 +9,7 @@ import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { Figure } from '../../kit/forms/figure';
+import { TextValue } from '../../kit/forms/text-value';
 import { Select } from '../../kit/select';
 import { DeskPicture } from './desk-picture';
 
@@ -34,7 +34,7 @@ const USED_DIGITS = 4;
 /** One sum: entries, formula, results, and its picture where one helps. */
 @Component({
   selector: 'tt-desk-sum',
-  imports: [Button, DeskPicture, Field, Figure, FormsModule, InputText, Select],
+  imports: [Button, DeskPicture, Field, Figure, InputText, Select, TextValue],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section [attr.aria-label]="sum().name">
@@ -50,7 +50,7 @@ const USED_DIGITS = 4;
             />
           } @else {
             <tt-field [label]="entry.label" [unit]="entry.unit" [error]="faults()[entry.name] ?? null">
-              <input pInputText ttFigure [ngModel]="textOf(entry)" (ngModelChange)="type(entry, $event)" />
+              <input pInputText ttFigure [ttText]="textOf(entry)" (typed)="type(entry, $event)" />
             </tt-field>
           }
         }

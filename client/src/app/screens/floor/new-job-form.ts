@@ -2,6 +2,7 @@ import { FormControl, FormGroup } from '@angular/forms';
 import { NewJob } from '@tetrad/contracts';
 import type { FigureChoice, SymptomName } from '@tetrad/core';
 import { bodyOf } from '../../kit/forms/body-form';
+import { countOf } from '../../kit/forms/count';
 import { fitsFigure, figureOf } from '../../kit/forms/figure';
 import { systemForm, systemOf } from '../../label/system-draft';
 import { celsiusRule } from '../../label/celsius-rule';
@@ -36,7 +37,7 @@ export function newJobOf(form: NewJobForm, choice: FigureChoice, vehicleId: stri
       name: name.trim(),
       ...(plate.trim() && { plate: plate.trim() }),
       ...(vin?.ok && { vin: vin.vin }),
-      ...(modelYear && { year: Number(modelYear) }),
+      ...(modelYear && { year: countOf(modelYear) }),
     },
     system: systemOf(typed.system),
     complaint: {

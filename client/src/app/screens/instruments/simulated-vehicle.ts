@@ -2,12 +2,16 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { HttpErrorResponse } from '@angular/common/http';
+import { SimulatedHands } from '@tetrad/contracts';
 import { FAULTS, FAULT_NAMES } from '@tetrad/core';
 import type { FaultName } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { Fold } from '../../kit/fold';
+import { bodyOf } from '../../kit/forms/body-form';
+import { countOf } from '../../kit/forms/count';
+import { Message } from '../../kit/message';
 import { Select } from '../../kit/select';
 import { Toasts } from '../../kit/toasts';
 import { Api } from '../../state/api';
@@ -23,7 +27,7 @@ const SEVERITIES = [
 /** Which vehicle stands at the simulated instruments. */
 @Component({
   selector: 'tt-simulated-vehicle',
-  imports: [Button, Field, Fold, InputText, ReactiveFormsModule, Select],
+  imports: [Button, Field, Fold, InputText, Message, ReactiveFormsModule, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-fold says="Simulated vehicle">
@@ -31,9 +35,12 @@ const SEVERITIES = [
         <p class="soft">The simulated instruments are connected to it. A job’s bench turns its key.</p>
         <tt-select label="Fault" formControlName="fault" [options]="faults" />
         <tt-select label="How severe" formControlName="severity" [options]="severities" />
-        <tt-field label="Vehicle number" hint="The same number is the same vehicle" [error]="refused()">
+        <tt-field label="Vehicle number" hint="The same number is the same vehicle">
           <input pInputText inputmode="numeric" autocomplete="off" formControlName="seed" />
         </tt-field>
+        @if (refused(); as why) {
+          <tt-message>{{ why }}</tt-message>
+        }
         <button pButton type="submit">Use this vehicle</button>
       </form>
     </tt-fold>
@@ -81,11 +88,13 @@ export class SimulatedVehicle {
   protected place(): void {
     const shop = this.#shop();
     if (shop === null) return;
-    const { fault, severity, seed } = this.form.getRawValue();
-    this.#api.simulatedVehicle(shop, { fault, severity, seed: Number(seed) }).subscribe({
+    const { seed, ...chosen } = this.form.getRawValue();
+    const body = bodyOf(SimulatedHands, this.form, { ...chosen, seed: countOf(seed) ?? '' });
+    if (!body) return;
+    this.#api.simulatedVehicle(shop, body).subscribe({
       next: () => {
         this.refused.set(null);
-        this.#toasts.say(`Simulated vehicle ${seed}: ${FAULTS[fault].name}`);
+        this.#toasts.say(`Simulated vehicle ${seed}: ${FAULTS[chosen.fault].name}`);
       },
       error: (failure: HttpErrorResponse) => this.refused.set(problemOf(failure).detail),
     });

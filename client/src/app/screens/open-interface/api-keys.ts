@@ -11,6 +11,7 @@ import { TableModule } from 'primeng/table';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { bodyOf } from '../../kit/forms/body-form';
+import { countOf } from '../../kit/forms/count';
 import { Figure } from '../../kit/forms/figure';
 import { Message } from '../../kit/message';
 import { Select } from '../../kit/select';
@@ -125,7 +126,7 @@ export class ApiKeys {
 
   protected add(): void {
     const { name, role, days } = this.form.getRawValue();
-    const body = bodyOf(NewApiKey, this.form, { id: newId(), name: name.trim(), role, days: Number(days) });
+    const body = bodyOf(NewApiKey, this.form, { id: newId(), name: name.trim(), role, days: countOf(days) ?? '' });
     const shop = this.#shop();
     if (!body || shop === null) return;
     this.#api.createApiKey(shop, body).subscribe({

@@ -9,7 +9,6 @@ import {
   signal,
 } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { URGENCY_WORDS } from '@tetrad/contracts';
@@ -25,6 +24,7 @@ import { Check } from '../../kit/check';
 import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
 import { Fold } from '../../kit/fold';
+import { TextValue } from '../../kit/forms/text-value';
 import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
 import { Segmented } from '../../kit/segmented';
@@ -72,7 +72,6 @@ const MAX_NAMED = 8;
     Field,
     FocusFirst,
     Fold,
-    FormsModule,
     GradeMark,
     InputText,
     Message,
@@ -82,6 +81,7 @@ const MAX_NAMED = 8;
     ScanButton,
     Segmented,
     SystemFields,
+    TextValue,
   ],
   providers: [VehicleCheck],
   changeDetection: ChangeDetectionStrategy.OnPush,

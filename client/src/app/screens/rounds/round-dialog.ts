@@ -11,6 +11,7 @@ import { Dialog } from '../../kit/dialog';
 import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
 import { bodyOf } from '../../kit/forms/body-form';
+import { countOf } from '../../kit/forms/count';
 import { Message } from '../../kit/message';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
@@ -105,11 +106,10 @@ export class RoundDialog implements OnInit {
   }
   protected save(): void {
     const { group, ...typed } = this.form.getRawValue();
-    const count = (text: string) => (text.trim() === '' ? undefined : Number(text));
     const told = {
-      everyDays: count(typed.everyDays),
-      everyKm: count(typed.everyKm),
-      everyHours: count(typed.everyHours),
+      everyDays: countOf(typed.everyDays),
+      everyKm: countOf(typed.everyKm),
+      everyHours: countOf(typed.everyHours),
       beforeWinter: typed.beforeWinter.trim() || undefined,
       assignee: typed.assignee.trim() || undefined,
     };

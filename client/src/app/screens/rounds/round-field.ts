@@ -1,19 +1,19 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { Grade } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Field } from '../../kit/field';
 import { Figure } from '../../kit/forms/figure';
+import { TextValue } from '../../kit/forms/text-value';
 import { GradeMark } from '../../kit/grade-mark';
 
 /** A figure of a check as it is typed, with its problem and the grade it would get. */
 @Component({
   selector: 'tt-round-field',
-  imports: [Field, Figure, FormsModule, GradeMark, InputText],
+  imports: [Field, Figure, GradeMark, InputText, TextValue],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tt-field [label]="label()" [error]="problem() ?? null">
-      <input pInputText ttFigure [attr.data-field]="field()" [ngModel]="value()" (ngModelChange)="typed.emit($event)" />
+      <input pInputText ttFigure [attr.data-field]="field()" [ttText]="value()" (typed)="typed.emit($event)" />
     </tt-field>
     @if (grade(); as graded) {
       <tt-grade [grade]="graded" [labelled]="true" />

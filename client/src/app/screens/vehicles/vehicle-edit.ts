@@ -12,6 +12,7 @@ import { Dialog } from '../../kit/dialog';
 import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
 import { bodyOf } from '../../kit/forms/body-form';
+import { countOf } from '../../kit/forms/count';
 import { Message } from '../../kit/message';
 import { Api } from '../../state/api';
 import { problemOf } from '../../state/loading';
@@ -102,12 +103,12 @@ export class VehicleEdit implements OnInit {
       plate: plate.trim(),
       group: group.trim(),
       ...(vin.trim() && { vin: vin.trim().toUpperCase() }),
-      ...(year.trim() && { year: Number(year) }),
+      ...(year.trim() && { year: countOf(year) }),
       ...(batteryFittedOn.trim() && { batteryFittedOn: batteryFittedOn.trim() }),
     });
     const use = bodyOf(VehicleUse, this.form, {
-      ...(km.trim() && { km: Number(km) }),
-      ...(hours.trim() && { hours: Number(hours) }),
+      ...(km.trim() && { km: countOf(km) }),
+      ...(hours.trim() && { hours: countOf(hours) }),
     });
     const [shop, id] = [this.#shop(), this.vehicle().id];
     if (!body || !use || shop === null) return;
