@@ -42,7 +42,7 @@ export const COMPONENTS = {
   skeleton: { root: { borderRadius: '0' }, ...both({ root: { background: 'var(--line-soft)' } }) },
   toast: {
     root: { borderWidth: '1px', borderRadius: '2px' },
-    content: { padding: '4px 4px 4px 16px', gap: '8px' },
+    content: { padding: '0 0 0 12px', gap: '8px' }, // as high as its buttons, which is as high as the bar
     ...both({
       secondary: {
         background: 'var(--ink)',

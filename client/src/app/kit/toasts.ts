@@ -19,6 +19,7 @@ export class Toasts {
       summary,
       life: LIFE_MS,
       severity: 'secondary',
+      styleClass: 'kit-toast-said',
       closable: false, // the library's own cross takes the focus from what is typed into
       data: { undo } satisfies ToastData,
     });
