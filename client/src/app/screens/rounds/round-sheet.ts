@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { sheetWords } from '@tetrad/contracts';
-import type { Urgency } from '@tetrad/contracts';
+import type { SheetRow, Urgency } from '@tetrad/contracts';
 import type { Grade } from '@tetrad/core';
 import { TableModule } from 'primeng/table';
 import { catchError, of } from 'rxjs';
@@ -14,6 +14,7 @@ import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
 import { ProfileView } from '../../kit/profile-view';
 import { Coming, Empty } from '../../kit/states';
+import { selectUnsent } from '../../outbox/outbox.feature';
 import { RoundList } from '../../rounds/round-list';
 import { Api } from '../../state/api';
 import { selectShop } from '../../state/session/session.feature';
@@ -106,14 +107,21 @@ export class RoundSheet {
   readonly #csv = inject(CsvFiles);
   readonly #figures = inject(Figures);
   readonly #list = inject(RoundList);
-  readonly #shop = inject(Store).selectSignal(selectShop);
+  readonly #store = inject(Store);
+  readonly #shop = this.#store.selectSignal(selectShop);
+  readonly #unsent = this.#store.selectSignal(selectUnsent);
+  /** Checks of this device that are not stored yet: with each that is, the sheet is another. */
+  readonly #onTheirWay = computed(() => this.#unsent().filter(({ kind }) => kind === 'round-check').length);
   readonly plan = input.required<string>();
   readonly #asked = computed(() => {
     const shop = this.#shop();
     return shop === null ? undefined : { shop, plan: this.plan() };
   });
   protected readonly found = rxResource({
-    params: this.#asked,
+    params: () => {
+      const asked = this.#asked();
+      return asked && { ...asked, onTheirWay: this.#onTheirWay() };
+    },
     stream: ({ params: { shop, plan } }) => this.#api.roundSheet(shop, plan),
   });
   readonly #plans = rxResource({
@@ -128,8 +136,13 @@ export class RoundSheet {
     const query = new URLSearchParams({ decimal, temperature, smallVolts });
     return `/api/shops/${this.#shop() ?? ''}/rounds/${this.plan()}/sheet.pdf?${query.toString()}`;
   });
+  /** What was loaded last is shown while it is loaded again. */
+  readonly #loaded = linkedSignal<{ plan: string; rows: readonly SheetRow[] | null }, readonly SheetRow[]>({
+    source: () => ({ plan: this.plan(), rows: this.found.hasValue() ? this.found.value() : null }),
+    computation: ({ plan, rows }, before) => rows ?? (before?.source.plan === plan ? before.value : []),
+  });
   protected readonly rows = computed(() =>
-    (this.found.hasValue() ? this.found.value() : []).map((row) => {
+    this.#loaded().map((row) => {
       const words = sheetWords(row, this.#figures.format());
       return {
         ...words,
