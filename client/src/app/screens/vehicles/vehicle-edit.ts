@@ -103,13 +103,10 @@ export class VehicleEdit implements OnInit {
       plate: plate.trim(),
       group: group.trim(),
       ...(vin.trim() && { vin: vin.trim().toUpperCase() }),
-      ...(year.trim() && { year: countOf(year) }),
+      year: countOf(year),
       ...(batteryFittedOn.trim() && { batteryFittedOn: batteryFittedOn.trim() }),
     });
-    const use = bodyOf(VehicleUse, this.form, {
-      ...(km.trim() && { km: countOf(km) }),
-      ...(hours.trim() && { hours: countOf(hours) }),
-    });
+    const use = bodyOf(VehicleUse, this.form, { km: countOf(km), hours: countOf(hours) });
     const [shop, id] = [this.#shop(), this.vehicle().id];
     if (!body || !use || shop === null) return;
     const isUsed = use.km !== undefined || use.hours !== undefined;
