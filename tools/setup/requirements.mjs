@@ -11,10 +11,13 @@ const LEAST_FREE_MB = 300;
 const POSTGRES_ROOT = '/usr/lib/postgresql';
 const OLDEST_POSTGRES = 15;
 
+/** Below it neither Angular's build nor the binaries that ship inside packages (argon2: Node-API 9) are made for this Node. */
 export function checkNode(version = process.versions.node) {
   const [major, minor] = version.split('.').map(Number);
   if (major > OLDEST_NODE[0] || (major === OLDEST_NODE[0] && minor >= OLDEST_NODE[1])) return;
-  throw new SetupError(`Node ${version} is too old: install Node ${OLDEST_NODE.join('.')} or newer and start again.`);
+  throw new SetupError(
+    `Node ${version} is too old: Angular's build and the packages' binaries need Node ${OLDEST_NODE.join('.')} or newer. Install it and start again.`,
+  );
 }
 
 export async function checkDisk(folder) {

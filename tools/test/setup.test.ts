@@ -50,7 +50,9 @@ describe('the start command refuses in one clear line', () => {
     const old = module(
       `import { checkNode } from '${SETUP}/requirements.mjs'; try { checkNode('18.20.1') } catch (e) { console.log(e.message) }`,
     );
-    expect(old.out).toBe('Node 18.20.1 is too old: install Node 20.19 or newer and start again.');
+    expect(old.out).toBe(
+      "Node 18.20.1 is too old: Angular's build and the packages' binaries need Node 20.19 or newer. Install it and start again.",
+    );
     const full = module(
       `import { run } from '${SETUP}/run.mjs'; try { await run('sh', ['-c', 'echo "write: No space left on device" >&2; exit 1']) } catch (e) { console.log(e.message) }`,
     );
