@@ -161,10 +161,11 @@ export async function pagesOf<Row>(app: Application, first: string): Promise<Row
   return all;
 }
 
-/** A body that opens a job. */
+let plates = 0;
+/** A body that opens a job, of a vehicle with a plate of its own. */
 export const jobBody = (id: string = randomUUID()) => ({
   id,
-  vehicle: { id: randomUUID(), name: 'Test van 1.8 petrol', plate: 'TV-1' },
+  vehicle: { id: randomUUID(), name: 'Test van 1.8 petrol', plate: `TV ${++plates}` },
   system: { nominalVolts: 12, battery: { chemistry: 'flooded', rating: { value: 560, standard: 'SAE' } } },
   complaint: { symptoms: ['slow-crank'] },
 });

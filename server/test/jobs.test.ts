@@ -32,7 +32,7 @@ describe('a job', () => {
     const floor = await app.ask('GET', JOBS);
     expect(floor.body.find((row: { id: string }) => row.id === id)).toMatchObject({
       readings: 4,
-      vehicle: { plate: 'TV-1' },
+      vehicle: { plate: expect.stringMatching(/^TV \d+$/) },
     });
   });
 

@@ -209,7 +209,7 @@ export async function capturesOfVehicle(
   const { rows } = await sql.query<VehicleCaptureView>(
     `SELECT c.capture_id AS id, c.job_id AS job, c.name, c.bytes::float8 AS bytes, ${isoTime('c.added_at')} AS at
        FROM capture c JOIN job j ON j.shop_id = $1 AND j.job_id = c.job_id
-      WHERE c.shop_id = $1 AND j.vehicle_id = $2 AND ${seesJob('j', '$3')}
+      WHERE c.shop_id = $1 AND j.vehicle_id = survivor($1, $2) AND ${seesJob('j', '$3')}
         AND c.bytes = (SELECT coalesce(sum(p.bytes), 0) FROM capture_piece p WHERE p.shop_id = $1 AND p.capture_id = c.capture_id)
       ORDER BY c.added_at DESC, c.capture_id LIMIT ${PAGE_MOST}`,
     [shop, vehicle, scope],

@@ -13,6 +13,7 @@ import { isRepeat } from '../platform/http/idempotency';
 import { Refusal, misfit, problem } from '../platform/http/problem';
 import { mayReopen } from '../signing/sign-offs.sql';
 import { changeVehicle, isHiddenVehicle } from '../vehicles/vehicles.sql';
+import { refuseTaken } from '../vehicles/taken';
 import { storedJob, wholeJob } from './job-view';
 import { addJob, changeJob, findJob } from './jobs.sql';
 import type { JobRow } from './jobs.sql';
@@ -54,7 +55,8 @@ export function jobRoutes(pool: Pool): Router {
       if (changes.criteria !== undefined) await criteriaOf(sql, shop, changes.criteria);
       if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, version);
       const scope = scopeOfRequest(request);
-      if (changes.vehicle && !(await changeVehicle(sql, shop, vehicle.id, changes.vehicle, scope)))
+      const told = changes.vehicle;
+      if (told && !(await refuseTaken(() => changeVehicle(sql, shop, vehicle.id, told, scope), { ...told })))
         throw new Refusal(
           problem(403, 'not-allowed', 'This vehicle has jobs of others: only those who may see them may change it.'),
         );

@@ -26,11 +26,10 @@ interface DueRow {
   readonly uses: readonly UseReading[] | null;
 }
 
-/** What odometer and hour meter of a vehicle showed, the oldest first. @param vehicle What holds its id. */
+/** What odometer and hour meter of a vehicle showed, under whichever record it was noted, the oldest first. @param vehicle What holds its id. */
 const usesOf = (vehicle: string): string =>
   `SELECT jsonb_agg(jsonb_build_object('on', used_on, 'km', km, 'hours', hours) ORDER BY used_on, entered_at)
-     FROM vehicle_use JOIN vehicle m USING (shop_id, vehicle_id)
-    WHERE shop_id = $1 AND (m.vehicle_id = ${vehicle} OR m.merged_into = ${vehicle})`;
+     FROM vehicle_use WHERE shop_id = $1 AND vehicle_id IN (SELECT merged_records($1, ${vehicle}))`;
 
 /** Every plan with its vehicles by urgency. @param only The id of one plan; all of them where it is null. */
 export async function dueOf(sql: Sql, shop: ShopId, only: string | null = null): Promise<readonly DuePlan[]> {

@@ -39,6 +39,7 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
       if (strange.length > 0)
         throw new ArchiveError(`this version knows no table ${strange.join(', ')}: bring it up to date first`);
       everyTableIsProven(manifest);
+      await sql.query("SELECT set_config('tetrad.archive', 'in', true)");
       let rows = 0;
       for (const table of tables)
         if (table.name in manifest.tables) rows += await fill(sql, shop, table, archive, manifest);

@@ -32,7 +32,7 @@ export async function listHistory(
             (${readingsOf('j.job_id')}) AS readings, (${observationsOf('j.job_id')}) AS observations
        FROM job j
        LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
-      WHERE j.shop_id = $1 AND j.vehicle_id = $2 AND ${seesJob('j', '$3')}
+      WHERE j.shop_id = $1 AND j.vehicle_id = survivor($1, $2) AND ${seesJob('j', '$3')}
       ORDER BY j.opened_at, j.job_id`,
     [shop, vehicle, scope],
   );

@@ -3,12 +3,13 @@ import { ImportVehicles } from '@tetrad/contracts';
 import type { VehicleImportView } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { actor, permit } from '../people/who';
-import type { Pool } from '../platform/database/pool';
+import type { Pool, Sql } from '../platform/database/pool';
 import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { notFound } from '../platform/http/problem';
-import { allVehicles, applyImport, importedRows, undoImport } from './imports.sql';
-import { planImport } from './plan-import';
+import { applyImport, importedRows, knownVehicles, oneImportAtATime, undoImport } from './imports.sql';
+import { planImport, readRows } from './plan-import';
+import { refuseTaken } from './taken';
 
 /** Lists of vehicles that are brought in as a whole, or not at all. */
 export function vehicleImportRoutes(pool: Pool): Router {
@@ -17,16 +18,17 @@ export function vehicleImportRoutes(pool: Pool): Router {
   router.post('/vehicle-imports', async (request, response) => {
     permit(request, 'see-all-jobs');
     const shop = shopParam(request);
-    const { id, rows, isApplied } = bodyAs(ImportVehicles, request);
+    const { id, rows: given, isApplied } = bodyAs(ImportVehicles, request);
+    const read = readRows(given, new Date());
+    const plan = async (sql: Sql) => planImport(read, await knownVehicles(sql, shop, read.rows));
     if (!isApplied) {
-      const planned = planImport(rows, await allVehicles(pool, shop), new Date());
-      const told = planned.map(({ row: _row, ...imported }) => imported);
+      const told = (await plan(pool)).map(({ row: _row, was: _was, ...imported }) => imported);
       return void response.json({ id, isApplied, rows: told } satisfies VehicleImportView);
     }
     await runIdempotent(pool, request, async (sql) => {
-      const known = await allVehicles(sql, shop);
-      const planned = planImport(rows, known, new Date());
-      await applyImport(sql, shop, id, planned, known);
+      await oneImportAtATime(sql, shop);
+      const planned = await plan(sql);
+      await refuseTaken(() => applyImport(sql, shop, id, planned));
       const count = (what: string): number => planned.filter((row) => row.what === what).length;
       const detail = { added: count('new'), changed: count('changed') };
       await addAuditEntry(sql, { what: 'vehicles-imported', ...actor(request), about: id, detail });
@@ -39,7 +41,7 @@ export function vehicleImportRoutes(pool: Pool): Router {
     permit(request, 'see-all-jobs');
     const [shop, id] = [shopParam(request), uuidParam(request, 'import')];
     await runIdempotent(pool, request, async (sql) => {
-      const changed = await undoImport(sql, shop, id);
+      const changed = await refuseTaken(() => undoImport(sql, shop, id));
       if (changed === null) throw notFound('import that can be undone', id);
       await addAuditEntry(sql, { what: 'import-undone', ...actor(request), about: id, detail: { vehicles: changed } });
     });

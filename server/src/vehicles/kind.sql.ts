@@ -15,9 +15,9 @@ export type KindRow = Pick<HistoryRow, 'job' | 'system' | 'conditions' | 'readin
 /** The newest visit of each of so many vehicles with the same fuel, cylinders and volts; none where these are not known. */
 export async function listOfKind(sql: Sql, shop: ShopId, vehicle: string, scope: Scope): Promise<readonly KindRow[]> {
   const { rows } = await sql.query<KindRow>(
-    `WITH own AS (SELECT kind FROM job WHERE shop_id = $1 AND vehicle_id = $2 ORDER BY opened_at DESC, job_id LIMIT 1),
+    `WITH own AS (SELECT kind FROM job WHERE shop_id = $1 AND vehicle_id = survivor($1, $2) ORDER BY opened_at DESC, job_id LIMIT 1),
           alike AS (SELECT job_id, vehicle_id, opened_at FROM job j
-                     WHERE shop_id = $1 AND kind = (SELECT kind FROM own) AND vehicle_id <> $2 AND ${seesJob('j', '$3')}
+                     WHERE shop_id = $1 AND kind = (SELECT kind FROM own) AND vehicle_id <> survivor($1, $2) AND ${seesJob('j', '$3')}
                      ORDER BY opened_at DESC LIMIT ${MAX_VISITS}),
           newest AS (SELECT DISTINCT ON (vehicle_id) job_id FROM alike ORDER BY vehicle_id, opened_at DESC LIMIT ${MAX_VEHICLES})
      SELECT j.job_id AS job, j.system, j.conditions,

@@ -14,7 +14,8 @@ import { tellNextPage } from '../platform/http/next-page';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
 import { historyVisit, listHistory, measuresOfRow } from './history.sql';
 import { listOfKind } from './kind.sql';
-import { moveJobs, movedBy, undoMove } from './moves.sql';
+import { holdBoth, moveJobs, movedBy, undoMove } from './moves.sql';
+import { refuseTaken } from './taken';
 import { changeVehicle, findVehicle, listVehicles, listVisits } from './vehicles.sql';
 
 /** The vehicles of a shop and their visits. @param lists Where lists are read from. */
@@ -42,7 +43,7 @@ export function vehicleRoutes(pool: Pool, lists: Sql, leftOut: LeftOutRows): Rou
     const changes = bodyAs(VehicleChanges, request);
     if (!(await findVehicle(pool, shop, id, scope))) throw notFound('vehicle', id);
     await runIdempotent(pool, request, async (sql) => {
-      if (!(await changeVehicle(sql, shop, id, changes, scope)))
+      if (!(await refuseTaken(() => changeVehicle(sql, shop, id, changes, scope), { ...changes })))
         throw new Refusal(
           problem(403, 'not-allowed', 'This vehicle has jobs of others: only those who may see them may change it.'),
         );
@@ -85,9 +86,12 @@ export function vehicleRoutes(pool: Pool, lists: Sql, leftOut: LeftOutRows): Rou
     if (!(await findVehicle(pool, shop, body.to, null)))
       throw misfit([{ field: 'to', found: body.to, allowed: 'a vehicle of this shop' }]);
     await runIdempotent(pool, request, async (sql) => {
-      const moved = await moveJobs(sql, shop, from, body);
+      const both = await holdBoth(sql, shop, from, body.to);
+      if (!both)
+        throw misfit([{ field: 'to', found: body.to, allowed: 'another vehicle: these two are one record already' }]);
+      const moved = await moveJobs(sql, shop, both, body);
       const what = body.jobs === undefined ? 'vehicles-merged' : 'jobs-moved';
-      await addAuditEntry(sql, { what, ...actor(request), about: from, detail: { to: body.to, jobs: moved } });
+      await addAuditEntry(sql, { what, ...actor(request), about: both.from, detail: { to: both.to, jobs: moved } });
     });
     response.status(201).json({ id: body.id, moved: await movedBy(pool, shop, body.id) });
   });
@@ -96,7 +100,7 @@ export function vehicleRoutes(pool: Pool, lists: Sql, leftOut: LeftOutRows): Rou
     permit(request, 'see-all-jobs');
     const [shop, id] = [shopParam(request), uuidParam(request, 'move')];
     await runIdempotent(pool, request, async (sql) => {
-      const back = await undoMove(sql, shop, id);
+      const back = await refuseTaken(() => undoMove(sql, shop, id));
       if (back === null) throw notFound('move that can be undone', id);
       await addAuditEntry(sql, { what: 'move-undone', ...actor(request), about: id, detail: { jobs: back } });
     });

@@ -14,6 +14,9 @@ export const VEHICLE = `jsonb_build_object('id', v.vehicle_id, 'name', v.name, '
 /** Of a vehicle's row `v`: it stands in lists. */
 export const LISTED = 'v.merged_into IS NULL AND NOT v.is_removed';
 
+/** Of a vehicle's row `v`: no other has its plate or its VIN. The words are those of the index. */
+export const ONE_OF_ITS_PLATE = 'v.merged_into IS NULL AND NOT v.is_removed AND NOT v.is_twin';
+
 /** Which vehicles are wanted. */
 export interface VehiclesWanted {
   readonly limit: number;
@@ -52,32 +55,54 @@ export const patternsOf = (find: string | undefined): readonly string[] =>
 /** Whether the shop has a vehicle that somebody may not use for a job: it is there, and hidden from them. */
 export async function isHiddenVehicle(sql: Sql, shop: ShopId, id: string, scope: Scope): Promise<boolean> {
   const { rows } = await sql.query(
-    `SELECT 1 FROM vehicle v WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND NOT ${seesVehicle('v', '$3')}`,
+    `SELECT 1 FROM vehicle v WHERE v.shop_id = $1 AND v.vehicle_id = survivor($1, $2) AND NOT ${seesVehicle('v', '$3')}`,
     [shop, id, scope],
   );
   return rows.length > 0;
 }
 
-/** Adds a vehicle where its id is new; of a known one nothing is changed. */
+const ADDED = `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year, group_name, battery_fitted_on, merged_into, is_twin)`;
+
+/**
+ * Adds a vehicle where its id is new; of a known one nothing is changed. Where another has its VIN or its plate, the new
+ * record becomes that one; where the plate is the same and the VINs are two, both stand.
+ */
 export async function addVehicle(sql: Sql, shop: ShopId, vehicle: JobVehicle): Promise<void> {
+  const values = [
+    shop,
+    vehicle.id,
+    vehicle.name,
+    vehicle.plate ?? null,
+    vehicle.vin ?? null,
+    vehicle.year ?? null,
+    vehicle.group ?? null,
+    vehicle.batteryFittedOn ?? null,
+  ];
+  const { rowCount } = await sql.query(
+    `${ADDED} VALUES ($1, $2, $3, $4, $5, $6, $7, $8, NULL, false) ON CONFLICT DO NOTHING`,
+    values,
+  );
+  if (rowCount === 1) return;
   await sql.query(
-    `INSERT INTO vehicle (shop_id, vehicle_id, name, plate, vin, year, group_name, battery_fitted_on)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+    `${ADDED}
+     SELECT $1, $2, $3, $4, $5, $6, $7, $8, CASE WHEN isOther THEN NULL ELSE vehicle_id END, isOther
+       FROM (SELECT v.vehicle_id, upper(v.vin) IS NOT DISTINCT FROM upper($5) AS isSame,
+                    coalesce(upper(v.vin) <> upper($5), false) AS isOther
+               FROM vehicle v
+              WHERE v.shop_id = $1 AND ${ONE_OF_ITS_PLATE}
+                AND (upper(v.vin) = upper($5) OR plate_key(v.plate) = plate_key($4))
+              ORDER BY isSame DESC LIMIT 1) known
      ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
-    [
-      shop,
-      vehicle.id,
-      vehicle.name,
-      vehicle.plate ?? null,
-      vehicle.vin ?? null,
-      vehicle.year ?? null,
-      vehicle.group ?? null,
-      vehicle.batteryFittedOn ?? null,
-    ],
+    values,
   );
 }
 
-/** Changes what is told of a vehicle; what is not named stays. @returns false where a job of it is hidden from who asks. */
+/**
+ * Changes what is told of a vehicle, or of the one it has become; what is not named stays.
+ *
+ * @returns false where a job of it is hidden from who asks.
+ * @throws the database's refusal where another vehicle has that plate or VIN (see `refuseTaken`).
+ */
 export async function changeVehicle(
   sql: Sql,
   shop: ShopId,
@@ -89,7 +114,7 @@ export async function changeVehicle(
     `UPDATE vehicle v SET name = coalesce($3, name), plate = coalesce($4, plate), vin = coalesce($5, vin),
             year = coalesce($6, year), group_name = coalesce($8, group_name),
             battery_fitted_on = coalesce($9, battery_fitted_on)
-      WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND ${changesVehicle('v', '$7')}`,
+      WHERE v.shop_id = $1 AND v.vehicle_id = survivor($1, $2) AND ${changesVehicle('v', '$7')}`,
     [
       shop,
       vehicle,
@@ -105,11 +130,11 @@ export async function changeVehicle(
   return rowCount === 1;
 }
 
-/** One vehicle; null where the shop has none of that id, or none that who asks may see. */
+/** One vehicle, or the one it has become; null where the shop has none of that id, or none that who asks may see. */
 export async function findVehicle(sql: Sql, shop: ShopId, id: string, scope: Scope): Promise<VehicleView | null> {
   const { rows } = await sql.query<{ readonly vehicle: VehicleView }>(
     `SELECT ${VEHICLE} AS vehicle FROM vehicle v
-      WHERE v.shop_id = $1 AND v.vehicle_id = $2 AND ${seesVehicle('v', '$3')}`,
+      WHERE v.shop_id = $1 AND v.vehicle_id = survivor($1, $2) AND ${seesVehicle('v', '$3')}`,
     [shop, id, scope],
   );
   return rows[0]?.vehicle ?? null;
@@ -123,7 +148,7 @@ export async function listVisits(sql: Sql, shop: ShopId, vehicle: string, scope:
             (${SIGN_OFF_OF_ROW}) AS "signOff", (${OUTCOME_OF_ROW}) AS outcome
        FROM job j
        LEFT JOIN judgement_newest g ON g.shop_id = j.shop_id AND g.job_id = j.job_id
-      WHERE j.shop_id = $1 AND j.vehicle_id = $2 AND ${seesJob('j', '$3')}
+      WHERE j.shop_id = $1 AND j.vehicle_id = survivor($1, $2) AND ${seesJob('j', '$3')}
       ORDER BY j.opened_at DESC, j.job_id`,
     [shop, vehicle, scope],
   );
