@@ -60,6 +60,8 @@ export interface OutcomeJobView {
 export interface OutcomesView extends OutcomeStatistics {
   readonly from: string;
   readonly to: string;
+  /** The first day that is counted: later than `from` where the period has more jobs than are counted. */
+  readonly countedFrom: string;
   /** How many verdicts turned out wrong, and the newest of them. */
   readonly wrongCount: number;
   readonly wrong: readonly OutcomeJobView[];

@@ -117,7 +117,7 @@ function usual(job) {
 }
 
 /** The longest that the event loop was held since it was asked for the last time, ms. */
-async function heldMs(app) {
+export async function heldMs(app) {
   const figures = await (await fetch(`${app.url}/metrics`)).text();
   return 1000 * Number(/^nodejs_eventloop_lag_max_seconds (\S+)/m.exec(figures)[1]);
 }

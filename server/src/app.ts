@@ -48,6 +48,7 @@ import { noteWhatIsStored } from './platform/database/what-is-stored';
 import { ReadReplica } from './platform/database/read-replica';
 import type { Pool } from './platform/database/pool';
 import { ownHost, ownPages, pace, paceOfSession } from './platform/http/request-guards';
+import { FairQueue } from './platform/workers/fair-queue';
 import { jsonBody } from './platform/http/json-body';
 import type { BodyKind } from './platform/http/json-body';
 import { onError, sendProblem } from './platform/http/on-error';
@@ -146,6 +147,8 @@ export function createApp(options: AppOptions): Express {
     sessionRoutes({ pool, door: demoDoor, singleSignOnShop: singleSignOn?.shop ?? null }),
   );
 
+  // what looks through a whole shop leaves the database to others: one of a shop at a time
+  const wholeShop = new FairQueue({ atOnce: 2, atOnceOfOne: 1, maxWaiting: 100, maxWaitingOfOne: 30 });
   const shopRouter = express.Router({ mergeParams: true });
   shopRouter.use(only('device', 'phone', 'key'), ownShop, ownJob, jsonBody(kindOfBody));
   shopRouter.use(
@@ -154,9 +157,9 @@ export function createApp(options: AppOptions): Express {
     floorRoutes(lists, leftOut),
     vehicleRoutes(pool, lists, leftOut),
     vehicleImportRoutes(pool),
-    roundRoutes(pool, lists),
+    roundRoutes(pool, lists, wholeShop),
     roundCheckRoutes(pool),
-    sheetRoutes(pool, lists, fontsFolder),
+    sheetRoutes(pool, lists, fontsFolder, wholeShop),
     jobRoutes(pool),
     judgementRoutes(pool),
     instrumentRoutes(pool, leftOut, standIns),
@@ -173,7 +176,7 @@ export function createApp(options: AppOptions): Express {
     apiKeyRoutes(pool, sessionSecret),
     webhookRoutes(pool),
     criteriaRoutes(pool, lists),
-    outcomesRoute(pool, lists),
+    outcomesRoute(pool, lists, wholeShop),
     makerFiguresRoutes(pool, lists),
   );
   shopRouter.use(

@@ -1,5 +1,5 @@
 /** Memory that all streams and all reports together may hold. */
-import { BoundedWork } from '../src/platform/workers/bounded-work';
+import { FairQueue } from '../src/platform/workers/fair-queue';
 import type { EventStream } from '../src/platform/live/event-stream';
 import { OpenStreams } from '../src/platform/live/open-streams';
 
@@ -51,12 +51,12 @@ describe('streams', () => {
 
 describe('heavy requests', () => {
   it('are done a few at a time, wait in a queue that holds nothing, and are refused beyond its end', async () => {
-    const work = new BoundedWork(2, 3);
+    const work = new FairQueue({ atOnce: 2, maxWaiting: 3 });
     let running = 0;
     let most = 0;
     const release: (() => void)[] = [];
     const one = () =>
-      work.do(async () => {
+      work.do('one', async () => {
         most = Math.max(most, ++running);
         await new Promise<void>((resolve) => release.push(resolve));
         running--;
@@ -76,18 +76,59 @@ describe('heavy requests', () => {
   });
 
   it('wait for so long at most', async () => {
-    const work = new BoundedWork(1, 5, 20);
+    const work = new FairQueue({ atOnce: 1, maxWaiting: 5, longestWaitMs: 20 });
     let finish = (): void => undefined;
-    const first = work.do(() => new Promise<void>((resolve) => (finish = resolve)));
-    await expect(work.do(() => Promise.resolve(1))).rejects.toMatchObject({ problem: { status: 503 } });
+    const first = work.do('one', () => new Promise<void>((resolve) => (finish = resolve)));
+    await expect(work.do('one', () => Promise.resolve(1))).rejects.toMatchObject({ problem: { status: 503 } });
     finish();
     await first;
-    await expect(work.do(() => Promise.resolve(2))).resolves.toBe(2);
+    await expect(work.do('one', () => Promise.resolve(2))).resolves.toBe(2);
   });
 
   it('one that fails makes room for the next', async () => {
-    const work = new BoundedWork(1, 1);
-    await expect(work.do(() => Promise.reject(new Error('broken')))).rejects.toThrow('broken');
-    await expect(work.do(() => Promise.resolve(1))).resolves.toBe(1);
+    const work = new FairQueue({ atOnce: 1, maxWaiting: 1 });
+    await expect(work.do('one', () => Promise.reject(new Error('broken')))).rejects.toThrow('broken');
+    await expect(work.do('one', () => Promise.resolve(1))).resolves.toBe(1);
+  });
+
+  it('takes turns by shop: many of one hold up another by one of them', async () => {
+    const work = new FairQueue({ atOnce: 1, maxWaiting: 50 });
+    const done: string[] = [];
+    const one = (shop: string, at: number) =>
+      work.do(shop, async () => {
+        await new Promise(setImmediate);
+        done.push(`${shop} ${at}`);
+      });
+    await Promise.all([...[1, 2, 3, 4].map((at) => one('busy', at)), one('other', 1), one('other', 2)]);
+    expect(done).toEqual(['busy 1', 'busy 2', 'other 1', 'busy 3', 'other 2', 'busy 4']);
+  });
+
+  it('one shop has a share of the places, at work and waiting', async () => {
+    const work = new FairQueue({ atOnce: 2, atOnceOfOne: 1, maxWaiting: 10, maxWaitingOfOne: 1 });
+    let running = 0;
+    let most = 0;
+    const one = (shop: string) =>
+      work.do(shop, async () => {
+        most = Math.max(most, ++running);
+        await new Promise(setImmediate);
+        running--;
+      });
+    const own = await Promise.allSettled([one('a'), one('a'), one('a')]);
+    expect([most, own.map(({ status }) => status)]).toEqual([1, ['fulfilled', 'fulfilled', 'rejected']]);
+    await Promise.all([one('a'), one('b')]);
+    expect(most).toBe(2);
+  });
+
+  it('whoever has gone waits no longer', async () => {
+    const work = new FairQueue({ atOnce: 1, maxWaiting: 5 });
+    const gone = new AbortController();
+    let finish = (): void => undefined;
+    const first = work.do('one', () => new Promise<void>((resolve) => (finish = resolve)));
+    const second = work.do('one', () => Promise.resolve('done'), gone.signal);
+    gone.abort(new Error('gone'));
+    await expect(second).rejects.toThrow('gone');
+    finish();
+    await first;
+    await expect(work.do('one', () => Promise.resolve('next'))).resolves.toBe('next');
   });
 });

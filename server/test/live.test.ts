@@ -1,4 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import { connect } from 'node:net';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { JobView } from '@tetrad/contracts';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
@@ -155,4 +158,37 @@ test('a lost listening connection is made again, and nothing is missed', async (
   expect(values(seen)).toEqual([12.4]);
   stream.close();
   await app.close();
+});
+
+describe('streams that are cut while they open', () => {
+  let app: Application;
+  beforeAll(async () => {
+    app = await startApplication();
+    cookie = app.cookieFor('/');
+  });
+  afterAll(() => app.close());
+
+  it('leave no stream, nobody at the job, and hold no instrument', async () => {
+    const body = jobBody();
+    await post(jobsOf(app), body);
+    const { port } = new URL(app.url);
+    for (let round = 0; round < 4; round++)
+      await Promise.all(
+        Array.from({ length: 25 }, async (_, at) => {
+          const socket = connect(Number(port), '127.0.0.1');
+          socket.on('error', () => undefined);
+          await once(socket, 'connect');
+          socket.write(
+            `GET /api/shops/one/jobs/${body.id}/live HTTP/1.1\r\nHost: localhost\r\nCookie: ${cookie}\r\n\r\n`,
+          );
+          await wait(at % 12);
+          socket.destroy();
+        }),
+      );
+    for (let tries = 0; tries < 100 && app.streams.size > 0; tries++) await wait(20);
+    expect(app.streams.size).toBe(0);
+    await wait(200);
+    const { rows } = await app.owner.query('SELECT 1 FROM presence WHERE job_id = $1', [body.id]);
+    expect(rows).toEqual([]);
+  });
 });

@@ -203,8 +203,8 @@ it('every job and odometer is found from exactly one listed vehicle, whatever wa
       const jobs = (await Promise.all(ids.map(visitsOf))).flat();
       expect(jobs.sort()).toEqual([...fleet.jobs].sort());
       const { rows } = await app.owner.query<{ id: string }>(
-        `SELECT u.use_id AS id FROM unnest($1::uuid[]) l(id), merged_records('one', l.id) m
-           JOIN vehicle_use u ON u.shop_id = 'one' AND u.vehicle_id = m`,
+        `SELECT u.use_id AS id FROM unnest($1::uuid[]) l(id)
+           JOIN vehicle_use u ON u.shop_id = 'one' AND u.vehicle_id = ANY (merged_records('one', l.id))`,
         [ids],
       );
       expect(rows.map(({ id }) => id).sort()).toEqual([...fleet.uses].sort());

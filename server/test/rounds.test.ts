@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { sheetWords } from '@tetrad/contracts';
 import type { RoundVehicle, RoundView, SheetRow } from '@tetrad/contracts';
 import { figureFormat } from '@tetrad/core';
-import { addMember, jobBody, startApplication } from './application';
+import { addMember, pagesOf, jobBody, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
@@ -75,15 +75,22 @@ it('by kilometers a vehicle is due when what its odometer showed says so', async
   );
 });
 
-it('the calendar has an entry for each vehicle on its day (RFC 5545)', async () => {
+it('the calendar has one entry a round and day, which names the vehicles (RFC 5545)', async () => {
+  await vehicleOf('Calendar', 0);
   await vehicleOf('Calendar', 0);
   const { body } = await put({ group: 'Calendar', everyDays: 30 });
   const answer = await fetch(`${app.url}${shop}/rounds.ics`, { headers: { cookie: app.cookieFor(shop) } });
   expect(answer.headers.get('content-type')).toContain('text/calendar');
   const lines = (await answer.text()).split('\r\n');
   expect(lines[0]).toBe('BEGIN:VCALENDAR');
+  expect(lines.filter((line) => line.startsWith(`UID:${body.id}`))).toHaveLength(1);
   const at = lines.findIndex((line) => line.startsWith(`UID:${body.id}`));
-  expect(lines.slice(at).find((line) => line.startsWith('DTSTART'))).toContain(body.nextOn.replaceAll('-', ''));
+  const entry = lines.slice(at, lines.indexOf('END:VEVENT', at));
+  expect(entry.find((line) => line.startsWith('DTSTART'))).toContain(body.nextOn.replaceAll('-', ''));
+  expect(entry.find((line) => line.startsWith('SUMMARY'))).toBe('SUMMARY:Battery check: Calendar\\, 2 vehicles');
+  // a whole day ends with the next; P1DT would be no duration
+  expect(entry.some((line) => line.startsWith('DTEND;VALUE=DATE'))).toBe(true);
+  expect(entry.some((line) => line.startsWith('DURATION'))).toBe(false);
 });
 
 const SYSTEM = {
@@ -155,6 +162,9 @@ it('the sheet has every vehicle by urgency, with what changed since the visit be
     );
   expect(words(weak)).toMatchObject({ changed: 'Cranking 10.70 V → 8.60 V', comment: 'dragging' });
   expect(words(sound)).toMatchObject({ urgency: 'Sound', changed: 'No change' });
+  const pages = await pagesOf<SheetRow>(app, `${shop}/rounds/${id}/sheet?limit=2`);
+  expect(pages.map((page) => page.length)).toEqual([2, 1]);
+  expect(pages.flat()).toEqual(sheet);
   const paper = await fetch(`${app.url}${shop}/rounds/${id}/sheet.pdf`, { headers: { cookie: app.cookieFor(shop) } });
   expect(paper.headers.get('content-type')).toContain('application/pdf');
   expect((await paper.text()).startsWith('%PDF-')).toBe(true);

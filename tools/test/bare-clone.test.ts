@@ -193,10 +193,14 @@ describe('a bare clone', () => {
   });
 
   it('has no compiler at hand', () => {
-    const { stdout } = spawnSync('sh', ['-c', 'for name in cc c++ gcc g++ make python3 node npm; do command -v $name; done'], {
-      env: shell,
-      encoding: 'utf8',
-    });
+    const { stdout } = spawnSync(
+      'sh',
+      ['-c', 'for name in cc c++ gcc g++ make python3 node npm; do command -v $name; done'],
+      {
+        env: shell,
+        encoding: 'utf8',
+      },
+    );
     expect(stdout.trim().split('\n')).toEqual([join(PROGRAMS, 'node'), join(PROGRAMS, 'npm')]);
   });
 

@@ -10,13 +10,13 @@ import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { judgeJob, viewOf } from '../judgements/judge-job';
 import { actor, permit } from '../people/who';
 import { addJob, changeJob, findJob } from './jobs.sql';
-import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
 import { addSignOff } from '../signing/sign-offs.sql';
 import { addObservation, addReadings } from '../evidence/evidence.sql';
 import { shopParam } from '../platform/http/body';
 import { isRepeat, idempotencyKey } from '../platform/http/idempotency';
 import { misfit } from '../platform/http/problem';
+import { storing } from './storing';
 import { storedJob } from './job-view';
 import { MAX_READINGS, tooManyReadings } from '../evidence/evidence-routes';
 import { jobOf } from './locked-job';
@@ -51,7 +51,7 @@ export function caseRoutes(pool: Pool): Router {
     // a closed job is one that somebody has signed off
     if (record?.status === 'closed' || record?.signOff) permit(request, 'sign-off');
     if (record?.criteria) await criteriaOf(pool, shop, record.criteria, 'job.criteria');
-    await inTransaction(pool, async (sql) => {
+    await storing(pool, async (sql) => {
       if (await isRepeat(sql, request)) return;
       await storeCase(sql, shop, id, subject, { ...(record && optionsOf(record, subject)), importedBy: who.name });
       if (record) await restoreRecord(sql, shop, id, record, who.name);

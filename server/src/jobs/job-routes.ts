@@ -6,7 +6,6 @@ import { criteriaOf } from '../criteria/criteria-of';
 import { judgeJob } from '../judgements/judge-job';
 import { scopeOfRequest } from '../people/access';
 import { actor, permit, whoOf } from '../people/who';
-import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
 import { bodyAs, shopParam } from '../platform/http/body';
 import { isRepeat } from '../platform/http/idempotency';
@@ -14,6 +13,7 @@ import { Refusal, misfit, problem } from '../platform/http/problem';
 import { mayReopen } from '../signing/sign-offs.sql';
 import { changeVehicle, isHiddenVehicle } from '../vehicles/vehicles.sql';
 import { refuseTaken } from '../vehicles/taken';
+import { storing } from './storing';
 import { storedJob, wholeJob } from './job-view';
 import { addJob, changeJob, findJob } from './jobs.sql';
 import type { JobRow } from './jobs.sql';
@@ -27,7 +27,7 @@ export function jobRoutes(pool: Pool): Router {
     const shop = shopParam(request);
     permit(request, 'work');
     const body = bodyAs(NewJob, request);
-    const isNew = await inTransaction(pool, async (sql) => {
+    const isNew = await storing(pool, async (sql) => {
       if (await isRepeat(sql, request)) return true; // answered as the first time
       if (await isHiddenVehicle(sql, shop, body.vehicle.id, scopeOfRequest(request)))
         throw misfit([

@@ -4,6 +4,7 @@ import { addAuditEntry } from '../audit-log/audit-log.sql';
 import type { AuditAction } from '../audit-log/audit-log.sql';
 import { scopeOfRequest } from '../people/access';
 import { actor, permit } from '../people/who';
+import { judgingOutside } from '../judgements/judge-outside';
 import { findJob } from './jobs.sql';
 import type { JobRow } from './jobs.sql';
 import { inParts } from '../platform/database/pool';
@@ -65,8 +66,8 @@ export function onLockedJob<Sent, Stored>(
 ): Promise<Stored | null> {
   permit(request, 'work');
   const id = jobParam(request);
-  return jobMutex
-    .runExclusive(`${shopParam(request)} ${id}`, () =>
+  const once = (): Promise<Stored> =>
+    jobMutex.runExclusive(`${shopParam(request)} ${id}`, () =>
       inParts(pool, {
         async first(sql) {
           const [job, known, sent] = await Promise.allSettled([
@@ -91,19 +92,19 @@ export function onLockedJob<Sent, Stored>(
           return result;
         },
       }),
-    )
-    .catch(async (error: unknown) => {
-      if (error === REPEATED) {
-        // the transaction it was found in is undone; the write itself is there
-        await noteEnd(
-          () => confirmRepeat(pool),
-          () => false,
-        );
-        return null;
-      }
-      if (error instanceof QueueFull) throw busy(error.waiting);
-      throw error;
-    });
+    );
+  return judgingOutside(once).catch(async (error: unknown) => {
+    if (error === REPEATED) {
+      // the transaction it was found in is undone; the write itself is there
+      await noteEnd(
+        () => confirmRepeat(pool),
+        () => false,
+      );
+      return null;
+    }
+    if (error instanceof QueueFull) throw busy(error.waiting);
+    throw error;
+  });
 }
 
 const busy = (waiting: number): Refusal =>

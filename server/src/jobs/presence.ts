@@ -25,7 +25,11 @@ export function bePresent(
 ): void {
   const present: Present = { ...device, stream: randomUUID() };
   let told = '';
-  const quietly = (work: () => Promise<void>): void => void inShop(present.shop, work).catch(() => undefined);
+  // one after another: what takes it off comes after what has put it there
+  let last: Promise<void> = Promise.resolve();
+  const quietly = (work: () => Promise<void>): void =>
+    void (last = last.then(() => inShop(present.shop, work)).catch(() => undefined));
+  let isGone = false;
   const look = async (): Promise<void> => {
     const others = JSON.stringify(await listOthers(pool, present));
     if (others === told) return;
@@ -33,6 +37,7 @@ export function bePresent(
     tell(others);
   };
   const stay = async (): Promise<void> => {
+    if (isGone) return;
     await addPresence(pool, present);
     await look();
   };
@@ -41,6 +46,7 @@ export function bePresent(
     if (news?.isPresence && news.shop === present.shop && news.job === present.job) quietly(look);
   });
   stream.onClose(() => {
+    isGone = true;
     clearInterval(beat);
     deafen();
     quietly(() => removePresence(pool, present));

@@ -3,11 +3,10 @@ import { CASE_FORMAT, schoolById } from '@tetrad/core';
 import type { Case, CriteriaSet } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { criteriaOf, findCriteria } from '../criteria/criteria-of';
-import { HEAVY_FROM, heavyWork } from '../workers/heavy-work';
-import { judge } from '../workers/tasks';
 import type { Judged } from '../workers/tasks';
 import { findJob, touchJob } from '../jobs/jobs.sql';
 import type { JobRow } from '../jobs/jobs.sql';
+import { judged } from './judge-outside';
 import { addJudgement, newestRow } from './judgements.sql';
 import type { NewestRow } from './judgements.sql';
 import type { Sql } from '../platform/database/pool';
@@ -41,8 +40,7 @@ export async function knownOf(sql: Sql, shop: ShopId, job: JobId): Promise<Known
 /** What the judge says of a job as it is known. */
 export async function judgedOf(sql: Sql, shop: ShopId, job: JobRow, { whole }: KnownJob): Promise<Judged> {
   const subject = caseOf(job, whole);
-  const task = { subject, criteria: await criteriaOf(sql, shop, job.criteria) };
-  return subject.readings.length < HEAVY_FROM ? judge(task) : heavyWork().judge(task);
+  return judged({ subject, criteria: await criteriaOf(sql, shop, job.criteria) });
 }
 
 /** Stores a judgement, and notes that the job has changed. @returns the job as it is then. */

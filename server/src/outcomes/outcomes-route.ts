@@ -6,10 +6,12 @@ import type { Costs } from '@tetrad/core';
 import { OutcomeSums, complaintAfter } from '@tetrad/core/outcomes';
 import { findCriteria } from '../criteria/criteria-of';
 import { scopeOfRequest } from '../people/access';
+import type { Scope } from '../people/access';
 import type { Pool, Sql } from '../platform/database/pool';
 import { queryAs, shopParam } from '../platform/http/body';
-import { goneSignal } from '../platform/http/gone';
+import { goneSignal, unlessGone } from '../platform/http/gone';
 import { misfit } from '../platform/http/problem';
+import type { FairQueue } from '../platform/workers/fair-queue';
 import { signedJobs } from './outcomes.sql';
 import type { SignedJobRow, SignedJobsWanted } from './outcomes.sql';
 
@@ -20,29 +22,55 @@ const MAX_LISTED = 100;
 const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365;
 const MAX_DAYS = 10 * 366;
+/** Jobs that are counted at most, the newest: of more a shorter period tells more. */
+const MAX_COUNTED = 10_000;
 
 /** What became of the jobs of a period. @param lists Where lists are read from. */
-export function outcomesRoute(pool: Pool, lists: Sql): Router {
+export function outcomesRoute(pool: Pool, lists: Sql, turns: FairQueue): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/outcomes', async (request, response) => {
     const shop = shopParam(request);
-    const { from, to, until } = periodOf(queryAs(OutcomesQuery, request), new Date());
+    const period = periodOf(queryAs(OutcomesQuery, request), new Date());
     const gone = goneSignal(response);
-    const costsOf = knownCosts(pool, shop);
-    const sums = new OutcomeSums();
-    const [wrong, open]: [OutcomeJobView[], OutcomeJobView[]] = [[], []];
-    let wrongCount = 0;
-    const wanted = { from, until, scope: scopeOfRequest(request), limit: BATCH };
-    for await (const row of eachJob(lists, shop, wanted, gone)) {
-      const isRight = sums.add(row, await costsOf(row.criteria));
-      if (isRight === false && ++wrongCount <= MAX_LISTED) wrong.push(listed(row));
-      if (complaintAfter(row) === null && open.length < MAX_LISTED) open.push(listed(row));
-    }
-    if (!gone.aborted) response.json({ from, to, ...sums.sums(), wrongCount, wrong, open } satisfies OutcomesView);
+    const scope = scopeOfRequest(request);
+    const counting = turns.do(shop, () => count({ pool, lists, shop }, period, scope, gone), gone);
+    const view = await unlessGone(counting, gone);
+    if (view && !gone.aborted) response.json(view);
   });
 
   return router;
+}
+
+interface Where {
+  readonly pool: Pool;
+  readonly lists: Sql;
+  readonly shop: ShopId;
+}
+
+/** Counts the newest jobs of a period, a batch at a time. */
+async function count(
+  { pool, lists, shop }: Where,
+  { from, to, until }: Period,
+  scope: Scope,
+  gone: AbortSignal,
+): Promise<OutcomesView> {
+  const costsOf = knownCosts(pool, shop);
+  const sums = new OutcomeSums();
+  const [wrong, open]: [OutcomeJobView[], OutcomeJobView[]] = [[], []];
+  let [wrongCount, counted] = [0, 0];
+  let countedFrom = from;
+  for await (const row of eachJob(lists, shop, { from, until, scope, limit: BATCH }, gone)) {
+    if (counted === MAX_COUNTED) {
+      countedFrom = row.signedAt.slice(0, 10);
+      break;
+    }
+    counted += 1;
+    const isRight = sums.add(row, await costsOf(row.criteria));
+    if (isRight === false && ++wrongCount <= MAX_LISTED) wrong.push(listed(row));
+    if (complaintAfter(row) === null && open.length < MAX_LISTED) open.push(listed(row));
+  }
+  return { from, to, countedFrom, ...sums.sums(), wrongCount, wrong, open };
 }
 
 /** The jobs of a period one by one; ends early where nobody waits for them any more. */
@@ -60,11 +88,14 @@ async function* eachJob(
   } while (before !== null && !gone.aborted);
 }
 
+interface Period {
+  readonly from: string;
+  readonly to: string;
+  readonly until: string;
+}
+
 /** First and last day, and the day after the last. @throws Refusal where the last is before the first, or too far from it. */
-function periodOf(
-  query: OutcomesQuery,
-  now: Date,
-): { readonly from: string; readonly to: string; readonly until: string } {
+function periodOf(query: OutcomesQuery, now: Date): Period {
   const to = query.to ?? dayOf(now.getTime());
   const from = query.from ?? dayOf(Date.parse(to) - YEAR_DAYS * DAY_MS);
   const days = (Date.parse(to) - Date.parse(from)) / DAY_MS;

@@ -59,17 +59,12 @@ const BACK_AT = `(SELECT ${isoTime('min(l.opened_at)')} FROM job l
     AND l.opened_at <= s.signed_at + make_interval(days => $8)
     AND (l.complaint->'symptoms') ?| ARRAY(
           SELECT jsonb_array_elements_text(j.complaint->'symptoms') EXCEPT SELECT unnest($9::text[])))`;
-/** Parts that judgement `g` keeps, with the tests that found them good. */
-const KEPT = `(SELECT jsonb_agg(jsonb_build_object('part', p.key,
-     'tests', jsonb_path_query_array(p.value::jsonb, '$.with.readings[*].test')))
-  FROM json_each(g.document->'parts') p WHERE p.value->>'verdict' = 'keep')`;
-
 const SIGNED_JOB = `jsonb_build_object('job', j.job_id, 'system', j.system,
   'symptoms', coalesce(j.complaint->'symptoms', '[]'), 'criteria', j.criteria_id,
   'signed', jsonb_build_object('action', s.action, 'part', s.part, 'partsFitted', s.parts_fitted, 'solved', s.solved),
   'judged', CASE WHEN s.judged IS NULL THEN NULL ELSE jsonb_build_object('action', s.judged->>'action',
      'part', s.judged->>'part', 'fault', s.judged->>'fault') END,
-  'probability', s.probability, 'kept', coalesce(${KEPT}, '[]'), 'recorded', (${OUTCOME_OF_ROW}), 'backAt', ${BACK_AT},
+  'probability', s.probability, 'kept', s.kept, 'recorded', (${OUTCOME_OF_ROW}), 'backAt', ${BACK_AT},
   'vehicle', jsonb_build_object('id', v.vehicle_id, 'name', v.name, 'plate', v.plate),
   'signedAt', ${isoTime('s.signed_at')}, 'signedBy', s.signed_by)`;
 
@@ -84,7 +79,6 @@ export async function signedJobs(
        FROM sign_off s
        JOIN job j ON j.shop_id = $1 AND j.job_id = s.job_id AND j.status = 'closed'
        JOIN vehicle v ON v.shop_id = $1 AND v.vehicle_id = j.vehicle_id
-       LEFT JOIN judgement_newest g ON g.shop_id = $1 AND g.job_id = j.job_id
       WHERE s.shop_id = $1 AND s.signed_at >= $2 AND s.signed_at < $3 AND s.imported_at IS NULL
         AND NOT EXISTS (SELECT 1 FROM sign_off n
                          WHERE n.shop_id = $1 AND n.job_id = s.job_id AND n.seq > s.seq AND n.imported_at IS NULL)

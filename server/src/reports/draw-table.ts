@@ -6,6 +6,8 @@ export interface Column {
   readonly head: string;
   /** Share of the width. */
   readonly share: number;
+  /** Figures stand below one another: set in the face's tabular figures, which costs four times a text. */
+  readonly isFigures?: boolean;
 }
 export interface Cell {
   readonly text: string;
@@ -26,26 +28,31 @@ export function drawTable(paper: Paper, columns: readonly Column[], rows: readon
     if (columns.every((column) => column.head === '')) return;
     row(columns.map((column) => ({ text: column.head, soft: true })));
   };
+  const howOf = ({ grade }: Cell, index: number): PDFKit.Mixins.TextOptions => ({
+    width: widths[index]! - 6 - (grade ? MARK_PT : 0),
+    ...(columns[index]!.isFigures && { features: ['tnum'] }),
+  });
   const heightOf = (cells: readonly Cell[]): number =>
+    2 * PAD_PT +
     Math.max(
-      ...cells.map(({ text, grade, strong }, index) =>
-        style(paper, { font: strong ? 'strong' : 'plain', size: SIZE }).heightOfString(text || ' ', {
-          width: widths[index]! - 6 - (grade ? MARK_PT : 0),
-          features: ['tnum'],
-        }),
+      ...cells.map((cell, index) =>
+        style(paper, { font: cell.strong ? 'strong' : 'plain', size: SIZE }).heightOfString(
+          cell.text || ' ',
+          howOf(cell, index),
+        ),
       ),
     );
-  const row = (cells: readonly Cell[]): void => {
-    const height = heightOf(cells) + 2 * PAD_PT;
+  const row = (cells: readonly Cell[], height = heightOf(cells)): void => {
     const top = paper.y;
-    cells.forEach(({ text, grade, strong, soft }, index) => {
+    cells.forEach((cell, index) => {
+      const { text, grade, strong, soft } = cell;
       const x = lefts[index]!;
       if (grade) gradeMark(paper, grade, x, top + PAD_PT + 2.5);
       style(paper, { font: strong ? 'strong' : 'plain', size: SIZE, ink: soft ? INK.soft : INK.plain }).text(
         text,
         x + (grade ? MARK_PT : 0),
         top + PAD_PT,
-        { width: widths[index]! - 6 - (grade ? MARK_PT : 0), features: ['tnum'] },
+        howOf(cell, index),
       );
     });
     paper.y = top + height;
@@ -59,8 +66,9 @@ export function drawTable(paper: Paper, columns: readonly Column[], rows: readon
   head();
   for (const cells of rows) {
     const page = paper.page;
-    keepTogether(paper, heightOf(cells) + 2 * PAD_PT);
+    const height = heightOf(cells);
+    keepTogether(paper, height);
     if (paper.page !== page) head();
-    row(cells);
+    row(cells, height);
   }
 }

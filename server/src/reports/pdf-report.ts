@@ -85,9 +85,9 @@ function customerPage(paper: Paper, report: ReportDocument, notes: readonly stri
       paper,
       [
         { head: 'Test', share: 0.3 },
-        { head: 'Before', share: 0.22 },
-        { head: 'After', share: 0.22 },
-        { head: 'Limit', share: 0.26 },
+        { head: 'Before', share: 0.22, isFigures: true },
+        { head: 'After', share: 0.22, isFigures: true },
+        { head: 'Limit', share: 0.26, isFigures: true },
       ],
       report.comparison.map(({ test, before, gradeBefore, after, grade, limit }) => [
         { text: test },
@@ -165,9 +165,9 @@ function technicianPage(paper: Paper, report: ReportDocument): void {
       paper,
       [
         { head: 'Test', share: 0.25 },
-        { head: 'Read', share: 0.13 },
+        { head: 'Read', share: 0.13, isFigures: true },
         { head: 'Grade', share: 0.12 },
-        { head: 'Limit', share: 0.26 },
+        { head: 'Limit', share: 0.26, isFigures: true },
         { head: 'How', share: 0.24 },
       ],
       report.readings

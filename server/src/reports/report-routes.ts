@@ -3,7 +3,7 @@ import type { Request, Response } from 'express';
 import { FigureQuery, figuresOf } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { allCapturesOfJob, captureView } from '../captures/captures.sql';
-import { BoundedWork } from '../platform/workers/bounded-work';
+import { FairQueue } from '../platform/workers/fair-queue';
 import { heavyWork } from '../workers/heavy-work';
 import { actor } from '../people/who';
 import type { Pool } from '../platform/database/pool';
@@ -22,13 +22,13 @@ const TAKEN_MS = 10_000;
 /** The report of a job as a file to keep, print or send. */
 export function reportRoutes(pool: Pool, fontsFolder: string): Router {
   const router = Router({ mergeParams: true });
-  const reports = new BoundedWork(AT_ONCE, MAX_WAITING);
+  const reports = new FairQueue({ atOnce: AT_ONCE, maxWaiting: MAX_WAITING });
 
   router.get('/report.pdf', async (request, response) => {
     const figures = figuresOf(queryAs(FigureQuery, request));
     await jobOf(pool, request);
     const gone = goneSignal(response);
-    await reports.do(async () => {
+    await reports.do(shopParam(request), async () => {
       if (gone.aborted) return;
       await send(request, response, figures, gone);
       await taken(response);

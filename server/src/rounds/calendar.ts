@@ -1,36 +1,45 @@
+/** When rounds are due as a calendar (iCalendar, RFC 5545): one entry a round and day. */
 import { createEvents } from 'ics';
 import type { DateArray } from 'ics';
-import type { VehicleView } from '@tetrad/contracts';
-import type { PlanRow } from './plans.sql';
 
-/** A vehicle that is due on a day. */
-export interface CalendarEntry {
-  readonly plan: PlanRow;
-  readonly vehicle: Pick<VehicleView, 'id' | 'name' | 'plate'>;
+/** The vehicles of a round that are due on one day. */
+export interface CalendarDay {
+  readonly plan: string;
+  readonly group: string;
+  readonly interval: string;
+  readonly assignee: string | null;
+  /** `YYYY-MM-DD`. */
   readonly dueOn: string;
+  readonly count: number;
+  /** The first of them by name, with their plates. */
+  readonly vehicles: readonly string[];
+}
+export interface CalendarTask {
+  readonly days: readonly CalendarDay[];
 }
 
-/** One entry a vehicle, on the day on which it is due. @throws Error that the calendar could not be written. */
-export function calendarOf(entries: readonly CalendarEntry[]): string {
-  const events = entries.map(({ plan, vehicle, dueOn }) => ({
-    uid: `${plan.id}.${vehicle.id}`,
-    title: `Battery check: ${vehicle.name}${vehicle.plate ? ` (${vehicle.plate})` : ''}`,
-    description: [`${plan.group}, ${intervalWords(plan)}`, plan.assignee ?? ''].filter(Boolean).join('. '),
-    start: dueOn.split('-').map(Number) as DateArray,
-    duration: { days: 1 },
+const DAY_MS = 86_400_000;
+const dateOf = (day: string, daysLater = 0): DateArray =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + daysLater * DAY_MS)
+    .toISOString()
+    .slice(0, 10)
+    .split('-')
+    .map(Number) as DateArray;
+
+/** @throws Error that the calendar could not be written. */
+export function calendarOf({ days }: CalendarTask): string {
+  const events = days.map(({ plan, group, interval, assignee, dueOn, count, vehicles }) => ({
+    uid: `${plan}.${dueOn}`,
+    title: count === 1 ? `Battery check: ${vehicles[0] ?? group}` : `Battery check: ${group}, ${count} vehicles`,
+    description: [
+      [group, interval, assignee].filter(Boolean).join(', '),
+      ...vehicles,
+      ...(count > vehicles.length ? [`and ${count - vehicles.length} more`] : []),
+    ].join('\n'),
+    start: dateOf(dueOn),
+    end: dateOf(dueOn, 1), // the package writes a duration of whole days as P1DT, which RFC 5545 does not know
   }));
   const { error, value } = createEvents(events, { productId: 'tetrad/rounds', calName: 'Battery checks' });
   if (error || !value) throw error ?? new Error('the calendar could not be written');
   return value;
 }
-
-/** How often, in words. */
-export const intervalWords = ({ everyDays, everyKm, everyHours, beforeWinter }: PlanRow): string =>
-  [
-    everyDays !== null && `every ${everyDays} days`,
-    everyKm !== null && `every ${everyKm} km`,
-    everyHours !== null && `every ${everyHours} hours`,
-    beforeWinter !== null && `before ${beforeWinter}`,
-  ]
-    .filter(Boolean)
-    .join(' or ');

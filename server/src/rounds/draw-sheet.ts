@@ -13,7 +13,9 @@ export interface SheetPaper {
   readonly interval: string;
   /** When it was made, as it is told. */
   readonly madeOn: string;
+  /** The most urgent; how many there are of each urgency in all. */
   readonly rows: readonly SheetRow[];
+  readonly counts: Readonly<Record<Urgency, number>>;
   readonly fontsFolder: string;
   readonly figures: FigureChoice;
 }
@@ -23,7 +25,7 @@ const COLUMNS = [
   { head: 'Vehicle', share: 0.22 },
   { head: '', share: 0.09 },
   { head: 'Result', share: 0.23 },
-  { head: 'Resting, cranking, charging, ripple', share: 0.22 },
+  { head: 'Resting, cranking, charging, ripple', share: 0.22, isFigures: true },
   { head: 'Changed since the visit before', share: 0.24 },
 ];
 
@@ -34,6 +36,7 @@ export async function drawSheet({
   interval,
   madeOn,
   rows,
+  counts,
   fontsFolder,
   figures,
 }: SheetPaper): Promise<NodeJS.ReadableStream> {
@@ -42,9 +45,10 @@ export async function drawSheet({
   paragraph(paper, title, { font: 'strong', size: 20 }, 0);
   paragraph(paper, ['Round sheet', interval, madeOn, shop].join('  ·  '), { ink: INK.soft }, 6);
   rule(paper);
-  const count = (urgency: Urgency): number => rows.filter((row) => row.urgency === urgency).length;
-  const sums = `${rows.length} vehicles: ${count('act')} to act on, ${count('doubtful')} open, ${count('due')} due, ${count('sound')} sound.`;
+  const all = counts.act + counts.doubtful + counts.due + counts.sound;
+  const sums = `${all} vehicles: ${counts.act} to act on, ${counts.doubtful} open, ${counts.due} due, ${counts.sound} sound.`;
   paragraph(paper, sums, { size: 12 }, 8);
+  if (rows.length < all) paragraph(paper, `Below: the ${rows.length} most urgent.`, { ink: INK.soft }, 4);
   drawTable(
     paper,
     COLUMNS,

@@ -1,4 +1,4 @@
-/** When each vehicle of a round is due: worked out on the server, from what is stored of it. */
+/** When each vehicle of a round is due: worked out on the server, a batch of vehicles at a time, however many there are. */
 import type { RoundVehicle, RoundView, ShopId } from '@tetrad/contracts';
 import { checkDue } from '@tetrad/core';
 import type { CheckDue, UseReading } from '@tetrad/core';
@@ -13,63 +13,115 @@ export interface DueVehicle {
   readonly vehicle: string;
   readonly due: CheckDue | null;
 }
-export interface DuePlan {
+/** Vehicles of one plan, in no order. */
+export interface DueBatch {
   readonly plan: PlanRow;
-  /** What is due first stands first; what cannot be told, last. */
   readonly vehicles: readonly DueVehicle[];
 }
 
 interface DueRow {
-  readonly plan: string;
   readonly vehicle: string;
+  readonly plan: string;
   readonly lastCheck: string | null;
   readonly uses: readonly UseReading[] | null;
 }
 
+/** Vehicles read at a time: others are served between two batches. */
+const BATCH = 500;
+
 /** What odometer and hour meter of a vehicle showed, under whichever record it was noted, the oldest first. @param vehicle What holds its id. */
 const usesOf = (vehicle: string): string =>
   `SELECT jsonb_agg(jsonb_build_object('on', used_on, 'km', km, 'hours', hours) ORDER BY used_on, entered_at)
-     FROM vehicle_use WHERE shop_id = $1 AND vehicle_id IN (SELECT merged_records($1, ${vehicle}))`;
+     FROM vehicle_use WHERE shop_id = $1 AND vehicle_id = ANY (
+            CASE WHEN EXISTS (SELECT FROM vehicle m WHERE m.shop_id = $1 AND m.merged_into = ${vehicle})
+                 THEN merged_records($1, ${vehicle}) ELSE ARRAY[${vehicle}] END)`;
 
-/** Every plan with its vehicles by urgency. @param only The id of one plan; all of them where it is null. */
-export async function dueOf(sql: Sql, shop: ShopId, only: string | null = null): Promise<readonly DuePlan[]> {
-  const plans = await listPlans(sql, shop, only);
-  const { rows } = await sql.query<DueRow>(
-    `SELECT p.plan_id AS plan, v.vehicle_id AS vehicle, to_char(j.opened_at, 'YYYY-MM-DD') AS "lastCheck",
-            CASE WHEN coalesce(p.every_km, p.every_hours) IS NOT NULL THEN (${usesOf('v.vehicle_id')}) END AS uses
-       FROM round_plan p
-       JOIN vehicle v ON v.shop_id = $1 AND lower(v.group_name) = lower(p.group_name) AND ${LISTED}
-       LEFT JOIN LATERAL (SELECT max(opened_at) AS opened_at FROM job
-                           WHERE shop_id = $1 AND vehicle_id = v.vehicle_id) j ON true
-      WHERE p.shop_id = $1 AND NOT p.is_ended AND ($2::uuid IS NULL OR p.plan_id = $2)`,
-    [shop, only],
-  );
-  const byPlan = new Map(plans.map(({ id }): [string, DueRow[]] => [id, []]));
-  for (const row of rows) byPlan.get(row.plan)?.push(row);
-  return plans.map((plan) => ({
-    plan,
-    vehicles: (byPlan.get(plan.id) ?? [])
-      .map(({ vehicle, lastCheck, uses }) => ({
-        vehicle,
-        due: checkDue(plan, { begunOn: plan.begunOn, lastCheck, uses: uses ?? [] }),
-      }))
-      .sort((a, b) => placeOf(a).localeCompare(placeOf(b))),
-  }));
+/** Every plan's vehicles, batch by batch; ends early where nobody waits any more. @param only The id of one plan; all of them where it is null. */
+export async function* eachDue(
+  sql: Sql,
+  shop: ShopId,
+  plans: readonly PlanRow[],
+  gone?: AbortSignal,
+): AsyncGenerator<DueBatch> {
+  const byId = new Map(plans.map((plan) => [plan.id, plan]));
+  let after: string | null = '00000000-0000-0000-0000-000000000000';
+  while (after !== null && plans.length > 0 && !gone?.aborted) {
+    const { rows }: { rows: { readonly last: string | null; readonly due: readonly DueRow[] | null }[] } =
+      await sql.query(
+        `WITH batch AS MATERIALIZED (
+           SELECT v.vehicle_id, lower(v.group_name) AS group_name FROM vehicle v
+            WHERE v.shop_id = $1 AND v.vehicle_id > $3::uuid AND v.group_name IS NOT NULL AND ${LISTED}
+            ORDER BY v.vehicle_id LIMIT ${BATCH})
+         SELECT CASE WHEN (SELECT count(*) FROM batch) = ${BATCH} THEN (SELECT vehicle_id FROM batch ORDER BY vehicle_id DESC LIMIT 1) END AS last,
+                (SELECT jsonb_agg(jsonb_build_object('plan', p.plan_id, 'vehicle', v.vehicle_id,
+                                  'lastCheck', to_char(j.opened_at, 'YYYY-MM-DD'),
+                                  'uses', CASE WHEN coalesce(p.every_km, p.every_hours) IS NOT NULL THEN (${usesOf('v.vehicle_id')}) END))
+                   FROM batch v
+                   JOIN round_plan p ON p.shop_id = $1 AND p.plan_id = ANY ($2::uuid[]) AND lower(p.group_name) = v.group_name
+                   LEFT JOIN LATERAL (SELECT max(opened_at) AS opened_at FROM job
+                                       WHERE shop_id = $1 AND vehicle_id = v.vehicle_id) j ON true) AS due`,
+        [shop, [...byId.keys()], after],
+      );
+    const byPlan = new Map<string, DueVehicle[]>();
+    for (const { plan: id, vehicle, lastCheck, uses } of rows[0]!.due ?? []) {
+      const plan = byId.get(id)!;
+      const due = checkDue(plan, { begunOn: plan.begunOn, lastCheck, uses: uses ?? [] });
+      byPlan.set(id, [...(byPlan.get(id) ?? []), { vehicle, due }]);
+    }
+    for (const [id, vehicles] of byPlan) yield { plan: byId.get(id)!, vehicles };
+    after = rows[0]!.last;
+  }
 }
 
 const NEVER = '9999-12-31';
-/** Where a vehicle stands among those of its plan, as a text that sorts. */
+/** Where a vehicle stands among those of its plan, as a text that sorts: what is due first, first. */
 export const placeOf = ({ due, vehicle }: DueVehicle): string =>
   `${(due?.dueOn ?? NEVER).replaceAll('-', '')}.${vehicle}`;
 
 export const isDue = ({ due }: DueVehicle, today: string): boolean => due !== null && due.dueOn <= today;
 export const todayOf = (now: Date): string => now.toISOString().slice(0, 10);
 
-/** A plan as it is told, with how many of its vehicles are due. */
-export function roundView({ plan, vehicles }: DuePlan, today: string): RoundView {
-  const { begunOn: _begunOn, ...told } = plan;
-  const due = vehicles.filter((one) => isDue(one, today)).length;
-  return { ...told, vehicles: vehicles.length, due, nextOn: vehicles[due]?.due?.dueOn ?? null };
+/** Plans as they are told, each with how many of its vehicles are due. @param only The id of one; all of them where it is null. */
+export async function listRounds(
+  sql: Sql,
+  shop: ShopId,
+  today: string,
+  only: string | null = null,
+): Promise<readonly RoundView[]> {
+  const plans = await listPlans(sql, shop, only);
+  const counts = new Map(plans.map(({ id }) => [id, { vehicles: 0, due: 0, nextOn: null as string | null }]));
+  for await (const { plan, vehicles } of eachDue(sql, shop, plans)) {
+    const count = counts.get(plan.id)!;
+    count.vehicles += vehicles.length;
+    for (const one of vehicles) {
+      if (isDue(one, today)) count.due += 1;
+      else if (one.due && (count.nextOn === null || one.due.dueOn < count.nextOn)) count.nextOn = one.due.dueOn;
+    }
+  }
+  return plans.map(({ begunOn: _begunOn, ...told }) => ({ ...told, ...counts.get(told.id)! }));
+}
+
+/** The vehicles of a plan that are due first. */
+export interface DuePage {
+  readonly vehicles: readonly DueVehicle[];
+  /** Where the next page begins; null where this was the last. */
+  readonly next: string | null;
+}
+
+/** @param after The place where the page before ended. */
+export async function duePage(
+  sql: Sql,
+  shop: ShopId,
+  plan: PlanRow,
+  { limit, after }: { readonly limit: number; readonly after: string },
+): Promise<DuePage> {
+  let first: { readonly place: string; readonly one: DueVehicle }[] = [];
+  for await (const { vehicles } of eachDue(sql, shop, [plan])) {
+    const from = vehicles.map((one) => ({ place: placeOf(one), one })).filter(({ place }) => place > after);
+    first = [...first, ...from].sort((a, b) => (a.place < b.place ? -1 : 1)).slice(0, limit + 1);
+  }
+  const page = first.slice(0, limit);
+  return { vehicles: page.map(({ one }) => one), next: first.length > limit ? page.at(-1)!.place : null };
 }
 
 /** What else is told of some vehicles of a round. */

@@ -1,5 +1,6 @@
 import type { RoundPlan, RoundView, ShopId } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
+import { notFound } from '../platform/http/problem';
 
 /** A plan as it is stored. */
 export interface PlanRow extends Omit<RoundView, 'vehicles' | 'due' | 'nextOn'> {
@@ -47,4 +48,11 @@ export async function listPlans(sql: Sql, shop: ShopId, only: string | null): Pr
     [shop, only],
   );
   return rows;
+}
+
+/** @throws Refusal 404 where there is no plan of that id. */
+export async function planOf(sql: Sql, shop: ShopId, id: string): Promise<PlanRow> {
+  const [found] = await listPlans(sql, shop, id);
+  if (!found) throw notFound('round', id);
+  return found;
 }

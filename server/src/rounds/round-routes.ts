@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { PageQuery, RoundPlan, VEHICLES_PAGE } from '@tetrad/contracts';
-import type { RoundView, ShopId } from '@tetrad/contracts';
+import type { RoundView } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { actor, permit } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
@@ -8,31 +8,32 @@ import { bodyAs, queryAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { tellNextPage } from '../platform/http/next-page';
 import { notFound } from '../platform/http/problem';
-import { namesOf } from '../vehicles/vehicles.sql';
-import { calendarOf } from './calendar';
-import { dueOf, placeOf, roundVehicles, roundView, todayOf } from './due.sql';
-import { endPlan, putPlan } from './plans.sql';
+import { goneSignal, unlessGone } from '../platform/http/gone';
+import type { FairQueue } from '../platform/workers/fair-queue';
+import { heavyWork } from '../workers/heavy-work';
+import { calendarDays } from './calendar.sql';
+import { duePage, listRounds, roundVehicles, todayOf } from './due.sql';
+import { endPlan, planOf, putPlan } from './plans.sql';
 
 /** Rounds: which vehicles of a group are due, and the same as a calendar. @param lists Where lists are read from. */
-export function roundRoutes(pool: Pool, lists: Sql): Router {
+export function roundRoutes(pool: Pool, lists: Sql, turns: FairQueue): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/rounds', async (request, response) => {
     permit(request, 'see-all-jobs');
-    const today = todayOf(new Date());
-    const rounds = await dueOf(lists, shopParam(request));
-    response.json(rounds.map((round) => roundView(round, today)) satisfies RoundView[]);
+    const shop = shopParam(request);
+    const rounds = await turns.do(shop, () => listRounds(lists, shop, todayOf(new Date())));
+    response.json(rounds satisfies readonly RoundView[]);
   });
 
   router.get('/rounds/:plan/vehicles', async (request, response) => {
     permit(request, 'see-all-jobs');
     const [shop, id] = [shopParam(request), uuidParam(request, 'plan')];
     const { limit = VEHICLES_PAGE, after = '' } = queryAs(PageQuery, request);
-    const { vehicles } = await planOf(lists, shop, id);
-    const from = vehicles.filter((one) => placeOf(one) > after);
-    const page = from.slice(0, limit);
-    tellNextPage(request, response, from.length > limit ? placeOf(page.at(-1)!) : null);
-    response.json(await roundVehicles(lists, shop, page));
+    const plan = await planOf(lists, shop, id);
+    const { vehicles, next } = await turns.do(shop, () => duePage(lists, shop, plan, { limit, after }));
+    tellNextPage(request, response, next);
+    response.json(await roundVehicles(lists, shop, vehicles));
   });
 
   router.put('/rounds/:plan', async (request, response) => {
@@ -43,7 +44,8 @@ export function roundRoutes(pool: Pool, lists: Sql): Router {
       await putPlan(sql, shop, id, plan);
       await addAuditEntry(sql, { what: 'round-planned', ...actor(request), about: id, detail: { ...plan } });
     });
-    response.json(roundView(await planOf(pool, shop, id), todayOf(new Date())));
+    const [told] = await turns.do(shop, () => listRounds(pool, shop, todayOf(new Date()), id));
+    response.json(told);
   });
 
   router.delete('/rounds/:plan', async (request, response) => {
@@ -59,27 +61,12 @@ export function roundRoutes(pool: Pool, lists: Sql): Router {
   router.get('/rounds.ics', async (request, response) => {
     permit(request, 'see-all-jobs');
     const shop = shopParam(request);
-    const rounds = await dueOf(lists, shop);
-    const names = await namesOf(
-      lists,
-      shop,
-      rounds.flatMap(({ vehicles }) => vehicles.map(({ vehicle }) => vehicle)),
-    );
-    const entries = rounds.flatMap(({ plan, vehicles }) =>
-      vehicles.flatMap(({ vehicle: id, due }) => {
-        const vehicle = names.get(id);
-        return vehicle && due ? [{ plan, vehicle, dueOn: due.dueOn }] : [];
-      }),
-    );
-    response.type('text/calendar').attachment('rounds.ics').send(calendarOf(entries));
+    const gone = goneSignal(response);
+    const read = turns.do(shop, () => calendarDays(lists, shop, new Date(), gone), gone);
+    const days = await unlessGone(read, gone);
+    const calendar = days && (await unlessGone(heavyWork().calendar({ days }, gone), gone));
+    if (calendar !== null) response.type('text/calendar').attachment('rounds.ics').send(calendar);
   });
 
   return router;
-}
-
-/** One plan with its vehicles by urgency. @throws Refusal 404 where there is none of that id. */
-export async function planOf(sql: Sql, shop: ShopId, id: string) {
-  const [found] = await dueOf(sql, shop, id);
-  if (!found) throw notFound('round', id);
-  return found;
 }

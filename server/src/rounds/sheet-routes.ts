@@ -1,38 +1,68 @@
 import { Router } from 'express';
-import { FigureQuery, figuresOf } from '@tetrad/contracts';
+import { FigureQuery, PAGE_MOST, PageQuery, figuresOf } from '@tetrad/contracts';
 import { permit } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
 import { queryAs, shopParam, uuidParam } from '../platform/http/body';
 import { goneSignal, unlessGone } from '../platform/http/gone';
+import { tellNextPage } from '../platform/http/next-page';
+import type { FairQueue } from '../platform/workers/fair-queue';
 import { findShop } from '../shops/shops.sql';
 import { heavyWork } from '../workers/heavy-work';
-import { intervalWords } from './calendar';
+import { intervalWords } from './interval-words';
 import { todayOf } from './due.sql';
-import { planOf } from './round-routes';
-import { sheetRows } from './sheet.sql';
+import { planOf } from './plans.sql';
+import { sheetOrder, sheetRows } from './sheet.sql';
+
+/** Vehicles that stand on paper: the most urgent. */
+const MAX_ON_PAPER = 200;
 
 /** The sheet of a round, to read on a screen or as paper. @param lists Where lists are read from. */
-export function sheetRoutes(pool: Pool, lists: Sql, fontsFolder: string): Router {
+export function sheetRoutes(pool: Pool, lists: Sql, fontsFolder: string, turns: FairQueue): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/rounds/:plan/sheet', async (request, response) => {
     permit(request, 'see-all-jobs');
     const [shop, id] = [shopParam(request), uuidParam(request, 'plan')];
-    response.json(await sheetRows(lists, shop, await planOf(lists, shop, id), todayOf(new Date())));
+    const { limit = PAGE_MOST, after = '0.' } = queryAs(PageQuery, request);
+    const from = Number(after.split('.', 1)[0]);
+    const gone = goneSignal(response);
+    const found = turns.do(
+      shop,
+      async () => {
+        const { vehicles } = await sheetOrder(lists, shop, await planOf(lists, shop, id), todayOf(new Date()), gone);
+        const page = vehicles.slice(from, from + limit);
+        const isLast = from + limit >= vehicles.length;
+        return { rows: await sheetRows(lists, shop, page), next: isLast ? null : page.at(-1)!.vehicle };
+      },
+      gone,
+    );
+    const sheet = await unlessGone(found, gone);
+    if (!sheet) return;
+    // urgency and name follow from many rows: a page is told by how many stand before it
+    tellNextPage(request, response, sheet.next && `${from + limit}.${sheet.next}`);
+    response.json(sheet.rows);
   });
 
   router.get('/rounds/:plan/sheet.pdf', async (request, response) => {
     permit(request, 'see-all-jobs');
     const figures = figuresOf(queryAs(FigureQuery, request));
     const [shop, id] = [shopParam(request), uuidParam(request, 'plan')];
-    const round = await planOf(lists, shop, id);
-    const today = todayOf(new Date());
-    const rows = await sheetRows(lists, shop, round, today);
     const gone = goneSignal(response);
+    const today = todayOf(new Date());
+    const plan = await planOf(lists, shop, id);
+    const read = turns.do(
+      shop,
+      async () => {
+        const { vehicles, counts } = await sheetOrder(lists, shop, plan, today, gone);
+        return { rows: await sheetRows(lists, shop, vehicles.slice(0, MAX_ON_PAPER)), counts };
+      },
+      gone,
+    );
+    const sheet = await unlessGone(read, gone);
+    if (!sheet) return;
     const name = (await findShop(pool, shop))?.name ?? shop;
-    const { plan } = round;
     const interval = intervalWords(plan);
-    const task = { shop: name, title: plan.group, interval, madeOn: today, rows, fontsFolder, figures };
+    const task = { shop: name, title: plan.group, interval, madeOn: today, ...sheet, fontsFolder, figures };
     const paper = await unlessGone(heavyWork().sheet(task, gone), gone);
     if (!paper) return;
     response.attachment(`round-${plan.group}-${today}.pdf`).type('application/pdf').end(paper);

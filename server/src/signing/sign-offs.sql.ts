@@ -31,6 +31,11 @@ export async function isSignedOff(sql: Sql, shop: ShopId, job: JobId): Promise<b
   return rows.length > 0;
 }
 
+/** Parts that judgement `g` keeps, with the tests that found them good: looked at long after, for many jobs at once. */
+const KEPT = `(SELECT jsonb_agg(jsonb_build_object('part', p.key,
+     'tests', jsonb_path_query_array(p.value::jsonb, '$.with.readings[*].test')))
+  FROM json_each(g.document->'parts') p WHERE p.value->>'verdict' = 'keep')`;
+
 /** Who signs a job off. */
 export interface Signer {
   readonly name: string;
@@ -77,9 +82,10 @@ export async function addSignOff(
 ): Promise<void> {
   await sql.query(
     `INSERT INTO sign_off (shop_id, job_id, sign_off_id, signed_by, action, part, reason, conclusion, parts_fitted, comment, solved, judged, signed_at,
-       signer_role, imported_by, imported_at, probability)
+       signer_role, imported_by, imported_at, probability, kept)
      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, coalesce($13, now()),
-       $14, $15, CASE WHEN $15::text IS NOT NULL THEN now() END, $16) ON CONFLICT DO NOTHING`,
+       $14, $15, CASE WHEN $15::text IS NOT NULL THEN now() END, $16,
+       coalesce((SELECT ${KEPT} FROM judgement_newest g WHERE g.shop_id = $1 AND g.job_id = $2), '[]')) ON CONFLICT DO NOTHING`,
     [
       shop,
       job,

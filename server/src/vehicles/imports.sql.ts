@@ -24,9 +24,11 @@ export async function knownVehicles(
   const matching = (condition: string): string =>
     `(SELECT ${VEHICLE} FROM vehicle v WHERE v.shop_id = $1 AND ${ONE_OF_ITS_PLATE} AND ${condition})`;
   const { rows } = await sql.query<KnownVehicles>(
-    `SELECT ${matching('upper(v.vin) = upper(r.vin)')} AS "byVin",
-            ${matching('plate_key(v.plate) = plate_key(r.plate)')} AS "byPlate"
-       FROM unnest($2::text[], $3::text[]) WITH ORDINALITY AS r (vin, plate, at) ORDER BY r.at`,
+    `WITH wanted AS MATERIALIZED (
+       SELECT at, nullif(upper(vin), '') AS vin_key, plate_key(plate) AS plate_key
+         FROM unnest($2::text[], $3::text[]) WITH ORDINALITY AS given (vin, plate, at))
+     SELECT ${matching('v.vin_key = r.vin_key')} AS "byVin", ${matching('v.plate_key = r.plate_key')} AS "byPlate"
+       FROM wanted r ORDER BY r.at`,
     [shop, wanted.map(({ vin }) => vin ?? null), wanted.map(({ plate }) => plate ?? null)],
   );
   return rows;

@@ -86,11 +86,11 @@ export async function addVehicle(sql: Sql, shop: ShopId, vehicle: JobVehicle): P
   await sql.query(
     `${ADDED}
      SELECT $1, $2, $3, $4, $5, $6, $7, $8, CASE WHEN isOther THEN NULL ELSE vehicle_id END, isOther
-       FROM (SELECT v.vehicle_id, upper(v.vin) IS NOT DISTINCT FROM upper($5) AS isSame,
-                    coalesce(upper(v.vin) <> upper($5), false) AS isOther
+       FROM (SELECT v.vehicle_id, v.vin_key IS NOT DISTINCT FROM upper($5) AS isSame,
+                    coalesce(v.vin_key <> upper($5), false) AS isOther
                FROM vehicle v
               WHERE v.shop_id = $1 AND ${ONE_OF_ITS_PLATE}
-                AND (upper(v.vin) = upper($5) OR plate_key(v.plate) = plate_key($4))
+                AND (v.vin_key = upper($5) OR v.plate_key = plate_key($4))
               ORDER BY isSame DESC LIMIT 1) known
      ON CONFLICT (shop_id, vehicle_id) DO NOTHING`,
     values,

@@ -1,13 +1,14 @@
 import type { ShopId } from '@tetrad/contracts';
 import type { Sql } from '../platform/database/pool';
-import { dueOf, isDue, todayOf } from '../rounds/due.sql';
+import { eachDue, isDue, todayOf } from '../rounds/due.sql';
+import { listPlans } from '../rounds/plans.sql';
 import { namesOf } from '../vehicles/vehicles.sql';
 import { tellWebhooks } from './webhooks.sql';
 
-/** Tells which vehicles became due, each due date once: one message a round. Call it in a transaction. */
+/** Tells which vehicles became due, each due date once: one message a round, or several where it has many vehicles. Call it in a transaction. */
 export async function tellDueRounds(sql: Sql, shop: ShopId, now: Date): Promise<void> {
   const today = todayOf(now);
-  for (const { plan, vehicles } of await dueOf(sql, shop)) {
+  for await (const { plan, vehicles } of eachDue(sql, shop, await listPlans(sql, shop, null))) {
     const due = vehicles.filter((one) => isDue(one, today));
     if (due.length === 0) continue;
     const { rows } = await sql.query<{ readonly vehicle: string }>(

@@ -1,16 +1,23 @@
-/** Runs heavy tasks: a few at once, the others in a queue with an end, none without a limit of time. */
+/**
+ * Runs heavy tasks in threads: judging in one of its own, so that paper never stands before a reading; the rest a few at
+ * once, by turns of the shops; none without a limit of time, counted from when it begins.
+ */
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { Refusal, problem } from '../platform/http/problem';
+import { FairQueue } from '../platform/workers/fair-queue';
+import { workingShop } from '../platform/database/working-shop';
+import type { CalendarTask } from '../rounds/calendar';
 import type { SheetPaper } from '../rounds/draw-sheet';
-import { judge, pdf, rejudge, sheet } from './tasks';
+import { calendar, judge, pdf, rejudge, sheet } from './tasks';
 import type { Judged, JudgeTask, PdfTask, RejudgeTask, Rejudged } from './tasks';
 
 /** A case with fewer readings is judged faster than it is handed over. */
 export const HEAVY_FROM = 200;
-/** More than these do not wait; a task that takes longer is given up, ms. */
+/** More than these do not wait, of all shops and of one; a task that takes longer is given up, ms. */
 const MAX_WAITING = 40;
+const MAX_WAITING_OF_ONE = 20;
 const LONGEST_MS = 30_000;
 /** The first thread begins with the first task, or so long after the start: the first pages are served before it, ms. */
 const BEGINS_AFTER_MS = 5_000;
@@ -20,6 +27,7 @@ export interface HeavyWork {
   /** @param signal Ends it: who asked has gone. */
   pdf(task: PdfTask, signal: AbortSignal): Promise<Uint8Array>;
   sheet(task: SheetPaper, signal: AbortSignal): Promise<Uint8Array>;
+  calendar(task: CalendarTask, signal: AbortSignal): Promise<string>;
   rejudge(task: RejudgeTask, signal: AbortSignal): Promise<Rejudged>;
   close(): Promise<void>;
 }
@@ -29,42 +37,73 @@ const atHand: HeavyWork = {
   judge: (task) => Promise.resolve(judge(task)),
   pdf: (task) => pdf(task),
   sheet: (task) => sheet(task),
+  calendar: (task) => Promise.resolve(calendar(task)),
   rejudge: (task) => Promise.resolve(rejudge(task)),
   close: () => Promise.resolve(),
 };
 
-/** In threads beside the server. @param file The built worker. */
-export function inThreads(file: URL): HeavyWork {
-  let made: Piscina | undefined;
-  const pool = (): Piscina =>
-    (made ??= new Piscina({
-      filename: fileURLToPath(file),
+/** Threads of one kind of work, with the queue before them. */
+class Lane {
+  readonly #file: URL;
+  readonly #threads: number;
+  readonly #queue: FairQueue;
+  #made: Piscina | undefined;
+
+  constructor(file: URL, threads: number) {
+    this.#file = file;
+    this.#threads = threads;
+    this.#queue = new FairQueue({ atOnce: threads, maxWaiting: MAX_WAITING, maxWaitingOfOne: MAX_WAITING_OF_ONE });
+  }
+
+  begin(): Piscina {
+    return (this.#made ??= new Piscina({
+      filename: fileURLToPath(this.#file),
       minThreads: 1,
-      maxThreads: Math.max(1, availableParallelism() - 1),
-      maxQueue: MAX_WAITING,
+      maxThreads: this.#threads,
       idleTimeout: 30_000,
     }));
-  const begins = setTimeout(pool, BEGINS_AFTER_MS).unref();
-  const run = async <T>(name: string, task: unknown, signal?: AbortSignal): Promise<T> => {
-    const limit = AbortSignal.timeout(LONGEST_MS);
-    try {
-      return (await pool().run(task, { name, signal: signal ? AbortSignal.any([signal, limit]) : limit })) as T;
-    } catch (error) {
-      if (limit.aborted)
-        throw new Refusal(problem(422, 'too-heavy', `This takes longer than ${LONGEST_MS / 1000} s and was given up.`));
-      if (error instanceof Error && /queue.*limit/i.test(error.message))
-        throw new Refusal(problem(503, 'busy', `${MAX_WAITING} such tasks wait already; try again in a moment.`), 2);
-      throw error;
-    }
-  };
+  }
+
+  /** @throws Refusal 503 where too many wait, 422 where the task itself takes too long. */
+  run<T>(name: string, task: unknown, signal?: AbortSignal): Promise<T> {
+    return this.#queue.do(
+      workingShop(),
+      async () => {
+        const limit = AbortSignal.timeout(LONGEST_MS);
+        try {
+          const ends = signal ? AbortSignal.any([signal, limit]) : limit;
+          return (await this.begin().run(task, { name, signal: ends })) as T;
+        } catch (error) {
+          if (!limit.aborted) throw error;
+          const seconds = LONGEST_MS / 1000;
+          throw new Refusal(
+            problem(422, 'too-heavy', `This takes longer than ${seconds} s and was given up. Nothing was stored.`),
+          );
+        }
+      },
+      signal,
+    );
+  }
+
+  async close(): Promise<void> {
+    await this.#made?.destroy();
+  }
+}
+
+/** In threads beside the server. @param file The built worker. */
+export function inThreads(file: URL): HeavyWork {
+  const judging = new Lane(file, 1);
+  const rest = new Lane(file, Math.max(1, availableParallelism() - 1));
+  const begins = setTimeout(() => judging.begin(), BEGINS_AFTER_MS).unref();
   return {
-    judge: (task) => run('judge', task),
-    pdf: (task, signal) => run('pdf', task, signal),
-    sheet: (task, signal) => run('sheet', task, signal),
-    rejudge: (task, signal) => run('rejudge', task, signal),
+    judge: (task) => judging.run('judge', task),
+    pdf: (task, signal) => rest.run('pdf', task, signal),
+    sheet: (task, signal) => rest.run('sheet', task, signal),
+    calendar: (task, signal) => rest.run('calendar', task, signal),
+    rejudge: (task, signal) => rest.run('rejudge', task, signal),
     close: async () => {
       clearTimeout(begins);
-      await made?.destroy();
+      await Promise.all([judging.close(), rest.close()]);
     },
   };
 }

@@ -35,5 +35,7 @@ export const pdf = async ({ job, options }: PdfTask): Promise<Uint8Array> => buf
 export { rejudge } from '../criteria/rejudge';
 export type { RejudgeTask, Rejudged } from '../criteria/rejudge';
 
+export { calendarOf as calendar } from '../rounds/calendar';
+
 /** A round sheet as PDF. */
 export const sheet = async (task: SheetPaper): Promise<Uint8Array> => buffer(await drawSheet(task));

@@ -1,4 +1,4 @@
 /** A thread for heavy tasks. */
 import 'reflect-metadata';
 import 'pdfkit'; // at hand before a report asks for it
-export { judge, pdf, rejudge, sheet } from './tasks';
+export { calendar, judge, pdf, rejudge, sheet } from './tasks';

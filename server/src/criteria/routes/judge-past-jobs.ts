@@ -7,7 +7,7 @@ import type { Sql } from '../../platform/database/pool';
 import { shopParam } from '../../platform/http/body';
 import { goneSignal, unlessGone } from '../../platform/http/gone';
 import { notFound } from '../../platform/http/problem';
-import { BoundedWork } from '../../platform/workers/bounded-work';
+import { FairQueue } from '../../platform/workers/fair-queue';
 import { heavyWork } from '../../workers/heavy-work';
 import { findVersion } from '../criteria.sql';
 import { countPastJobs, pastJobs } from '../past-jobs.sql';
@@ -20,19 +20,19 @@ const BATCH = 200;
 const AHEAD = 2;
 /** Verdicts that are told whole in one run. */
 const MAX_TOLD = 1000;
-const RUNS_AT_ONCE = 1;
-const MAX_WAITING = 4;
+/** Runs at once: one of a shop. */
+const RUNS = { atOnce: 3, atOnceOfOne: 1, maxWaiting: 20, maxWaitingOfOne: 4 };
 
 /** Past jobs judged again, told line by line (NDJSON); closing the request ends it. */
 export const judgePastJobs: CriteriaRoute = (pool, lists) => {
-  const runs = new BoundedWork(RUNS_AT_ONCE, MAX_WAITING);
+  const runs = new FairQueue(RUNS);
   return async (request, response) => {
     permit(request, 'edit-criteria');
     const [shop, { id, version }] = [shopParam(request), versionParam(request)];
     const document = schoolById(id) ?? (await findVersion(pool, shop, id, version));
     if (!document || document.version !== version) throw notFound('version of this set', `${id} ${version}`);
     const gone = goneSignal(response);
-    const telling = runs.do(async () => {
+    const telling = runs.do(shop, async () => {
       response.type('application/x-ndjson');
       response.setHeader('X-Accel-Buffering', 'no');
       for await (const line of rejudged(lists, shop, document, gone)) {

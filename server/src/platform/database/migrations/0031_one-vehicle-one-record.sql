@@ -6,23 +6,46 @@ CREATE FUNCTION plate_key(plate text) RETURNS text LANGUAGE sql IMMUTABLE PARALL
   SELECT nullif(upper(regexp_replace(plate, '[^[:alnum:]]', '', 'g')), '')
 $$;
 
+-- Stored, since of a function of a column row-level security lets no index be used.
+ALTER TABLE vehicle
+  ADD COLUMN plate_key text GENERATED ALWAYS AS (plate_key(plate)) STORED,
+  ADD COLUMN vin_key text GENERATED ALWAYS AS (nullif(upper(vin), '')) STORED;
+
 -- The record that a vehicle has become: itself where it was never merged; null where there is none of that id.
-CREATE FUNCTION survivor(shop text, named uuid) RETURNS uuid LANGUAGE sql STABLE PARALLEL SAFE AS $$
-  WITH RECURSIVE chain AS (
-    SELECT v.vehicle_id, v.merged_into FROM vehicle v WHERE v.shop_id = shop AND v.vehicle_id = named
-    UNION
-    SELECT v.vehicle_id, v.merged_into FROM chain c JOIN vehicle v ON v.shop_id = shop AND v.vehicle_id = c.merged_into)
-  SELECT vehicle_id FROM chain WHERE merged_into IS NULL
-$$;
+CREATE FUNCTION survivor(shop text, named uuid) RETURNS uuid LANGUAGE plpgsql STABLE PARALLEL SAFE AS $$
+DECLARE
+  one  uuid := named;
+  next uuid;
+  seen uuid[] := '{}';
+BEGIN
+  LOOP
+    SELECT merged_into INTO next FROM vehicle WHERE shop_id = shop AND vehicle_id = one;
+    IF NOT FOUND OR one = ANY (seen) THEN
+      RETURN NULL;
+    END IF;
+    EXIT WHEN next IS NULL;
+    seen := seen || one;
+    one := next;
+  END LOOP;
+  RETURN one;
+END $$;
 
 -- All records that have become a vehicle, itself among them.
-CREATE FUNCTION merged_records(shop text, named uuid) RETURNS SETOF uuid LANGUAGE sql STABLE PARALLEL SAFE AS $$
-  WITH RECURSIVE tree AS (
-    SELECT named AS vehicle_id
-    UNION
-    SELECT v.vehicle_id FROM tree t JOIN vehicle v ON v.shop_id = shop AND v.merged_into = t.vehicle_id)
-  SELECT vehicle_id FROM tree
-$$;
+CREATE FUNCTION merged_records(shop text, named uuid) RETURNS uuid[] LANGUAGE plpgsql STABLE PARALLEL SAFE AS $$
+DECLARE
+  found  uuid[] := ARRAY[named];
+  before uuid[] := found;
+  more   uuid[];
+BEGIN
+  LOOP
+    SELECT array_agg(vehicle_id) INTO more FROM vehicle
+     WHERE shop_id = shop AND merged_into = ANY (before) AND NOT vehicle_id = ANY (found);
+    EXIT WHEN more IS NULL;
+    found := found || more;
+    before := more;
+  END LOOP;
+  RETURN found;
+END $$;
 
 -- What was brought in before plates were compared may be there twice: such a vehicle is listed, and no other is kept from
 -- its plate.
@@ -62,14 +85,14 @@ UPDATE vehicle v SET is_twin = true
  WHERE v.merged_into IS NULL AND NOT v.is_removed AND EXISTS (
    SELECT FROM vehicle o
     WHERE o.shop_id = v.shop_id AND o.merged_into IS NULL AND NOT o.is_removed AND o.vehicle_id <> v.vehicle_id
-      AND (plate_key(o.plate) = plate_key(v.plate) OR upper(o.vin) = upper(v.vin))
+      AND (o.plate_key = v.plate_key OR o.vin_key = v.vin_key)
       AND (o.created_at, o.vehicle_id) < (v.created_at, v.vehicle_id));
 ALTER TABLE job FORCE ROW LEVEL SECURITY;
 ALTER TABLE vehicle FORCE ROW LEVEL SECURITY;
 
-CREATE UNIQUE INDEX vehicle_plate ON vehicle (shop_id, plate_key(plate))
+CREATE UNIQUE INDEX vehicle_plate ON vehicle (shop_id, plate_key)
   WHERE merged_into IS NULL AND NOT is_removed AND NOT is_twin;
-CREATE UNIQUE INDEX vehicle_vin ON vehicle (shop_id, upper(vin))
+CREATE UNIQUE INDEX vehicle_vin ON vehicle (shop_id, vin_key)
   WHERE merged_into IS NULL AND NOT is_removed AND NOT is_twin;
 
 -- A record never becomes itself by way of others. Of an archive, whose rows come one by one, the last of a circle stands.
@@ -99,7 +122,7 @@ BEGIN
   NEW.is_twin := EXISTS (
     SELECT FROM vehicle o
      WHERE o.shop_id = NEW.shop_id AND o.merged_into IS NULL AND NOT o.is_removed AND NOT o.is_twin
-       AND (plate_key(o.plate) = plate_key(NEW.plate) OR upper(o.vin) = upper(NEW.vin)));
+       AND (o.plate_key = plate_key(NEW.plate) OR o.vin_key = upper(NEW.vin)));
   RETURN NEW;
 END $$;
 CREATE TRIGGER vehicle_mark_twin BEFORE INSERT ON vehicle FOR EACH ROW
