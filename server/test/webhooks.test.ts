@@ -3,6 +3,8 @@ import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
 import type { IncomingMessage, Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { networkInterfaces } from 'node:os';
+import { setTimeout as wait } from 'node:timers/promises';
 import pino from 'pino';
 import { Webhook } from 'standardwebhooks';
 import { WebhookSender } from '../src/webhooks/webhook-sender';
@@ -28,12 +30,15 @@ interface Told {
   readonly headers: IncomingMessage['headers'];
   readonly text: string;
 }
-/** A receiver of its own; `answer` says how it answers. */
-async function receive(answer: (count: number) => number | null): Promise<{ url: string; told: Told[] }> {
+interface Receiver {
+  readonly url: string;
+  readonly told: Told[];
+  readonly server: Server;
+}
+/** A receiver beside the others; `answer` says how it answers. */
+async function receiveBeside(answer: (count: number) => number | null): Promise<Receiver> {
   const told: Told[] = [];
-  receiver?.closeAllConnections();
-  receiver?.close();
-  receiver = createServer((request, response) => {
+  const server = createServer((request, response) => {
     const parts: Buffer[] = [];
     request.on('data', (part: Buffer) => parts.push(part));
     request.on('end', () => {
@@ -42,8 +47,16 @@ async function receive(answer: (count: number) => number | null): Promise<{ url:
       if (status !== null) response.writeHead(status).end();
     });
   });
-  await new Promise<void>((done) => receiver!.listen(0, '127.0.0.1', done));
-  return { url: `http://127.0.0.1:${(receiver.address() as AddressInfo).port}/told`, told };
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/told`, told, server };
+}
+/** The same in the place of the one before. */
+async function receive(answer: (count: number) => number | null): Promise<Receiver> {
+  receiver?.closeAllConnections();
+  receiver?.close();
+  const made = await receiveBeside(answer);
+  receiver = made.server;
+  return made;
 }
 async function webhookTo(url: string, events: readonly string[]): Promise<{ id: string; secret: string }> {
   const id = randomUUID();
@@ -56,6 +69,12 @@ const hurry = () =>
   app.owner.query(
     'UPDATE wakeup SET at = now(); UPDATE webhook_delivery SET next_at = now() WHERE delivered_at IS NULL',
   );
+
+/** Addresses of this machine's interfaces, where it has any beside loopback. */
+const ownAddresses = (): string[] =>
+  Object.values(networkInterfaces())
+    .flatMap((all) => all ?? [])
+    .map(({ address, family }) => `http://${family === 'IPv6' ? `[${address}]` : address}:9/`);
 
 describe('a webhook', () => {
   afterEach(async () => {
@@ -113,13 +132,69 @@ describe('a webhook', () => {
     const job = jobBody();
     expect((await app.ask('POST', `${shop}/jobs`, job)).status).toBe(201);
     await sending;
-    expect(await deliveriesOf(hanging.id)).toMatchObject([{ attempts: 1, answer: 'no answer within 0.4 s' }]);
+    expect(await deliveriesOf(hanging.id)).toMatchObject([{ attempts: 1, answer: 'no answer' }]);
+  });
+
+  it('that hangs holds up neither another webhook of its shop nor another shop', async () => {
+    const { url: hanging } = await receive(() => null);
+    const { url, told, server } = await receiveBeside(() => 204);
+    const slow = await webhookTo(hanging, ['round.due']);
+    const quick = await webhookTo(url, ['round.due']);
+    for (let times = 0; times < 3; times++) await app.ask('POST', `${shop}/webhooks/${slow.id}/test`, {});
+    await app.ask('POST', `${shop}/webhooks/${quick.id}/test`, {});
+    const patient = new WebhookSender(app.pool, pino({ level: 'silent' }), { toItself: true, patienceMs: 3000 });
+    const sending = patient.round();
+    for (let tries = 0; tries < 50 && told.length < 1; tries++) await wait(20);
+    expect(told).toHaveLength(1);
+    // and what comes while the other hangs is sent as well
+    await app.ask('POST', `${shop}/webhooks/${quick.id}/test`, {});
+    const other = await app.ask('PUT', `/api/shops/two/webhooks/${randomUUID()}`, { url, events: ['round.due'] });
+    await app.ask('POST', `/api/shops/two/webhooks/${other.body.id}/test`, {});
+    await patient.round();
+    expect(told).toHaveLength(3);
+    receiver!.closeAllConnections();
+    await sending;
+    server.close();
+  });
+
+  it('that is removed and put again has another secret, and is not told what waited', async () => {
+    const { url, told } = await receive(() => 204);
+    const { id, secret } = await webhookTo(url, ['round.due']);
+    expect((await app.ask('PUT', `${shop}/webhooks/${id}`, { url, events: ['job.decided'] })).body.secret).toBe(secret);
+    await app.ask('POST', `${shop}/webhooks/${id}/test`, {});
+    await app.ask('DELETE', `${shop}/webhooks/${id}`);
+    const again = await app.ask('PUT', `${shop}/webhooks/${id}`, { url, events: ['round.due'] });
+    expect(again.body.secret).not.toBe(secret);
+    await hurry();
+    await sender.round();
+    expect(told).toEqual([]);
+  });
+
+  it('forgets after 30 days what it was told', async () => {
+    const { url } = await receive(() => 204);
+    const { id } = await webhookTo(url, ['round.due']);
+    for (let times = 0; times < 2; times++) await app.ask('POST', `${shop}/webhooks/${id}/test`, {});
+    await sender.round();
+    const [newest] = await deliveriesOf(id);
+    await app.owner.query(
+      "UPDATE webhook_delivery SET created_at = now() - interval '31 days' WHERE delivery_id = $1",
+      [newest.id],
+    );
+    await app.owner.query('UPDATE wakeup SET at = now(), rounds_at = now()');
+    await sender.round();
+    expect(await deliveriesOf(id)).toHaveLength(1);
   });
 
   it('is never this server’s own machine, unless its operator allows it', async () => {
     const { url, told } = await receive(() => 200);
     const strict = new WebhookSender(app.pool, pino({ level: 'silent' }));
-    for (const own of [url, url.replace('127.0.0.1', 'localhost'), 'http://[::1]:9/', 'http://169.254.169.254/']) {
+    for (const own of [
+      url,
+      url.replace('127.0.0.1', 'localhost'),
+      'http://[::1]:9/',
+      'http://169.254.169.254/',
+      ...ownAddresses(),
+    ]) {
       const { id } = await webhookTo(own, ['round.due']);
       await app.ask('POST', `${shop}/webhooks/${id}/test`, {});
       await hurry();

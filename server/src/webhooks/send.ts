@@ -3,13 +3,14 @@ import { lookup as resolve } from 'node:dns';
 import { request as overHttp } from 'node:http';
 import { request as overHttps } from 'node:https';
 import { BlockList, isIP } from 'node:net';
+import { networkInterfaces } from 'node:os';
 import type { LookupFunction } from 'node:net';
 import { Webhook } from 'standardwebhooks';
 
 /** Usually so long, ms. */
 const PATIENCE_MS = 10_000;
-/** Of an answer so much is kept, characters. */
-const MAX_ANSWER = 200;
+/** One answer for all that was not reached, so that nobody finds out by it what else there is in a network. */
+const NOT_REACHED = 'no answer';
 
 /** What only the server's own machine answers under: loopback, link-local (where clouds keep secrets), unspecified. */
 const OWN = new BlockList();
@@ -22,7 +23,19 @@ OWN.addSubnet('fe80::', 10, 'ipv6');
 OWN.addSubnet('::ffff:127.0.0.0', 104, 'ipv6');
 OWN.addSubnet('::ffff:169.254.0.0', 112, 'ipv6');
 
-const isOwn = (address: string): boolean => OWN.check(address, isIP(address) === 6 ? 'ipv6' : 'ipv4');
+const familyOf = (address: string) => (isIP(address) === 6 ? 'ipv6' : 'ipv4');
+
+/** The address is one of this machine: what only it answers under, or one of its interfaces as they are now. */
+function isOwn(address: string): boolean {
+  if (OWN.check(address, familyOf(address))) return true;
+  const interfaces = new BlockList();
+  for (const one of Object.values(networkInterfaces()).flat())
+    if (one) {
+      interfaces.addAddress(one.address, familyOf(one.address));
+      if (one.family === 'IPv4') interfaces.addAddress(`::ffff:${one.address}`, 'ipv6');
+    }
+  return interfaces.check(address, familyOf(address));
+}
 const NOT_OWN = 'the address is of this server itself';
 
 const outwards: LookupFunction = (hostname, options, done) =>
@@ -42,6 +55,8 @@ export interface OutgoingMessage {
 export interface SendResult {
   readonly isDelivered: boolean;
   readonly answer: string;
+  /** For the server's log. */
+  readonly why?: string;
 }
 
 export interface SendOptions {
@@ -69,7 +84,8 @@ export function send(
     'webhook-signature': new Webhook(secret).sign(id, now, body),
   };
   return new Promise((done) => {
-    const failed = (why: string): void => done({ isDelivered: false, answer: why.slice(0, MAX_ANSWER) });
+    const failed = (why: string): void =>
+      done({ isDelivered: false, answer: why === NOT_OWN ? NOT_OWN : NOT_REACHED, why });
     const over = target.protocol === 'https:' ? overHttps : overHttp;
     const signal = AbortSignal.timeout(patienceMs);
     const asked = over(

@@ -1,11 +1,23 @@
-/** Sends what webhooks are told, again and again until it is delivered; several processes take turns by shop. */
+/**
+ * Sends what webhooks are told, again and again until it is delivered. Each webhook has its own queue, one message after
+ * another: whose receiver hangs waits for it alone. Several processes share them out.
+ */
 import { shopId } from '@tetrad/contracts';
 import type { ShopId } from '@tetrad/contracts';
+import { Semaphore } from 'async-mutex';
 import type { Logger } from 'pino';
 import { inTransaction } from '../platform/database/pool';
 import type { Pool } from '../platform/database/pool';
 import { inShop } from '../platform/database/working-shop';
-import { dueDeliveries, endTurn, noteSent, shopsToWake, takeTurn, tellsRounds } from './due-deliveries.sql';
+import {
+  dueDeliveries,
+  forgetOld,
+  giveBack,
+  noteSent,
+  shopsToWake,
+  takeRoundsTurn,
+  takeWebhooks,
+} from './due-deliveries.sql';
 import { SHOP_ELSEWHERE } from '../shops/pool-of-clusters';
 import { send } from './send';
 import type { SendOptions } from './send';
@@ -13,8 +25,8 @@ import { tellDueRounds } from './tell-rounds';
 
 /** How often it is looked for shops to send for, ms. */
 const LOOK_MS = 2000;
-/** How often it is looked which vehicles became due, ms. */
-const ROUNDS_MS = 15 * 60_000;
+/** Messages that are under way at once, of all shops. */
+const MAX_UNDER_WAY = 100;
 
 export interface SenderOptions extends SendOptions {
   readonly lookMs?: number;
@@ -23,6 +35,7 @@ export interface SenderOptions extends SendOptions {
 export class WebhookSender {
   #timer: NodeJS.Timeout | null = null;
   #isClosed = false;
+  readonly #places = new Semaphore(MAX_UNDER_WAY);
 
   constructor(
     private readonly pool: Pool,
@@ -32,7 +45,7 @@ export class WebhookSender {
 
   open(): void {
     const look = (): void => {
-      this.round()
+      this.#look()
         .catch((error: unknown) => this.log.warn({ err: error }, 'webhooks were not looked at'))
         .finally(() => {
           if (!this.#isClosed) this.#timer = setTimeout(look, this.options.lookMs ?? LOOK_MS).unref();
@@ -50,12 +63,22 @@ export class WebhookSender {
     return this.pool.end();
   }
 
-  /** Sends once for every shop that something waits in. */
+  /** Sends once for every shop that something waits in, and waits until that has been answered. */
   async round(): Promise<void> {
-    for (const name of await shopsToWake(this.pool)) {
+    await Promise.all(await this.#look());
+  }
+
+  /** @returns what was begun: nobody waits for it before looking again. */
+  async #look(): Promise<readonly Promise<void>[]> {
+    const shops = await shopsToWake(this.pool);
+    const begun = shops.map((name) => {
       const shop = shopId(name);
-      await inShop(shop, () => this.#sendFor(shop)).catch((error: unknown) => this.#failed(name, error));
-    }
+      return inShop(shop, () => this.#begin(shop)).catch(async (error: unknown) => {
+        await this.#failed(name, error);
+        return [];
+      });
+    });
+    return (await Promise.all(begun)).flat();
   }
 
   /** Of a shop that another cluster keeps by now, nothing is left to do here. */
@@ -65,14 +88,23 @@ export class WebhookSender {
     else this.log.warn({ err: error, shop }, 'nothing was sent for this shop');
   }
 
-  async #sendFor(shop: ShopId): Promise<void> {
+  async #begin(shop: ShopId): Promise<readonly Promise<void>[]> {
     const { pool } = this;
-    if (!(await takeTurn(pool, shop))) return;
-    const isTold = await tellsRounds(pool, shop);
-    if (isTold) await inTransaction(pool, (sql) => tellDueRounds(sql, shop, new Date()));
-    const due = await dueDeliveries(pool, shop);
-    // each waits for its own receiver alone: one that hangs holds no other up
-    await Promise.all(due.map(async (delivery) => noteSent(pool, shop, delivery, await send(delivery, this.options))));
-    await endTurn(pool, shop, isTold ? new Date(Date.now() + ROUNDS_MS) : null);
+    if (await takeRoundsTurn(pool, shop)) {
+      await forgetOld(pool, shop);
+      await inTransaction(pool, (sql) => tellDueRounds(sql, shop, new Date()));
+    }
+    const webhooks = await inTransaction(pool, (sql) => takeWebhooks(sql, shop));
+    return webhooks.map((webhook) => this.#sendFor(shop, webhook).catch((error: unknown) => this.#failed(shop, error)));
+  }
+
+  async #sendFor(shop: ShopId, webhook: string): Promise<void> {
+    const { pool, log } = this;
+    for (const delivery of await dueDeliveries(pool, shop, webhook)) {
+      const result = await this.#places.runExclusive(() => send(delivery, this.options));
+      if (result.why) log.warn({ shop, webhook, why: result.why }, 'a webhook was not told');
+      if (!(await noteSent(pool, shop, webhook, delivery, result))) break;
+    }
+    await inTransaction(pool, (sql) => giveBack(sql, shop, webhook));
   }
 }

@@ -11,7 +11,7 @@ export async function listWebhooks(sql: Sql, shop: ShopId): Promise<readonly Web
   return rows;
 }
 
-/** @param secret Of a new one; one that is known keeps its own. */
+/** @param secret Of a new one, and of one that was removed; one that is there keeps its own. */
 export async function putWebhook(
   sql: Sql,
   shop: ShopId,
@@ -21,13 +21,19 @@ export async function putWebhook(
 ): Promise<void> {
   await sql.query(
     `INSERT INTO webhook (shop_id, webhook_id, url, events, secret) VALUES ($1, $2, $3, $4, $5)
-     ON CONFLICT (shop_id, webhook_id) DO UPDATE SET url = excluded.url, events = excluded.events, is_removed = false`,
+     ON CONFLICT (shop_id, webhook_id) DO UPDATE SET url = excluded.url, events = excluded.events, is_removed = false,
+       secret = CASE WHEN webhook.is_removed THEN excluded.secret ELSE webhook.secret END`,
     [shop, id, url, JSON.stringify(events), secret],
   );
 }
 
-/** @returns false where there is none of that id. */
+/** Removes a webhook; what still waited for it is given up. @returns false where there is none of that id. */
 export async function removeWebhook(sql: Sql, shop: ShopId, id: string): Promise<boolean> {
+  await sql.query(
+    `UPDATE webhook_delivery SET gave_up_at = now(), answer = 'the webhook was removed'
+      WHERE shop_id = $1 AND webhook_id = $2 AND delivered_at IS NULL AND gave_up_at IS NULL`,
+    [shop, id],
+  );
   const { rowCount } = await sql.query(
     'UPDATE webhook SET is_removed = true WHERE shop_id = $1 AND webhook_id = $2 AND NOT is_removed',
     [shop, id],
