@@ -16,6 +16,8 @@ export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewRecording } from './new-recording';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
 export {
+  KEY_NAME_PREFIX,
+  NO_KIND_PREFIX,
   ChangeOver,
   DemoSignIn,
   NewPerson,
@@ -55,6 +57,7 @@ export type {
   AcknowledgementView,
   FloorRow,
   ImportedSignOffView,
+  SupersededSignOffView,
   ImportedView,
   InstrumentView,
   JobView,

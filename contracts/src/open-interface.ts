@@ -9,14 +9,16 @@ import {
   IsUUID,
   IsUrl,
   Length,
+  Matches,
   Max,
   MaxLength,
   Min,
 } from 'class-validator';
+import { NO_KIND_PREFIX } from './people';
 import type { Role } from './roles';
 
 const ID = { message: 'a UUID' };
-const NAME = { message: 'a name of 1 to 80 characters' };
+const NAME = { message: 'a name of 1 to 80 characters that begins with neither key: nor import:' };
 /** A key never has the role of an administrator: people and keys are managed by people. */
 export const KEY_ROLES = ['apprentice', 'technician', 'lead'] as const satisfies readonly Role[];
 export type KeyRole = (typeof KEY_ROLES)[number];
@@ -30,6 +32,7 @@ export class NewApiKey {
 
   @IsString(NAME)
   @Length(1, 80, NAME)
+  @Matches(NO_KIND_PREFIX, NAME)
   name!: string;
 
   @IsIn(KEY_ROLES, KEY_ROLE)
@@ -83,6 +86,8 @@ export interface WebhookView {
   readonly events: readonly WebhookEvent[];
   /** Signs what is sent: the receiver checks it (Standard Webhooks, `whsec_…`). */
   readonly secret: string;
+  /** It came with a copy of its shop, and sends nothing before it is set again. */
+  readonly isOff: boolean;
 }
 
 /** One message to a webhook, and what came of it. */

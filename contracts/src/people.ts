@@ -88,6 +88,11 @@ export class OwnSecrets {
   pin?: string;
 }
 
+/** What stands before the name of a key wherever it did something. */
+export const KEY_NAME_PREFIX = 'key:';
+/** A name that says of itself that it is a key's, or of an import, is nobody's. */
+export const NO_KIND_PREFIX = /^(?!\s*(?:key|import)\s*:)/i;
+
 /** A new account; the answer holds its one-time password, once. */
 export class NewPerson {
   @IsUUID('all', UUID)
@@ -95,6 +100,7 @@ export class NewPerson {
 
   @IsString(NAME)
   @Length(1, 80, NAME)
+  @Matches(NO_KIND_PREFIX, { message: 'a name that begins with neither key: nor import:' })
   name!: string;
 
   @IsIn(ROLES, ROLE)

@@ -18,6 +18,7 @@ export const PERMISSIONS = {
   differ: { words: 'sign a job off otherwise than the judge decided', roles: LEADING },
   'edit-criteria': { words: 'change the limits of the shop', roles: LEADING },
   'read-acts': { words: 'read the audit log', roles: LEADING },
+  'change-instruments': { words: 'change the address, scale or accuracy of an instrument', roles: LEADING },
   'see-class': { words: 'see how others practice', roles: LEADING },
   'change-shop': { words: 'choose what holds for all devices of the shop', roles: ['administrator'] },
   'manage-people': { words: 'add people, change their roles and end their sessions', roles: ['administrator'] },

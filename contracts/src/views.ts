@@ -86,6 +86,12 @@ export interface ImportedView {
   readonly at: string;
 }
 
+/** A sign-off that stands no longer: its job was opened again. */
+export interface SupersededSignOffView extends SignOffView {
+  /** Who opened the job again, and when; null of one that was open already when this was first noted. */
+  readonly superseded: { readonly by: string | null; readonly at: string };
+}
+
 /** A sign-off that stood in an imported file: what is told there of name and time is not known to be so here. */
 export interface ImportedSignOffView extends SignOffView {
   readonly imported: ImportedView;
@@ -151,8 +157,10 @@ export interface JobView {
   readonly acknowledgements: readonly AcknowledgementView[];
   /** What was recorded of it after it was signed off; null where nothing was. */
   readonly outcome: OutcomeView | null;
-  /** The newest of this shop. */
+  /** The one that stands; null of a job that was never signed off here, or is open again. */
   readonly signOff: SignOffView | null;
+  /** The newest that stands no longer, since the job was opened again. */
+  readonly supersededSignOff: SupersededSignOffView | null;
   /** Of a job that was brought in from a file; null where it was opened here. */
   readonly imported: ImportedView | null;
   readonly importedSignOff: ImportedSignOffView | null;

@@ -170,7 +170,7 @@ export function createApp(options: AppOptions): Express {
     peopleRoutes(pool, sessionSecret),
     practiceRoutes(pool),
     sessionListRoutes(pool),
-    shopRoutes(pool),
+    shopRoutes(pool, { mayReadItself: Object.keys(standIns).length > 0 || demoDoor !== 'closed' }),
     auditLogRoutes(pool),
     backupRoutes(backupsFolder),
     apiKeyRoutes(pool, sessionSecret),

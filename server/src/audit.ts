@@ -4,14 +4,17 @@ import type { ShopId } from '@tetrad/contracts';
 import pino from 'pino';
 import { verifyAuditLog } from './audit-log/verify-audit-log';
 import { readConfig } from './config';
+import { assertUpToDate } from './platform/database/up-to-date';
 import { Pool } from './platform/database/pool';
 import { findShop } from './shops/shops.sql';
 import { inShop } from './platform/database/working-shop';
 
 const [word, name] = process.argv.slice(2);
 const named = name === undefined ? undefined : shopId(name);
-const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
+const config = readConfig(process.env);
+const pool = new Pool(config.databaseUrl, pino({ level: 'error' }), { isPatient: true });
 try {
+  await assertUpToDate(pool, config.migrationsFolder);
   if (word !== undefined && (word !== '--shop' || !named))
     throw new Error(`unknown option ${word}: allowed is --shop ID`);
   if (named && !(await inShop(named, () => findShop(pool, named)))) throw new Error(`there is no shop ${named}`);

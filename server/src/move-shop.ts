@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import pino from 'pino';
 import { readConfig } from './config';
 import { Pool } from './platform/database/pool';
+import { assertUpToDate } from './platform/database/up-to-date';
 import { Primary } from './platform/database/primary';
 import { FIRST_CLUSTER } from './shops/clusters-file';
 import { moveShop } from './shops/move-shop';
@@ -20,7 +21,9 @@ try {
   for (const [name, { database, standby }] of addresses) {
     const primary = new Primary(database, standby);
     await primary.find();
-    clusters.set(name, new Pool(primary, pino({ level: 'error' }), { isPatient: true }));
+    const pool = new Pool(primary, pino({ level: 'error' }), { isPatient: true });
+    clusters.set(name, pool);
+    await assertUpToDate(pool, config.migrationsFolder);
   }
   const moved = await moveShop({ shop: shopId(positionals[0] ?? ''), to: values.to, clusters });
   process.stdout.write(JSON.stringify(moved));

@@ -12,12 +12,14 @@ import { exportShop } from './shop-archive/export-shop';
 import type { Moved } from './shop-archive/export-shop';
 import { importShop } from './shop-archive/import-shop';
 import { ArchiveError } from './shop-archive/archive-error';
+import { assertUpToDate } from './platform/database/up-to-date';
 import { Pool } from './platform/database/pool';
 import { inShop } from './platform/database/working-shop';
 
 const { positionals, values } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
 const [act, place = ''] = positionals;
-const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
+const config = readConfig(process.env);
+const pool = new Pool(config.databaseUrl, pino({ level: 'error' }), { isPatient: true });
 
 async function takeOut(shop: ShopId): Promise<Moved> {
   const out = await archiveOut(place);
@@ -42,13 +44,14 @@ async function takeIn(as: ShopId | null): Promise<Moved> {
 }
 
 try {
+  await assertUpToDate(pool, config.migrationsFolder);
   const moved =
     act === 'export'
       ? await takeOut(shopId(values.shop ?? ''))
       : await takeIn(values.shop === undefined ? null : shopId(values.shop));
   process.stdout.write(JSON.stringify(moved));
 } catch (error) {
-  process.stderr.write(`${error instanceof ArchiveError ? error.message : String((error as Error).stack ?? error)}\n`);
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exitCode = 1;
 } finally {
   await pool.end();

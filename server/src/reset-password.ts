@@ -8,13 +8,15 @@ import { readConfig } from './config';
 import { forgetAttempts } from './people/attempts';
 import { changePerson, endSessions, personNamed } from './people/people.sql';
 import { hashSecret, oneTimePassword } from './people/secrets';
+import { assertUpToDate } from './platform/database/up-to-date';
 import { Pool, inTransaction } from './platform/database/pool';
 import { listShops } from './shops/shops.sql';
 import { inShop } from './platform/database/working-shop';
 
 const { positionals, values } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
 const [name = ''] = positionals;
-const pool = new Pool(readConfig(process.env).databaseUrl, pino({ level: 'error' }), { isPatient: true });
+const config = readConfig(process.env);
+const pool = new Pool(config.databaseUrl, pino({ level: 'error' }), { isPatient: true });
 
 async function shopOf(named: string | undefined): Promise<ShopId> {
   const shops: readonly string[] = (await listShops(pool)).map(({ id }) => id);
@@ -47,6 +49,7 @@ async function reset(shop: ShopId): Promise<object> {
 }
 
 try {
+  await assertUpToDate(pool, config.migrationsFolder);
   const shop = await shopOf(values.shop);
   process.stdout.write(JSON.stringify(await inShop(shop, () => reset(shop))));
 } catch (error) {

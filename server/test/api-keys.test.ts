@@ -31,11 +31,11 @@ describe('a key', () => {
     expect((await withKey(key, 'POST', `${shop}/jobs`, job)).status).toBe(201);
     await withKey(key, 'POST', `${shop}/jobs/${job.id}/readings`, readingBody('resting-voltage', 11.2));
     const view = await (await withKey(key, 'GET', `${shop}/jobs/${job.id}`)).json();
-    expect([view.case.readings[0].by, view.judgement.decision.action]).toEqual(['Fleet office', 'charge-first']);
+    expect([view.case.readings[0].by, view.judgement.decision.action]).toEqual(['key: Fleet office', 'charge-first']);
     const { body: acts } = await app.ask('GET', `${shop}/acts`);
     expect(
       acts.some(
-        ({ person, about }: { person: string; about: string }) => person === 'Fleet office' && about === job.id,
+        ({ person, about }: { person: string; about: string }) => person === 'key: Fleet office' && about === job.id,
       ),
     ).toBe(true);
   });
@@ -91,5 +91,35 @@ describe('a key', () => {
     ]);
     const { rows } = await app.owner.query('SELECT count(*)::int AS n FROM api_key WHERE key_id = $1', [body.id]);
     expect(rows[0].n).toBe(0);
+  });
+
+  it('never passes for a person: not by its name, and not where it is asked who signed', async () => {
+    const taken = await app.ask('POST', `${shop}/api-keys`, { id: randomUUID(), name: 'bo', role: 'lead', days: 3 });
+    expect([taken.status, taken.body.errors[0].field]).toEqual([422, 'name']);
+    for (const name of ['key: Fleet office', 'Import:Bo']) {
+      const key = await app.ask('POST', `${shop}/api-keys`, { id: randomUUID(), name, role: 'lead', days: 3 });
+      const person = await app.ask('POST', `${shop}/people`, { id: randomUUID(), name, role: 'lead' });
+      expect([key.status, person.status, person.body.errors[0].field]).toEqual([422, 422, 'name']);
+    }
+    // a key that was there before the person of its name
+    const { key } = await newKey('technician');
+    await addMember(app.pool, 'one', 'Fleet office', 'lead');
+    const cookie = await app.signIn('one', 'Fleet office');
+    const job = jobBody();
+    await app.ask('POST', `${shop}/jobs`, job);
+    const signOff = {
+      id: randomUUID(),
+      action: 'replace',
+      part: 'battery',
+      reason: 'x',
+      conclusion: 'x',
+      partsFitted: [],
+    };
+    const signed = await app.ask('POST', `${shop}/jobs/${job.id}/sign-offs`, signOff, cookie);
+    expect(signed.status).toBe(201);
+    const open = { version: signed.body.version, status: 'open' };
+    expect((await withKey(key, 'PATCH', `${shop}/jobs/${job.id}`, open)).status).toBe(403);
+    const { rows } = await app.owner.query("SELECT entry::jsonb->>'kind' AS kind FROM act ORDER BY seq DESC LIMIT 1");
+    expect(rows[0].kind).toBe('person');
   });
 });

@@ -1,6 +1,6 @@
 /** A check of an instrument tells what the table of the trade knows; one that did not makes no list fail. */
 import { randomUUID } from 'node:crypto';
-import { jobBody, readingBody, startApplication } from './application';
+import { addMember, jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
 let app: Application;
@@ -76,5 +76,34 @@ describe('a row that cannot be told', () => {
     );
     const { status, body } = await app.ask('GET', '/api/shops/one/jobs');
     expect([status, body.map(({ id }: { id: string }) => id)]).toEqual([200, [good.id]]);
+  });
+});
+
+describe('an instrument', () => {
+  it('has its address, scale and accuracy changed by those who lead, and every change noted with what was before', async () => {
+    await addMember(app.pool, 'one', 'Bo', 'apprentice');
+    const cookie = await app.signIn('one', 'Bo');
+    const at = `/api/shops/one/instruments/${randomUUID()}`;
+    const clamp = { name: 'Clamp', kind: 'clamp', uncertainty: { A: 2 }, millivoltsPerAmp: 10 };
+    expect((await app.ask('PUT', at, clamp, cookie)).status).toBe(200);
+    expect((await app.ask('PUT', at, { ...clamp, name: 'Big clamp' }, cookie)).body.name).toBe('Big clamp');
+    for (const change of [{ uncertainty: { A: 0.1 } }, { millivoltsPerAmp: 1 }, { address: 'tcp://192.168.1.20:5025' }])
+      expect((await app.ask('PUT', at, { ...clamp, ...change }, cookie)).status).toBe(403);
+    expect((await app.ask('PUT', at, { ...clamp, millivoltsPerAmp: 1 })).status).toBe(200);
+    const { rows } = await app.owner.query(
+      "SELECT entry::jsonb AS entry FROM act WHERE entry::jsonb->>'what' = 'instrument-changed' ORDER BY seq DESC LIMIT 2",
+    );
+    expect(rows.map(({ entry }) => entry)).toMatchObject([
+      { name: 'Ada', kind: 'person', detail: { was: { millivoltsPerAmp: 10 }, now: { millivoltsPerAmp: 1 } } },
+      { name: 'Bo', detail: { was: { name: 'Clamp' }, now: { name: 'Big clamp' } } },
+    ]);
+  });
+
+  it('is never read from the server’s own machine, outside of the demo', async () => {
+    for (const host of ['127.0.0.1:5432', 'localhost:5432', '[::1]:5432', '0.0.0.0:80', '169.254.169.254:80']) {
+      const settings = { forgetsAtSignOut: false, instrumentHosts: ['192.168.1.20:5025', host] };
+      const { status, body } = await app.ask('PUT', '/api/shops/one/settings', settings);
+      expect([host, status, body.errors[0].field]).toEqual([host, 422, 'instrumentHosts[1]']);
+    }
   });
 });

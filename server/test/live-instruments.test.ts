@@ -12,7 +12,7 @@ let address: string;
 let connections = 0;
 const said: string[] = [];
 beforeAll(async () => {
-  app = await startApplication();
+  app = await startApplication(undefined, { demoDoor: 'loopback' });
   meter = createServer((socket) => {
     connections++;
     socket.setEncoding('latin1').on('error', () => undefined);

@@ -138,7 +138,9 @@ it('text that nobody can read is refused by its field, and what looks alike is s
     const { status, body } = await app.ask('POST', `${job}/observations`, note(text));
     expect([status, body.errors?.[0].field]).toEqual([422, 'observation.note']);
   }
-  const { body } = await app.ask('POST', `${job}/observations`, note('cafe\u0301 😀\n\ttab'));
+  const fresh = jobBody();
+  await app.ask('POST', `/api/shops/one/jobs`, fresh);
+  const { body } = await app.ask('POST', `/api/shops/one/jobs/${fresh.id}/observations`, note('cafe\u0301 😀\n\ttab'));
   expect(body.case.observations.at(-1).note).toBe('café 😀\n\ttab');
 });
 

@@ -30,6 +30,7 @@ const jobOf = (subject: Case, more: Partial<JobView> = {}): JobView => ({
   acknowledgements: [],
   outcome: null,
   signOff: null,
+  supersededSignOff: null,
   imported: null,
   importedSignOff: null,
   ...more,

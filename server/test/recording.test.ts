@@ -21,7 +21,7 @@ beforeAll(async () => {
   yard = new SimulatedYard({ fault: 'none', severity: 0.5, seed: 5 });
   scope = recorder(yard);
   port = await scope.listen(0);
-  app = await startApplication();
+  app = await startApplication(undefined, { demoDoor: 'loopback' });
   await allow(port);
 });
 afterAll(async () => {

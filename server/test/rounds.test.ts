@@ -65,7 +65,10 @@ it('by kilometers a vehicle is due when what its odometer showed says so', async
   expect(await vehiclesOf(id)).toMatchObject([{ dueOn: null, use: null }]);
   const note = (km: number) => app.ask('PUT', `${shop}/vehicles/${vehicle}/uses/${randomUUID()}`, { km });
   expect((await note(80_000)).status).toBe(204);
-  await app.owner.query('UPDATE vehicle_use SET used_on = used_on - 90 WHERE vehicle_id = $1', [vehicle]);
+  await app.owner.query(
+    `SET session_replication_role = replica; UPDATE vehicle_use SET used_on = used_on - 90 WHERE vehicle_id = '${vehicle}';
+     RESET session_replication_role`,
+  );
   await note(89_000);
   const [round] = await vehiclesOf(id);
   expect(round).toMatchObject({ by: 'km', use: { km: 89_000 } });
@@ -128,6 +131,16 @@ it('a check that finds the vehicle clearly sound is closed; any other opens a jo
   expect([weak.body.status, weak.body.assignee, weak.body.case.readings.length]).toEqual(['open', 'Ada', 4]);
   const acts = await app.ask('GET', `${shop}/acts`);
   expect(acts.body.filter(({ what }: { what: string }) => what === 'round-checked')).toHaveLength(2);
+});
+
+it('a check that names a reading twice says which, and stores nothing', async () => {
+  const body = checkBody(await vehicleOf('Yard', 300));
+  const [first] = body.readings;
+  const answer = await check({ ...body, readings: [...body.readings, { ...first, value: 12.5 }] });
+  expect([answer.status, answer.body.errors[0]]).toEqual([
+    422,
+    { field: 'readings[4].id', found: 'r1, as in readings[0]', allowed: 'each id once' },
+  ]);
 });
 
 it('of a check that does not fit nothing is stored', async () => {

@@ -161,6 +161,58 @@ describe('a shop', () => {
   });
 });
 
+describe('a copy', () => {
+  const webhooksOf = async (shop: string) =>
+    (await app.owner.query('SELECT * FROM webhook WHERE shop_id = $1', [shop])).rows;
+
+  it('speaks under no name of the original: no keys, no secrets, no messages, and its webhooks are off', async () => {
+    const hook = { url: 'https://files.example/', events: ['job.decided'] };
+    const [id, key] = [randomUUID(), randomUUID()];
+    const { secret } = (await app.ask('PUT', `${SHOP}/webhooks/${id}`, hook)).body;
+    await app.ask('POST', `${SHOP}/webhooks/${id}/test`, {});
+    await app.ask('POST', `${SHOP}/api-keys`, { id: key, name: 'Fleet office', role: 'lead', days: 30 });
+    const at = await takeOut('one', 'speaking');
+    for (const name of await readdir(join(at, 'tables'))) {
+      const text = await readFile(join(at, 'tables', name), 'utf8');
+      expect([name, text.includes(secret), text.includes('token_hash')]).toEqual([name, false, false]);
+    }
+    await takeIn(at, 'speaking');
+    const [copied] = await webhooksOf('speaking');
+    expect(copied).toMatchObject({ is_off: true, url: hook.url, secret: expect.stringMatching(/^whsec_.{40,}$/) });
+    expect(copied.secret).not.toBe(secret);
+    for (const table of ['api_key', 'webhook_delivery'])
+      expect((await app.owner.query(`SELECT 1 FROM ${table} WHERE shop_id = 'speaking'`)).rows).toEqual([]);
+    // a test of it is refused, and setting it again switches it on
+    const cookie = await app.signIn('speaking', 'Ada');
+    const its = `/api/shops/speaking/webhooks/${id}`;
+    expect((await app.ask('POST', `${its}/test`, {}, cookie)).status).toBe(409);
+    expect((await app.ask('PUT', its, hook, cookie)).body).toMatchObject({ isOff: false });
+    expect((await app.ask('POST', `${its}/test`, {}, cookie)).status).toBe(202);
+  }, 30_000);
+
+  it('comes in from an archive of an earlier version, which held them', async () => {
+    const at = await takeOut('one', 'earlier');
+    const file = 'tables/webhook.jsonl';
+    const before = await readFile(join(at, file), 'utf8');
+    const bytes = Buffer.from(before.replaceAll(/^\{/gm, '{"secret": "whsec_old", '));
+    await writeFile(join(at, file), bytes);
+    const row = `{"key_id": "${randomUUID()}", "name": "Old", "token_hash": "\\\\x00", "role": "lead"}\n`;
+    await writeFile(join(at, 'tables/api_key.jsonl'), row);
+    const manifest = JSON.parse(await readFile(join(at, 'manifest.json'), 'utf8'));
+    const sumOf = (data: string | Buffer) => ({
+      bytes: Buffer.byteLength(data),
+      sha256: createHash('sha256').update(data).digest('hex'),
+    });
+    manifest.files[file] = sumOf(bytes);
+    manifest.files['tables/api_key.jsonl'] = sumOf(row);
+    manifest.tables.api_key = 1;
+    await writeFile(join(at, 'manifest.json'), JSON.stringify(manifest));
+    await takeIn(at, 'earlier');
+    expect((await webhooksOf('earlier')).map(({ secret }) => secret)).not.toContain('whsec_old');
+    expect((await app.owner.query("SELECT 1 FROM api_key WHERE shop_id = 'earlier'")).rows).toEqual([]);
+  }, 30_000);
+});
+
 it('every table of a shop is moved, or left out for a reason', async () => {
   const moved = new Set((await tablesOf(owner)).map(({ name }) => name));
   const { rows } = await app.owner.query(

@@ -7,7 +7,8 @@ import { actor, permit } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { idempotencyKey, runIdempotent } from '../platform/http/idempotency';
-import { notFound } from '../platform/http/problem';
+import { misfit, notFound } from '../platform/http/problem';
+import { personNamed } from '../people/people.sql';
 import { addKey, listKeys, revokeKey } from './api-keys.sql';
 import { keyText } from './by-key';
 
@@ -29,6 +30,8 @@ export function apiKeyRoutes(pool: Pool, secret: string): Router {
     const bytes = sent === null ? undefined : bytesFor(secret, `api key ${shop} ${body.id} ${sent}`);
     const key = keyText(shop, newToken(bytes));
     await runIdempotent(pool, request, async (sql) => {
+      if (await personNamed(sql, body.name))
+        throw misfit([{ field: 'name', found: body.name, allowed: 'a name that no person of this shop has' }]);
       await addKey(sql, shop, body, { hash: tokenHash(key), by });
       const { id, name, role, days } = body;
       await addAuditEntry(sql, { what: 'api-key-created', ...actor(request), about: id, detail: { name, role, days } });

@@ -1,6 +1,6 @@
 /** Who asks with a key: `Authorization: Bearer tetrad.<shop>.<token>` (RFC 6750) instead of a session. */
 import type { Request, RequestHandler } from 'express';
-import { shopId } from '@tetrad/contracts';
+import { KEY_NAME_PREFIX, shopId } from '@tetrad/contracts';
 import type { ShopId } from '@tetrad/contracts';
 import { openTo } from '@tetrad/contracts/operations';
 import type { Pool } from '../platform/database/pool';
@@ -14,6 +14,9 @@ const PREFIX = 'tetrad';
 
 /** A key as it is shown once. */
 export const keyText = (shop: ShopId, token: string): string => `${PREFIX}.${shop}.${token}`;
+
+/** What a key is called wherever somebody reads who did something: it never passes for a person. */
+export const keyName = (name: string): string => `${KEY_NAME_PREFIX} ${name}`;
 
 const FORM = /^Bearer\s+(tetrad\.([a-z0-9-]{1,40})\.[\w-]{20,100})\s*$/i;
 
@@ -39,8 +42,8 @@ async function know(pool: Pool, request: Request, header: string): Promise<void>
     if (key.isRevoked) throw refused(`The key “${key.name}” was revoked.`);
     if (key.isExpired) throw refused(`The key “${key.name}” expired on ${key.expiresAt.slice(0, 10)}.`);
     if (key.isUnnoted) await noteUse(pool, shop, key.id);
-    const { id: person, name, role } = key;
-    asksAs(request, { kind: 'key', shop, person, job: null, name, role });
+    const { id: person, role } = key;
+    asksAs(request, { kind: 'key', shop, person, job: null, name: keyName(key.name), role });
   });
 }
 

@@ -25,6 +25,12 @@ export type AuditAction =
   | 'vehicles-imported'
   | 'import-undone'
   | 'use-noted'
+  | 'instrument-changed'
+  | 'instrument-checked'
+  | 'timer-started'
+  | 'timer-stopped'
+  | 'capture-analyzed'
+  | 'webhook-tested'
   | 'round-planned'
   | 'round-ended'
   | 'round-checked'
@@ -58,7 +64,7 @@ export type AuditAction =
 export interface Act {
   readonly what: AuditAction;
   /** Who did it; null where nobody was signed in. */
-  readonly person: { readonly id: string; readonly name: string } | null;
+  readonly person: { readonly id: string; readonly kind: 'person' | 'key'; readonly name: string } | null;
   /** The address it came from. */
   readonly from: string | null;
   /** What it was done to: a job, a person. */
@@ -72,7 +78,8 @@ export interface Act {
  * until that has ended.
  */
 export async function addAuditEntry(sql: Sql, { what, person, from, about = null, detail }: Act): Promise<void> {
-  const entry = { at: new Date().toISOString(), what, by: person?.id ?? null, name: person?.name ?? null, about, from };
+  const by = { by: person?.id ?? null, kind: person?.kind ?? null, name: person?.name ?? null };
+  const entry = { at: new Date().toISOString(), what, ...by, about, from };
   await sql.query('SELECT add_act($1)', [JSON.stringify({ ...entry, ...(detail && { detail }) })]);
 }
 

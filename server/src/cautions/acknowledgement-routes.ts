@@ -3,7 +3,7 @@ import { Acknowledge } from '@tetrad/contracts';
 import { CAUTION_NAMES } from '@tetrad/core';
 import { wholeJob } from '../jobs/job-view';
 import { touchJob } from '../jobs/jobs.sql';
-import { withJob } from '../jobs/locked-job';
+import { withClosedJob } from '../jobs/locked-job';
 import { whoOf } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { bodyAs, nameParam, shopParam } from '../platform/http/body';
@@ -17,7 +17,7 @@ export function acknowledgementRoutes(pool: Pool): Router {
   router.post('/acknowledgements', async (request, response) => {
     const shop = shopParam(request);
     const { caution } = bodyAs(Acknowledge, request);
-    await withJob(pool, request, 'acknowledged', async (sql, { id }) => {
+    await withClosedJob(pool, request, 'acknowledged', async (sql, { id }) => {
       await acknowledge(sql, shop, id, caution, whoOf(request).name);
       await touchJob(sql, shop, id);
       return { caution };
@@ -28,7 +28,7 @@ export function acknowledgementRoutes(pool: Pool): Router {
   router.post('/acknowledgements/:caution/take-back', async (request, response) => {
     const shop = shopParam(request);
     const caution = nameParam(request, 'caution', CAUTION_NAMES);
-    await withJob(pool, request, 'acknowledgement-taken-back', async (sql, { id }) => {
+    await withClosedJob(pool, request, 'acknowledgement-taken-back', async (sql, { id }) => {
       if (!(await takeBackAcknowledgement(sql, shop, id, caution))) throw notFound('acknowledgement', caution);
       await touchJob(sql, shop, id);
       return { caution };

@@ -94,9 +94,9 @@ async function surround(sql: Sql, id: JobId, { wait, after, signOff }: DemoJob, 
   if (signOff) {
     const judged = (await newestJudgement(sql, shop, id))?.decision ?? null;
     const { by: name, ...body } = signOff;
-    const role = DEMO_PEOPLE.find((person) => person.name === name)?.role ?? null;
+    const signer = DEMO_PEOPLE.find((person) => person.name === name)!;
     const at = new Date(openedAt.getTime() + 3 * HOUR_MS);
-    await addSignOff(sql, shop, id, { id, ...body }, { name, role }, judged, { at });
+    await addSignOff(sql, shop, id, { id, ...body }, { ...signer, kind: 'person' }, judged, { at });
   }
 }
 
@@ -178,7 +178,7 @@ async function addPast(sql: Sql, now: Date): Promise<void> {
     if (!body) continue;
     const at = new Date(openedAt.getTime() + 2 * HOUR_MS);
     const probability = await saidWith(sql, shop, id, judgement);
-    await addSignOff(sql, shop, id, body, signer!, judgement.decision, { at, probability });
+    await addSignOff(sql, shop, id, body, { ...signer!, kind: 'person' }, judgement.decision, { at, probability });
     if (wentOn === 'gone') await addOutcome(sql, shop, id, { id, complaint: 'gone' }, signer!.name);
     else if (wentOn !== 'unknown') {
       const cause = wentOn === 'differed' ? judgement.decision.part : wentOn;

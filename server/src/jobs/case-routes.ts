@@ -17,7 +17,7 @@ import { shopParam } from '../platform/http/body';
 import { isRepeat, idempotencyKey } from '../platform/http/idempotency';
 import { misfit } from '../platform/http/problem';
 import { storing } from './storing';
-import { storedJob } from './job-view';
+import { ownJob } from './job-view';
 import { MAX_READINGS, tooManyReadings } from '../evidence/evidence-routes';
 import { jobOf } from './locked-job';
 
@@ -57,7 +57,7 @@ export function caseRoutes(pool: Pool): Router {
       if (record) await restoreRecord(sql, shop, id, record, who.name);
       await addAuditEntry(sql, { what: 'case-imported', ...actor(request), about: id });
     });
-    response.status(201).json(await storedJob(pool, request, id));
+    response.status(201).json(await ownJob(pool, request, id));
   });
 
   return router;
@@ -82,7 +82,7 @@ async function restoreRecord(sql: Sql, shop: ShopId, id: JobId, record: JobRecor
   const { signOff, status, pass } = record;
   if (signOff) {
     const { by, at, judged = null, ...body } = signOff;
-    const signer = { name: by, role: null };
+    const signer = { name: by, id: null, kind: 'import', role: null } as const;
     await addSignOff(sql, shop, id, { ...body, id: randomUUID() }, signer, judged, { at: new Date(at), importedBy });
   }
   await changeJob(sql, shop, id, { version: 1, status, pass });

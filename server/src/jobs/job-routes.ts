@@ -10,14 +10,17 @@ import type { Pool, Sql } from '../platform/database/pool';
 import { bodyAs, shopParam } from '../platform/http/body';
 import { isRepeat } from '../platform/http/idempotency';
 import { Refusal, misfit, problem } from '../platform/http/problem';
-import { mayReopen } from '../signing/sign-offs.sql';
+import { mayReopen, supersedeSignOffs } from '../signing/sign-offs.sql';
 import { changeVehicle, isHiddenVehicle } from '../vehicles/vehicles.sql';
 import { refuseTaken } from '../vehicles/taken';
 import { storing } from './storing';
-import { storedJob, wholeJob } from './job-view';
+import { ownJob, storedJob, wholeJob } from './job-view';
 import { addJob, changeJob, findJob } from './jobs.sql';
 import type { JobRow } from './jobs.sql';
-import { withJob } from './locked-job';
+import { closed, withClosedJob } from './locked-job';
+
+/** What a job was closed with, and keeps until it is opened again. */
+const OF_EVIDENCE = ['system', 'complaint', 'conditions', 'criteria', 'pass', 'vehicle'] as const;
 
 /** Single jobs of one shop. */
 export function jobRoutes(pool: Pool): Router {
@@ -39,7 +42,7 @@ export function jobRoutes(pool: Pool): Router {
       await addAuditEntry(sql, { what: 'job-opened', ...actor(request), about: body.id });
       return true;
     });
-    response.status(isNew ? 201 : 200).json(await storedJob(pool, request, body.id));
+    response.status(isNew ? 201 : 200).json(await (isNew ? ownJob : storedJob)(pool, request, body.id));
   });
 
   router.get('/jobs/:job', async (request, response) => {
@@ -49,9 +52,13 @@ export function jobRoutes(pool: Pool): Router {
   router.patch('/jobs/:job', async (request, response) => {
     const shop = shopParam(request);
     const changes = bodyAs(JobChanges, request);
-    await withJob(pool, request, 'job-changed', async (sql, job) => {
+    await withClosedJob(pool, request, 'job-changed', async (sql, job) => {
       const { id, version, vehicle } = job;
       await refuseStatus(sql, request, job, changes);
+      if (job.status === 'closed') {
+        if (changes.status !== 'open' && OF_EVIDENCE.some((name) => changes[name] !== undefined)) throw closed(job);
+        if (changes.status === 'open') await supersedeSignOffs(sql, shop, id, whoOf(request).name);
+      }
       if (changes.criteria !== undefined) await criteriaOf(sql, shop, changes.criteria);
       if (!(await changeJob(sql, shop, id, changes))) throw changedMeanwhile(changes.version, version);
       const scope = scopeOfRequest(request);

@@ -13,6 +13,12 @@ export async function wholeJob(pool: Pool, request: Request): Promise<JobView> {
   return viewOf(pool, shopParam(request), await jobOf(pool, request));
 }
 
+/** A job that who asks has stored, whole: whoever it was given to, the answer tells what was done. */
+export async function ownJob(pool: Pool, request: Request, id: string): Promise<JobView> {
+  const shop = shopParam(request);
+  return viewOf(pool, shop, (await findJob(pool, shop, id))!);
+}
+
 /** A job that was stored just now, or before under the same id, whole. @throws Refusal 409 where it is hidden from who asks. */
 export async function storedJob(pool: Pool, request: Request, id: string): Promise<JobView> {
   const shop = shopParam(request);

@@ -38,6 +38,8 @@ export interface JobWork<Sent, Stored> {
    */
   readonly send: (sql: Sql, job: JobId) => Promise<Sent>;
   readonly work: (sql: Sql, job: JobRow, sent: Sent) => Promise<Outcome<Stored>>;
+  /** What is no evidence is done with a closed job too; evidence is refused before somebody opens it again. */
+  readonly isForClosed?: boolean;
 }
 
 /** What was done with a job that is locked. */
@@ -62,7 +64,7 @@ export function onLockedJob<Sent, Stored>(
   pool: Pool,
   request: Request,
   what: AuditAction | null,
-  { send, work }: JobWork<Sent, Stored>,
+  { send, work, isForClosed = false }: JobWork<Sent, Stored>,
 ): Promise<Stored | null> {
   permit(request, 'work');
   const id = jobParam(request);
@@ -79,6 +81,7 @@ export function onLockedJob<Sent, Stored>(
           if (job.status === 'rejected') throw job.reason;
           if (known.status === 'rejected') throw known.reason;
           if (known.value) throw REPEATED;
+          if (job.value.status === 'closed' && !isForClosed) throw closed(job.value);
           if (sent.status === 'rejected') throw sent.reason;
           return { job: job.value, sent: sent.value };
         },
@@ -113,14 +116,23 @@ const busy = (waiting: number): Refusal =>
     RETRY_S,
   );
 
-/** The same for work that has stored all there is. @param work Gives what else the record should hold. */
-export async function withJob(
+/** Refuses a change of what a job was closed with. */
+export const closed = ({ id }: JobRow): Refusal =>
+  new Refusal(
+    problem(409, 'closed', `The job ${id} is closed: open it again before you change it. Nothing was stored.`, [
+      { field: 'job', found: 'closed', allowed: 'an open job; those who may sign it off may open it again' },
+    ]),
+  );
+
+/** The same for work that has stored all there is, with a job that may be closed. @param work Gives what else the record should hold. */
+export async function withClosedJob(
   pool: Pool,
   request: Request,
   what: AuditAction | null,
   work: (sql: Sql, job: JobRow) => Promise<Detail | void>,
 ): Promise<void> {
   await onLockedJob(pool, request, what, {
+    isForClosed: true,
     send: () => Promise.resolve(),
     async work(sql, job) {
       const detail = await work(sql, job);

@@ -1,12 +1,19 @@
 /** All that is stored of a job beside its row, read in one statement. */
 import type { JobId, ShopId } from '@tetrad/contracts';
-import type { AcknowledgementView, ImportedSignOffView, OutcomeView, SignOffView, TimerView } from '@tetrad/contracts';
+import type {
+  AcknowledgementView,
+  ImportedSignOffView,
+  OutcomeView,
+  SignOffView,
+  SupersededSignOffView,
+  TimerView,
+} from '@tetrad/contracts';
 import type { Judgement, Observation, Reading } from '@tetrad/core';
 import { ACKNOWLEDGEMENTS } from '../cautions/acknowledgements.sql';
 import type { Sql } from '../platform/database/pool';
 import { observationsOf, readingsOf } from '../evidence/evidence.sql';
 import { OUTCOME } from '../outcomes/outcomes.sql';
-import { IMPORTED_SIGN_OFF, SIGN_OFF } from '../signing/sign-offs.sql';
+import { IMPORTED_SIGN_OFF, SIGN_OFF, SUPERSEDED_SIGN_OFF } from '../signing/sign-offs.sql';
 import { TIMERS } from '../waiting/timers.sql';
 
 /** What is known of the vehicle: readings with their voids, in the order in which they were entered, and what was seen. */
@@ -20,6 +27,7 @@ export interface WholeJob extends Evidence {
   readonly timers: readonly TimerView[];
   readonly acknowledgements: readonly AcknowledgementView[];
   readonly signOff: SignOffView | null;
+  readonly supersededSignOff: SupersededSignOffView | null;
   readonly importedSignOff: ImportedSignOffView | null;
   readonly outcome: OutcomeView | null;
 }
@@ -31,7 +39,7 @@ export async function wholeOf(sql: Sql, shop: ShopId, job: JobId): Promise<Whole
     `SELECT ${EVIDENCE},
             (SELECT document FROM judgement_newest WHERE shop_id = $1 AND job_id = $2) AS judgement,
             (${TIMERS}) AS timers, (${ACKNOWLEDGEMENTS}) AS acknowledgements, (${SIGN_OFF}) AS "signOff",
-            (${IMPORTED_SIGN_OFF}) AS "importedSignOff", (${OUTCOME}) AS outcome`,
+            (${SUPERSEDED_SIGN_OFF}) AS "supersededSignOff", (${IMPORTED_SIGN_OFF}) AS "importedSignOff", (${OUTCOME}) AS outcome`,
     [shop, job],
   );
   return rows[0]!;

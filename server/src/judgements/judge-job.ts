@@ -84,7 +84,8 @@ const ownSetOf = (sql: Sql, shop: ShopId, { criteria }: JobRow): Promise<Criteri
 
 function viewFrom(job: JobRow, whole: WholeJob, criteriaSet: CriteriaSet | null): JobView {
   const { id, version, revision, pass, vehicle, status, assignee, criteria, openedAt, imported } = job;
-  const { judgement, timers, acknowledgements, signOff, importedSignOff, outcome, ...evidence } = whole;
+  const { judgement, timers, acknowledgements, signOff, supersededSignOff, importedSignOff, outcome, ...evidence } =
+    whole;
   return {
     id,
     version,
@@ -101,6 +102,7 @@ function viewFrom(job: JobRow, whole: WholeJob, criteriaSet: CriteriaSet | null)
     timers,
     acknowledgements,
     signOff,
+    supersededSignOff,
     outcome,
     imported,
     importedSignOff,

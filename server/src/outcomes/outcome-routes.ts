@@ -3,7 +3,7 @@ import { NewOutcome } from '@tetrad/contracts';
 import { anonymousCase } from '@tetrad/core/outcomes';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { wholeJob } from '../jobs/job-view';
-import { jobOf, withJob } from '../jobs/locked-job';
+import { jobOf, withClosedJob } from '../jobs/locked-job';
 import { viewOf } from '../judgements/judge-job';
 import { actor, permit } from '../people/who';
 import { touchJob } from '../jobs/jobs.sql';
@@ -21,7 +21,7 @@ export function jobOutcomeRoutes(pool: Pool): Router {
     const shop = shopParam(request);
     const who = permit(request, 'work');
     const body = bodyAs(NewOutcome, request);
-    await withJob(pool, request, 'outcome-recorded', async (sql, job) => {
+    await withClosedJob(pool, request, 'outcome-recorded', async (sql, job) => {
       if (!(await isSignedOff(sql, shop, job.id))) throw notSignedOff('never signed off');
       if (job.status !== 'closed') throw notSignedOff('open again');
       await addOutcome(sql, shop, job.id, body, who.name);

@@ -58,7 +58,12 @@ export function singleSignOnRoutes(pool: Pool, signOn: SingleSignOn, secret: str
       const { id, name, role } = person;
       const who = { kind: 'device', shop: signOn.shop, person: id, job: null, name, role } as const;
       await openSession(request, who, { openedBy: id });
-      await addAuditEntry(pool, { what: 'signed-in', person: { id, name }, from, detail: { by: 'single sign-on' } });
+      await addAuditEntry(pool, {
+        what: 'signed-in',
+        person: { id, kind: 'person', name },
+        from,
+        detail: { by: 'single sign-on' },
+      });
       response.redirect('/floor');
     });
   });

@@ -26,9 +26,12 @@ export function whoOf(request: Request): SignedIn {
 
 /** Who did it and from where, for the audit log. */
 export const actor = (request: Request) => {
-  const { person, name } = whoOf(request);
-  return { person: { id: person, name }, from: request.ip ?? null };
+  const who = whoOf(request);
+  return { person: { id: who.person, kind: identityKind(who), name: who.name }, from: request.ip ?? null };
 };
+
+/** A person by whatever session, or a key. */
+export const identityKind = ({ kind }: SignedIn): 'person' | 'key' => (kind === 'key' ? 'key' : 'person');
 
 /** @throws Refusal 403 that says who may. */
 export function permit(request: Request, permission: PermissionName): SignedIn {

@@ -4,7 +4,7 @@ import { isClearlySound } from '@tetrad/core';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { addObservation, addReadings } from '../evidence/evidence.sql';
 import { refuseImpossible } from '../evidence/refusals';
-import { storedJob } from '../jobs/job-view';
+import { ownJob } from '../jobs/job-view';
 import { addJob, changeJob, findJob } from '../jobs/jobs.sql';
 import { judgeJob, viewJob } from '../judgements/judge-job';
 import { scopeOfRequest } from '../people/access';
@@ -16,6 +16,27 @@ import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
 import { findVehicle, isHiddenVehicle } from '../vehicles/vehicles.sql';
 import { addCheck, addUse } from './checks.sql';
 
+/** @throws Refusal that names each reading and observation whose id stands in the check before. */
+function refuseTwice({ readings, observations }: RoundCheck): void {
+  const twice = (field: string, ids: readonly string[]) =>
+    ids.flatMap((id, at) =>
+      ids.indexOf(id) < at
+        ? [{ field: `${field}[${at}].id`, found: `${id}, as in ${field}[${ids.indexOf(id)}]`, allowed: 'each id once' }]
+        : [],
+    );
+  const errors = [
+    ...twice(
+      'readings',
+      readings.map(({ id }) => id),
+    ),
+    ...twice(
+      'observations',
+      observations.map(({ id }) => id),
+    ),
+  ];
+  if (errors.length > 0) throw misfit(errors);
+}
+
 /** Checks of a round: what was read of one vehicle is stored at once; one that is clearly sound is closed. */
 export function roundCheckRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
@@ -26,6 +47,7 @@ export function roundCheckRoutes(pool: Pool): Router {
     const body = bodyAs(RoundCheck, request);
     for (const [at, reading] of body.readings.entries())
       refuseImpossible(reading, body.system.nominalVolts, `readings[${at}].value`);
+    refuseTwice(body);
     const at = new Date(Date.now() - (body.secondsAgo ?? 0) * 1000);
     await runIdempotent(pool, request, async (sql) => {
       if (await isHiddenVehicle(sql, shop, body.vehicle.id, scopeOfRequest(request)))
@@ -47,7 +69,7 @@ export function roundCheckRoutes(pool: Pool): Router {
       if (isSound) await changeJob(sql, shop, id, { version: 1, status: 'closed' });
       await addAuditEntry(sql, { what: 'round-checked', ...actor(request), about: id, detail: { isSound } });
     });
-    response.status(201).json(await storedJob(pool, request, id));
+    response.status(201).json(await ownJob(pool, request, id));
   });
 
   router.put('/vehicles/:vehicle/uses/:use', async (request, response) => {

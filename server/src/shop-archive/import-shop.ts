@@ -16,7 +16,7 @@ import { MANIFEST, readManifest, tableFile } from './manifest';
 import type { Manifest } from './manifest';
 import { ArchiveError } from './archive-error';
 import { RowsIn } from './rows';
-import { tablesOf } from './tables';
+import { LEFT_OUT, tablesOf } from './tables';
 import type { Table } from './tables';
 
 /**
@@ -35,7 +35,9 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
       if (await findShop(sql, shop))
         throw new ArchiveError(`the shop ${shop} is there already: name another id with --shop`);
       const tables = await tablesOf(sql, isMove);
-      const strange = Object.keys(manifest.tables).filter((name) => !tables.some((table) => table.name === name));
+      const strange = Object.keys(manifest.tables).filter(
+        (name) => !(name in LEFT_OUT) && !tables.some((table) => table.name === name),
+      );
       if (strange.length > 0)
         throw new ArchiveError(`this version knows no table ${strange.join(', ')}: bring it up to date first`);
       everyTableIsProven(manifest);
@@ -43,6 +45,7 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
       let rows = 0;
       for (const table of tables)
         if (table.name in manifest.tables) rows += await fill(sql, shop, table, archive, manifest);
+      if (!isMove) await switchWebhooksOff(sql, shop);
       const verified = await verifyAuditLog(sql);
       if (!verified.isWhole)
         throw new ArchiveError(`the audit log of this archive is broken at entry ${verified.seq} (${verified.why})`);
@@ -51,6 +54,15 @@ export async function importShop(pool: Pool, archive: ArchiveIn, as: ShopId | nu
     }),
   );
 }
+
+/** Webhooks of a copy send nothing before somebody sets them again, and then by a secret of their own. */
+const switchWebhooksOff = (sql: Sql, shop: ShopId): Promise<unknown> =>
+  sql.query(
+    `UPDATE webhook SET is_off = true,
+            secret = 'whsec_' || encode(sha256(convert_to(gen_random_uuid()::text || gen_random_uuid()::text, 'UTF8')), 'base64')
+      WHERE shop_id = $1`,
+    [shop],
+  );
 
 async function textOf(archive: ArchiveIn, name: string): Promise<string> {
   try {

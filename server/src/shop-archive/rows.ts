@@ -61,7 +61,7 @@ export class RowsIn {
 
   async add(line: string): Promise<void> {
     this.#lines++;
-    const row = this.#row(line);
+    const [row, isWhole] = this.#row(line);
     if (this.#judgements) {
       await this.#told(() => this.#judgements!.add(this.sql, this.shop, row as unknown as WholeRow));
       return;
@@ -72,7 +72,7 @@ export class RowsIn {
       await this.#store();
       this.#batch = { names, texts: [] };
     }
-    this.#batch.texts.push(this.complete ? JSON.stringify(whole) : line);
+    this.#batch.texts.push(this.complete || !isWhole ? JSON.stringify(whole) : line);
     if (this.#batch.texts.length >= BATCH) await this.#store();
   }
 
@@ -89,7 +89,8 @@ export class RowsIn {
     return this.#lines;
   }
 
-  #row(line: string): Row {
+  /** @returns the row, and whether it holds all that stands in the line. */
+  #row(line: string): [Row, boolean] {
     let row: unknown;
     try {
       row = JSON.parse(line);
@@ -97,9 +98,12 @@ export class RowsIn {
       throw this.#wrong(`it is no JSON: ${brokenJson(line)}`);
     }
     if (typeof row !== 'object' || row === null || Array.isArray(row)) throw this.#wrong('it is no object');
+    const { ignored } = this.table;
     for (const name of Object.keys(row))
-      if (!this.#known.has(name)) throw this.#wrong(`${name} is no field; allowed are ${[...this.#known].join(', ')}`);
-    return row as Row;
+      if (!this.#known.has(name) && !ignored.includes(name))
+        throw this.#wrong(`${name} is no field; allowed are ${[...this.#known].join(', ')}`);
+    const kept = Object.entries(row).filter(([name]) => !ignored.includes(name));
+    return kept.length === Object.keys(row).length ? [row as Row, true] : [Object.fromEntries(kept), false];
   }
 
   async #store(): Promise<void> {

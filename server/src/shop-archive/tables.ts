@@ -5,6 +5,8 @@ export interface Table {
   readonly name: string;
   /** All but the shop's id and those that the database makes of others. */
   readonly columns: readonly string[];
+  /** Columns that an archive of an earlier version may hold, and that are passed over. */
+  readonly ignored: readonly string[];
   /** What its rows are ordered by: its key. */
   readonly order: string;
   /** The column that the database counts up, where there is one. */
@@ -20,11 +22,15 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   judgement_newest: 'is the last of the judgements',
   shop_closed: 'says that another cluster keeps the shop',
   shop_home: 'says which cluster keeps the shop',
+  api_key: 'opens this shop here: a copy makes keys of its own',
+  webhook_delivery: 'is what this shop tells, under its own name',
 };
+/** Columns that stay: a copy of the shop speaks under no name of the original. */
+const STAYS: Readonly<Record<string, readonly string[]>> = { webhook: ['secret', 'is_off', 'busy_until'] };
 /** Of these what goes along where a shop moves from one cluster to another of the same servers: its devices go on. */
-const KEPT_OPEN = new Set(['session', 'pairing', 'attempt']);
+const KEPT_OPEN = new Set(['session', 'pairing', 'attempt', 'api_key', 'webhook_delivery']);
 
-interface Row extends Omit<Table, 'columns'> {
+interface Row extends Omit<Table, 'columns' | 'ignored'> {
   readonly columns: string[];
   readonly needs: string[];
 }
@@ -59,8 +65,9 @@ export async function tablesOf(sql: Sql, isMove = false): Promise<readonly Table
     const at = left.findIndex(({ needs }) => needs.every(isThere));
     if (at < 0)
       throw new Error(`these tables refer to each other in a ring: ${left.map(({ name }) => name).join(', ')}`);
-    const { needs: _needs, ...table } = left.splice(at, 1)[0]!;
-    ordered.push(table);
+    const { needs: _needs, columns, ...table } = left.splice(at, 1)[0]!;
+    const ignored = isMove ? [] : (STAYS[table.name] ?? []);
+    ordered.push({ ...table, columns: columns.filter((column) => !ignored.includes(column)), ignored });
   }
   return ordered;
 }

@@ -5,10 +5,12 @@ import { actor, permit } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { bodyAs, shopParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
+import { misfit } from '../platform/http/problem';
+import { isOwnHost } from '../platform/network/own-addresses';
 import { changeShop, shopSettings } from './shops.sql';
 
-/** What a shop chooses for all its devices. */
-export function shopRoutes(pool: Pool): Router {
+/** What a shop chooses for all its devices. @param how `mayReadItself`: instruments may be on this machine, as the demo's are. */
+export function shopRoutes(pool: Pool, { mayReadItself }: { readonly mayReadItself: boolean }): Router {
   const router = Router({ mergeParams: true });
 
   router.get('/settings', async (request, response) => {
@@ -20,6 +22,7 @@ export function shopRoutes(pool: Pool): Router {
     permit(request, 'change-shop');
     const shop = shopParam(request);
     const changes = bodyAs(ShopChanges, request);
+    if (!mayReadItself) refuseOwnHosts(changes.instrumentHosts ?? []);
     await runIdempotent(pool, request, async (sql) => {
       await changeShop(sql, shop, changes);
       await addAuditEntry(sql, { what: 'shop-changed', ...actor(request), about: shop, detail: { ...changes } });
@@ -28,4 +31,14 @@ export function shopRoutes(pool: Pool): Router {
   });
 
   return router;
+}
+
+/** @throws Refusal that names each host that is this machine itself: what listens there is no instrument. */
+function refuseOwnHosts(hosts: readonly string[]): void {
+  const own = hosts.flatMap((host, at) =>
+    isOwnHost(host.replace(/:\d+$/, ''))
+      ? [{ field: `instrumentHosts[${at}]`, found: host, allowed: 'the address of another machine than the server' }]
+      : [],
+  );
+  if (own.length > 0) throw misfit(own);
 }

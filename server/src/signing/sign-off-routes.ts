@@ -2,18 +2,27 @@ import { Router } from 'express';
 import { NewSignOff } from '@tetrad/contracts';
 import { isSameDecision } from '@tetrad/core';
 import { judgeJob } from '../judgements/judge-job';
-import { permit } from '../people/who';
+import { identityKind, permit } from '../people/who';
+import type { SignedIn } from '../people/session-store';
 import { changeJob } from '../jobs/jobs.sql';
 import { newestJudgement } from '../judgements/judgements.sql';
 import type { Pool } from '../platform/database/pool';
 import { saidWith } from './said-with';
-import { addSignOff } from './sign-offs.sql';
+import { addSignOff, isStoredSignOff, mayReopen, supersedeSignOffs } from './sign-offs.sql';
+import type { Signer } from './sign-offs.sql';
 import { bodyAs, shopParam } from '../platform/http/body';
 import { misfit } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
 import { stopTimers } from '../waiting/timers.sql';
 import { tellSignedOff } from '../webhooks/tell-decision';
-import { withJob } from '../jobs/locked-job';
+import { withClosedJob } from '../jobs/locked-job';
+
+const signerOf = (who: SignedIn): Signer => ({
+  name: who.name,
+  id: who.person,
+  kind: identityKind(who),
+  role: who.role,
+});
 
 /** Signing a job off closes it; a decision that differs from the judge's needs its reason. */
 export function signOffRoutes(pool: Pool): Router {
@@ -23,7 +32,12 @@ export function signOffRoutes(pool: Pool): Router {
     const shop = shopParam(request);
     const signer = permit(request, 'sign-off');
     const body = bodyAs(NewSignOff, request);
-    await withJob(pool, request, 'signed-off', async (sql, job) => {
+    await withClosedJob(pool, request, 'signed-off', async (sql, job) => {
+      if (job.status === 'closed' && !(await isStoredSignOff(sql, shop, job.id, body.id))) {
+        // who signs a closed job opens it and closes it again
+        if (!(await mayReopen(sql, shop, job.id, signer))) permit(request, 'differ');
+        await supersedeSignOffs(sql, shop, job.id, signer.name);
+      }
       const newest = await newestJudgement(sql, shop, job.id);
       const judged = newest?.decision ?? null;
       const isOther = !isSameDecision(body, judged);
@@ -36,7 +50,7 @@ export function signOffRoutes(pool: Pool): Router {
             allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
           },
         ]);
-      await addSignOff(sql, shop, job.id, body, signer, judged, {
+      await addSignOff(sql, shop, job.id, body, signerOf(signer), judged, {
         probability: newest && (await saidWith(sql, shop, job.id, newest)),
       });
       await stopTimers(sql, shop, job.id);

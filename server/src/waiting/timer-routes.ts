@@ -6,7 +6,7 @@ import { startTimer, stopTimer } from './timers.sql';
 import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { notFound } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
-import { withJob } from '../jobs/locked-job';
+import { withClosedJob } from '../jobs/locked-job';
 
 /** Timers of one job, on the server's clock. */
 export function timerRoutes(pool: Pool): Router {
@@ -15,9 +15,10 @@ export function timerRoutes(pool: Pool): Router {
   router.post('/timers', async (request, response) => {
     const shop = shopParam(request);
     const body = bodyAs(StartTimer, request);
-    await withJob(pool, request, null, async (sql, { id }) => {
+    await withClosedJob(pool, request, 'timer-started', async (sql, { id }) => {
       await startTimer(sql, shop, id, body);
       await touchJob(sql, shop, id);
+      return { timer: body.id, kind: body.kind };
     });
     response.status(201).json(await wholeJob(pool, request));
   });
@@ -25,9 +26,10 @@ export function timerRoutes(pool: Pool): Router {
   router.post('/timers/:timer/stop', async (request, response) => {
     const shop = shopParam(request);
     const timer = uuidParam(request, 'timer');
-    await withJob(pool, request, null, async (sql, { id }) => {
+    await withClosedJob(pool, request, 'timer-stopped', async (sql, { id }) => {
       if (!(await stopTimer(sql, shop, id, timer))) throw notFound('timer', timer);
       await touchJob(sql, shop, id);
+      return { timer };
     });
     response.json(await wholeJob(pool, request));
   });

@@ -27,7 +27,7 @@ export async function takeRoundsTurn(sql: Sql, shop: ShopId): Promise<boolean> {
   const { rowCount } = await sql.query(
     `UPDATE wakeup SET rounds_at = now() + make_interval(secs => ${ROUNDS_EVERY_S})
       WHERE wakes = $1 AND rounds_at <= now()
-        AND EXISTS (SELECT FROM webhook WHERE shop_id = $1 AND NOT is_removed AND events ? 'round.due')`,
+        AND EXISTS (SELECT FROM webhook WHERE shop_id = $1 AND NOT is_removed AND NOT is_off AND events ? 'round.due')`,
     [shop],
   );
   return rowCount === 1;
@@ -48,7 +48,7 @@ export async function takeWebhooks(sql: Sql, shop: ShopId): Promise<readonly str
   await holdWakeup(sql, shop);
   const { rows } = await sql.query<{ id: string }>(
     `UPDATE webhook w SET busy_until = now() + make_interval(secs => ${LEASE_S})
-      WHERE w.shop_id = $1 AND NOT w.is_removed AND coalesce(w.busy_until <= now(), true)
+      WHERE w.shop_id = $1 AND NOT w.is_removed AND NOT w.is_off AND coalesce(w.busy_until <= now(), true)
         AND EXISTS (SELECT FROM webhook_delivery d
                      WHERE d.shop_id = $1 AND d.webhook_id = w.webhook_id AND ${WAITS} AND d.next_at <= now())
       RETURNING webhook_id AS id`,
@@ -74,9 +74,9 @@ const setWakeup = (sql: Sql, shop: ShopId): Promise<unknown> =>
   sql.query(
     `UPDATE wakeup SET at = coalesce(least(
          (SELECT min(greatest(d.next_at, coalesce(w.busy_until, d.next_at)))
-            FROM webhook_delivery d JOIN webhook w ON w.shop_id = $1 AND w.webhook_id = d.webhook_id AND NOT w.is_removed
+            FROM webhook_delivery d JOIN webhook w ON w.shop_id = $1 AND w.webhook_id = d.webhook_id AND NOT w.is_removed AND NOT w.is_off
            WHERE d.shop_id = $1 AND ${WAITS}),
-         (SELECT rounds_at FROM webhook WHERE shop_id = $1 AND NOT is_removed AND events ? 'round.due' LIMIT 1)), 'infinity')
+         (SELECT rounds_at FROM webhook WHERE shop_id = $1 AND NOT is_removed AND NOT is_off AND events ? 'round.due' LIMIT 1)), 'infinity')
       WHERE wakes = $1`,
     [shop],
   );
@@ -90,7 +90,7 @@ export async function dueDeliveries(sql: Sql, shop: ShopId, webhook: string): Pr
   const { rows } = await sql.query<DueDelivery>(
     `SELECT d.delivery_id AS id, w.url, w.secret, d.body, d.attempts
        FROM webhook_delivery d JOIN webhook w ON w.shop_id = $1 AND w.webhook_id = d.webhook_id
-      WHERE d.shop_id = $1 AND d.webhook_id = $2 AND ${WAITS} AND d.next_at <= now() AND NOT w.is_removed
+      WHERE d.shop_id = $1 AND d.webhook_id = $2 AND ${WAITS} AND d.next_at <= now() AND NOT w.is_removed AND NOT w.is_off
       ORDER BY d.created_at, d.delivery_id LIMIT ${IN_ONE_GO}`,
     [shop, webhook],
   );
@@ -116,7 +116,7 @@ export async function noteSent(
   );
   const { rowCount } = await sql.query(
     `UPDATE webhook SET busy_until = now() + make_interval(secs => ${LEASE_S})
-      WHERE shop_id = $1 AND webhook_id = $2 AND NOT is_removed`,
+      WHERE shop_id = $1 AND webhook_id = $2 AND NOT is_removed AND NOT is_off`,
     [shop, webhook],
   );
   return rowCount === 1;

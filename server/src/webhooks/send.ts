@@ -2,47 +2,23 @@
 import { lookup as resolve } from 'node:dns';
 import { request as overHttp } from 'node:http';
 import { request as overHttps } from 'node:https';
-import { BlockList, isIP } from 'node:net';
-import { networkInterfaces } from 'node:os';
+import { isIP } from 'node:net';
 import type { LookupFunction } from 'node:net';
 import { Webhook } from 'standardwebhooks';
+import { isOwnAddress } from '../platform/network/own-addresses';
 
 /** Usually so long, ms. */
 const PATIENCE_MS = 10_000;
 /** One answer for all that was not reached, so that nobody finds out by it what else there is in a network. */
 const NOT_REACHED = 'no answer';
 
-/** What only the server's own machine answers under: loopback, link-local (where clouds keep secrets), unspecified. */
-const OWN = new BlockList();
-OWN.addSubnet('127.0.0.0', 8);
-OWN.addSubnet('169.254.0.0', 16);
-OWN.addSubnet('0.0.0.0', 8);
-OWN.addAddress('::1', 'ipv6');
-OWN.addAddress('::', 'ipv6');
-OWN.addSubnet('fe80::', 10, 'ipv6');
-OWN.addSubnet('::ffff:127.0.0.0', 104, 'ipv6');
-OWN.addSubnet('::ffff:169.254.0.0', 112, 'ipv6');
-
-const familyOf = (address: string) => (isIP(address) === 6 ? 'ipv6' : 'ipv4');
-
-/** The address is one of this machine: what only it answers under, or one of its interfaces as they are now. */
-function isOwn(address: string): boolean {
-  if (OWN.check(address, familyOf(address))) return true;
-  const interfaces = new BlockList();
-  for (const one of Object.values(networkInterfaces()).flat())
-    if (one) {
-      interfaces.addAddress(one.address, familyOf(one.address));
-      if (one.family === 'IPv4') interfaces.addAddress(`::ffff:${one.address}`, 'ipv6');
-    }
-  return interfaces.check(address, familyOf(address));
-}
 const NOT_OWN = 'the address is of this server itself';
 
 const outwards: LookupFunction = (hostname, options, done) =>
   resolve(hostname, options, (error, address, family) => {
     if (error) return done(error, address, family);
     const found = typeof address === 'string' ? [address] : address.map((one) => one.address);
-    return found.some(isOwn) ? done(new Error(NOT_OWN), address, family) : done(null, address, family);
+    return found.some(isOwnAddress) ? done(new Error(NOT_OWN), address, family) : done(null, address, family);
   });
 
 export interface OutgoingMessage {
@@ -72,7 +48,7 @@ export function send(
 ): Promise<SendResult> {
   const target = new URL(url);
   const host = target.hostname.replace(/^\[|\]$/g, '');
-  if (!toItself && isIP(host) && isOwn(host)) return Promise.resolve({ isDelivered: false, answer: NOT_OWN });
+  if (!toItself && isIP(host) && isOwnAddress(host)) return Promise.resolve({ isDelivered: false, answer: NOT_OWN });
   const now = new Date();
   const headers = {
     'Content-Type': 'application/json',

@@ -1,13 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { Router } from 'express';
 import { WebhookBody } from '@tetrad/contracts';
-import type { ShopId } from '@tetrad/contracts';
+import type { ShopId, WebhookView } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { actor, permit } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
-import { notFound } from '../platform/http/problem';
+import { Refusal, notFound, problem } from '../platform/http/problem';
 import { listDeliveries, listWebhooks, putWebhook, removeWebhook, tellWebhooks } from './webhooks.sql';
 
 const SECRET_BYTES = 32;
@@ -18,8 +18,10 @@ const newSecret = (): string => `whsec_${randomBytes(SECRET_BYTES).toString('bas
 export function webhookRoutes(pool: Pool): Router {
   const router = Router({ mergeParams: true });
 
-  async function known(shop: ShopId, id: string): Promise<void> {
-    if (!(await listWebhooks(pool, shop)).some((one) => one.id === id)) throw notFound('webhook', id);
+  async function known(shop: ShopId, id: string): Promise<WebhookView> {
+    const found = (await listWebhooks(pool, shop)).find((one) => one.id === id);
+    if (!found) throw notFound('webhook', id);
+    return found;
   }
 
   router.get('/webhooks', async (request, response) => {
@@ -51,8 +53,14 @@ export function webhookRoutes(pool: Pool): Router {
   router.post('/webhooks/:webhook/test', async (request, response) => {
     permit(request, 'change-shop');
     const [shop, id] = [shopParam(request), uuidParam(request, 'webhook')];
-    await known(shop, id);
-    await runIdempotent(pool, request, (sql) => tellWebhooks(sql, shop, { event: 'test', data: {} }, id));
+    if ((await known(shop, id)).isOff)
+      throw new Refusal(
+        problem(409, 'switched-off', 'This webhook came with a copy of the shop and is off: save it again first.'),
+      );
+    await runIdempotent(pool, request, async (sql) => {
+      await tellWebhooks(sql, shop, { event: 'test', data: {} }, id);
+      await addAuditEntry(sql, { what: 'webhook-tested', ...actor(request), about: id });
+    });
     response.status(202).end();
   });
 

@@ -4,7 +4,7 @@ import type { Sql } from '../platform/database/pool';
 
 export async function listWebhooks(sql: Sql, shop: ShopId): Promise<readonly WebhookView[]> {
   const { rows } = await sql.query<WebhookView>(
-    `SELECT webhook_id AS id, url, events, secret FROM webhook WHERE shop_id = $1 AND NOT is_removed
+    `SELECT webhook_id AS id, url, events, secret, is_off AS "isOff" FROM webhook WHERE shop_id = $1 AND NOT is_removed
       ORDER BY created_at, webhook_id`,
     [shop],
   );
@@ -21,7 +21,7 @@ export async function putWebhook(
 ): Promise<void> {
   await sql.query(
     `INSERT INTO webhook (shop_id, webhook_id, url, events, secret) VALUES ($1, $2, $3, $4, $5)
-     ON CONFLICT (shop_id, webhook_id) DO UPDATE SET url = excluded.url, events = excluded.events, is_removed = false,
+     ON CONFLICT (shop_id, webhook_id) DO UPDATE SET url = excluded.url, events = excluded.events, is_removed = false, is_off = false,
        secret = CASE WHEN webhook.is_removed THEN excluded.secret ELSE webhook.secret END`,
     [shop, id, url, JSON.stringify(events), secret],
   );
@@ -74,7 +74,7 @@ export async function tellWebhooks(
   await sql.query(
     `INSERT INTO webhook_delivery (shop_id, delivery_id, webhook_id, event, body)
      SELECT $1, gen_random_uuid(), webhook_id, $2, $3 FROM webhook
-      WHERE shop_id = $1 AND NOT is_removed AND CASE WHEN $4::uuid IS NULL THEN events ? $2 ELSE webhook_id = $4 END`,
+      WHERE shop_id = $1 AND NOT is_removed AND NOT is_off AND CASE WHEN $4::uuid IS NULL THEN events ? $2 ELSE webhook_id = $4 END`,
     [shop, event, body, only],
   );
 }

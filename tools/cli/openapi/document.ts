@@ -1,9 +1,9 @@
 /** The OpenAPI 3.1 document of the HTTP interface: made from contracts, never written by hand. */
+import { readFileSync } from 'node:fs';
 import { PERMISSIONS } from '@tetrad/contracts';
 import type { OperationAnswer, Operation } from '@tetrad/contracts/operations';
 import { OPERATIONS, OPERATION_GROUPS, pathOf } from '@tetrad/contracts/operations';
 import {
-  CORE_VERSION,
   INSTRUMENT_KINDS,
   caseParts,
   caseShape,
@@ -20,6 +20,9 @@ import type { FormatSchemas } from './answer-schemas';
 import { REFERENCE, bodySchemas } from './body-schemas';
 
 type Json = Readonly<Record<string, unknown>>;
+
+/** Of the product, which is written from its own folder. */
+const { version: PRODUCT_VERSION } = JSON.parse(readFileSync('package.json', 'utf8')) as { readonly version: string };
 
 const FORMATS: FormatSchemas = {
   Case: caseShape.schema as Json,
@@ -112,7 +115,7 @@ function openApiDocument(): Json {
     openapi: '3.1.0',
     info: {
       title: 'Tetrad',
-      version: CORE_VERSION,
+      version: PRODUCT_VERSION,
       description:
         'Battery, starter and alternator: jobs, their evidence and what the judge says of it. Times are ISO 8601 in UTC; quantities are plain SI.',
       license: { name: 'MIT', identifier: 'MIT' },

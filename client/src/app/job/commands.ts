@@ -8,6 +8,7 @@ import type { CriteriaSet, Observation, ObservationName, Pass, Reading, TestName
 import { Clock } from '../device/clock';
 import { Sentences } from '../device/sentences';
 import type { Act } from '../outbox/outbox-item';
+import { Toasts } from '../kit/toasts';
 import { newId } from '../state/new-id';
 import { MAX_UNDONE, keepUndo, keptUndo } from './undo';
 import type { Done } from './undo';
@@ -28,6 +29,18 @@ export type EnteredReading = Pick<
 > & {
   readonly conditions: Readonly<Record<string, string | number | boolean>>;
 };
+/** What a closed job is told, whoever wants to change what it was closed with. */
+const CLOSED = 'This job is closed. Reopen it before you change it.';
+const OF_EVIDENCE: ReadonlySet<Act['kind']> = new Set(['reading', 'void', 'observation', 'take-back']);
+
+/** A closed job takes no evidence, and no change but that it is opened again or given to somebody else. */
+function isRefused(act: Act, job: JobView | null): boolean {
+  if (job?.status !== 'closed') return false;
+  if (act.kind !== 'changes') return OF_EVIDENCE.has(act.kind);
+  const { version: _version, assignee: _assignee, status, ...changed } = act.body;
+  return status !== 'open' && Object.keys(changed).length > 0;
+}
+
 /** Changes to a job, without the version they are made on. */
 export type LabelChanges = Omit<JobChanges, 'version'>;
 /** With the shop's own set, where one was chosen. */
@@ -49,7 +62,7 @@ export const withCommands = <_>() =>
       done: [],
       own: new Set<string>(),
     }),
-    withMethods((store, clock = inject(Clock), voice = inject(Sentences)) => {
+    withMethods((store, clock = inject(Clock), voice = inject(Sentences), toasts = inject(Toasts)) => {
       const named = () => (store.who() === '' ? {} : { by: store.who() });
       const passed = () => (store.pass() === 'after' ? ({ pass: 'after' } as const) : {});
       /** Hands an act over, and remembers a reading that it saves as one of this device. */
@@ -67,6 +80,7 @@ export const withCommands = <_>() =>
         (store.view()?.timers ?? []).filter(({ kind }) => kinds.includes(kind)).map(begunAgain);
       /** Does something, and keeps how it is taken back. */
       const take = (says: string, act: Act, back: readonly Act[], at: string | null = null): void => {
+        if (isRefused(act, store.view())) return toasts.say(CLOSED);
         send(act);
         remember([...store.done(), { says, back, at }].slice(-MAX_UNDONE));
       };

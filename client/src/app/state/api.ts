@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { map } from 'rxjs';
+import { EMPTY, expand, map, scan } from 'rxjs';
 import type {
   CheckCriteria,
   CheckedCriteriaView,
@@ -63,6 +63,7 @@ import { idempotencyHeader } from './idempotent-writes';
 
 const FIRST_PAGE = 30;
 const NEXT_PAGES = 300;
+const NEXT_SHEETS = 500;
 
 export interface FloorPage {
   readonly rows: readonly FloorRow[];
@@ -272,8 +273,16 @@ export class Api {
       .get<readonly RoundVehicle[]>(address ?? `/api/shops/${shop}/rounds/${plan}/vehicles`, { observe: 'response' })
       .pipe(map(({ body, headers }) => ({ rows: body ?? [], next: nextPage(headers.get('Link'), NEXT_PAGES) })));
   }
+  /** The rows of a sheet, page after page: what is there already is told with each. */
   roundSheet(shop: string, plan: string): Observable<readonly SheetRow[]> {
-    return this.#http.get<readonly SheetRow[]>(`/api/shops/${shop}/rounds/${plan}/sheet`);
+    const page = (address: string) =>
+      this.#http
+        .get<readonly SheetRow[]>(address, { observe: 'response' })
+        .pipe(map(({ body, headers }) => ({ rows: body ?? [], next: nextPage(headers.get('Link'), NEXT_SHEETS) })));
+    return page(`/api/shops/${shop}/rounds/${plan}/sheet`).pipe(
+      expand(({ next }) => (next === null ? EMPTY : page(next))),
+      scan((rows, { rows: more }) => [...rows, ...more], [] as readonly SheetRow[]),
+    );
   }
   putVehicleUse(shop: string, vehicle: string, id: string, use: VehicleUse): Observable<void> {
     return this.#http.put<void>(`/api/shops/${shop}/vehicles/${vehicle}/uses/${id}`, use);

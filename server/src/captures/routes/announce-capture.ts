@@ -1,7 +1,7 @@
 import type { ShopId } from '@tetrad/contracts';
 import { NewCapture } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
-import { jobOf } from '../../jobs/locked-job';
+import { closed, jobOf } from '../../jobs/locked-job';
 import { actor, permit, whoOf } from '../../people/who';
 import type { Pool } from '../../platform/database/pool';
 import { bodyAs, shopParam } from '../../platform/http/body';
@@ -22,13 +22,15 @@ export const announceCapture =
     const shop = shopParam(request);
     permit(request, 'work');
     const body = bodyAs(NewCapture, request);
-    const { id: job } = await jobOf(pool, request);
+    const at = await jobOf(pool, request);
+    const { id: job } = at;
     const known = await findCapture(pool, shop, body.id);
     if (known && (known.job !== job || known.name !== body.name || known.bytes !== body.bytes))
       throw new Refusal(
         problem(409, 'id-taken', `Capture ${body.id} is another file: ${known.name}, ${known.bytes} bytes.`),
       );
     if (!known) {
+      if (at.status === 'closed') throw closed(at);
       await refuseOverQuota(pool, shop, body.bytes, quotaBytes);
       await runIdempotent(pool, request, async (sql) => {
         await addCapture(sql, shop, job, body, whoOf(request).name);

@@ -1,4 +1,6 @@
 import { CaptureFound } from '@tetrad/contracts';
+import { addAuditEntry } from '../../audit-log/audit-log.sql';
+import { actor } from '../../people/who';
 import { bodyAs, shopParam } from '../../platform/http/body';
 import { runIdempotent } from '../../platform/http/idempotency';
 import { Refusal, problem } from '../../platform/http/problem';
@@ -20,6 +22,10 @@ export const storeFound: CaptureRoute = (pool) => async (request, response) => {
       ),
     );
   const { data: _samples, ...told } = found;
-  await runIdempotent(pool, request, (sql) => addFound(sql, shop, capture.id, told));
+  await runIdempotent(pool, request, async (sql) => {
+    await addFound(sql, shop, capture.id, told);
+    const detail = { capture: capture.id, findings: told.findings?.map(({ finding }) => finding) ?? [] };
+    await addAuditEntry(sql, { what: 'capture-analyzed', ...actor(request), about: capture.job, detail });
+  });
   response.status(201).json(captureView((await findCapture(pool, shop, capture.id))!));
 };

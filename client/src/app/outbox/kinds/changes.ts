@@ -19,6 +19,8 @@ export const changes: OutboxKind<ChangesPayload> = {
       ...(vehicle && { vehicle: { ...job.vehicle, ...vehicle } }),
       ...(criteria !== undefined && criteria !== job.criteria && { criteria, criteriaSet: criteriaSet ?? null }),
       ...(status !== undefined && { status }),
+      // a job that is open again is signed off no longer
+      ...(status === 'open' && { signOff: null }),
       ...(assignee !== undefined && { assignee }),
       case: {
         ...job.case,

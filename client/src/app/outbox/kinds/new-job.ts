@@ -44,6 +44,7 @@ export const opened = ({ body, queuedAt }: Queued & NewJobPayload): JobView => (
   timers: [],
   acknowledgements: [],
   signOff: null,
+  supersededSignOff: null,
   imported: null,
   importedSignOff: null,
   outcome: null,

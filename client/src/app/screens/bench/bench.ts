@@ -187,6 +187,9 @@ export class Bench {
     this.job.change({ pass: 'after', status: 'open' }, 'Repair done');
     this.at.onward();
   }
+  protected reopen(): void {
+    this.job.change({ status: 'open' }, 'Reopened');
+  }
   protected signOff(draft: SignOffDraft): void {
     this.job.signOff(draft);
     this.signing.set(false);

@@ -46,8 +46,15 @@ const EVENT_WORDS: Readonly<Record<WebhookEvent, string>> = {
             {{ shown() === hook.id ? 'Hide' : 'Show' }}
           </button>
         </p>
+        @if (hook.isOff) {
+          <p><strong>Off.</strong> It came with a copy of this shop and sends nothing until you switch it on.</p>
+        }
         <div class="does">
-          <button pButton (click)="test(hook)">Send a test</button>
+          @if (hook.isOff) {
+            <button pButton (click)="switchOn(hook)">Switch on</button>
+          } @else {
+            <button pButton (click)="test(hook)">Send a test</button>
+          }
           <button pButton (click)="look(hook)">Messages</button>
           <button pButton kind="bare" (click)="remove(hook)">Remove</button>
         </div>
@@ -184,10 +191,17 @@ export class Webhooks {
         this.#found.reload();
         const again = { url, events: [...events] };
         const undo = (): void => void this.#api.putWebhook(shop, id, again).subscribe(() => this.#found.reload());
-        this.#toasts.say('The webhook is removed.', undo);
+        this.#toasts.say('The webhook is removed. Undo gives it a new secret.', undo);
       },
       error: this.#refused,
     });
+  }
+  protected switchOn({ id, url, events }: WebhookView): void {
+    const shop = this.#shop();
+    if (shop === null) return;
+    this.#api
+      .putWebhook(shop, id, { url, events: [...events] })
+      .subscribe({ next: () => this.#found.reload(), error: this.#refused });
   }
   protected test(hook: WebhookView): void {
     const shop = this.#shop();

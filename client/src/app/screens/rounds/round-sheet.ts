@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -43,7 +43,7 @@ const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'nea
     } @else if (rows().length === 0) {
       <tt-empty says="No vehicle is in this group." />
     } @else {
-      <p-table [value]="rows()" dataKey="id">
+      <p-table [value]="shown()" dataKey="id">
         <ng-template #header>
           <tr>
             <th scope="col">Urgency</th>
@@ -80,6 +80,11 @@ const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'nea
           </tr>
         </ng-template>
       </p-table>
+      @if (shown().length < rows().length) {
+        <button pButton (click)="most.set(most() + step)">
+          Show {{ step }} more, {{ rows().length - shown().length }} are left
+        </button>
+      }
     }
   `,
   styles: `
@@ -155,6 +160,10 @@ export class RoundSheet {
       };
     }),
   );
+  /** So many rows are drawn at first, and more when they are asked for; the file holds all of them. */
+  protected readonly step = 100;
+  protected readonly most = signal(this.step);
+  protected readonly shown = computed(() => this.rows().slice(0, this.most()));
   protected readonly sums = computed(() => {
     const count = (word: string): number => this.rows().filter(({ urgency }) => urgency === word).length;
     const words = [...new Set(this.rows().map(({ urgency }) => urgency))];

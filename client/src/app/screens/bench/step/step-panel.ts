@@ -18,7 +18,9 @@ import { pageOfStep } from '@tetrad/core/guide';
 import { Sentences } from '../../../device/sentences';
 import { Settings } from '../../../device/settings';
 import type { EnteredReading } from '../../../job/commands';
+import { Store } from '@ngrx/store';
 import { JobStore } from '../../../job/job.store';
+import { selectMay } from '../../../state/session/session.feature';
 import { GuideDrawer } from '../../../guide/guide-drawer';
 import { Button } from '../../../kit/button';
 import { GradeMark } from '../../../kit/grade-mark';
@@ -111,6 +113,13 @@ export class StepPanel {
   readonly chosen = output<StepName>();
   /** Nothing is left to read: the job can be signed off. */
   readonly decided = output();
+
+  /** Of a closed job nothing is entered; what was read is still shown. */
+  protected readonly isClosed = computed(
+    () => this.view().status === 'closed' && !(this.step().kind === 'reading' && this.reading.isShown()),
+  );
+  protected readonly mayReopen = inject(Store).selectSignal(selectMay('sign-off'));
+  readonly reopened = output();
 
   /** The label says something else than what was taken from it. */
   readonly corrects = output();
