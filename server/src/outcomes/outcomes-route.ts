@@ -23,7 +23,7 @@ const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365;
 const MAX_DAYS = 10 * 366;
 /** Jobs that are counted at most, the newest: of more a shorter period tells more. */
-const MAX_COUNTED = 10_000;
+const MAX_COUNTED = 8_000;
 
 /** What became of the jobs of a period. @param lists Where lists are read from. */
 export function outcomesRoute(pool: Pool, lists: Sql, turns: FairQueue): Router {

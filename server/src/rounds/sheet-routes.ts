@@ -14,7 +14,7 @@ import { planOf } from './plans.sql';
 import { sheetOrder, sheetRows } from './sheet.sql';
 
 /** Vehicles that stand on paper: the most urgent. */
-const MAX_ON_PAPER = 200;
+const MAX_ON_PAPER = 100;
 
 /** The sheet of a round, to read on a screen or as paper. @param lists Where lists are read from. */
 export function sheetRoutes(pool: Pool, lists: Sql, fontsFolder: string, turns: FairQueue): Router {

@@ -1,3 +1,4 @@
+import { setImmediate as othersTurn } from 'node:timers/promises';
 import { Router } from 'express';
 import { ImportVehicles } from '@tetrad/contracts';
 import type { VehicleImportView } from '@tetrad/contracts';
@@ -19,10 +20,17 @@ export function vehicleImportRoutes(pool: Pool): Router {
     permit(request, 'see-all-jobs');
     const shop = shopParam(request);
     const { id, rows: given, isApplied } = bodyAs(ImportVehicles, request);
+    await othersTurn(); // of thousands of rows each step takes long enough to let others in between
     const read = readRows(given, new Date());
-    const plan = async (sql: Sql) => planImport(read, await knownVehicles(sql, shop, read.rows));
+    await othersTurn();
+    const plan = async (sql: Sql) => {
+      const known = await knownVehicles(sql, shop, read.rows);
+      await othersTurn();
+      return planImport(read, known);
+    };
     if (!isApplied) {
       const told = (await plan(pool)).map(({ row: _row, was: _was, ...imported }) => imported);
+      await othersTurn();
       return void response.json({ id, isApplied, rows: told } satisfies VehicleImportView);
     }
     await runIdempotent(pool, request, async (sql) => {
