@@ -10,7 +10,7 @@ import { inOwnNetwork } from './torture/own-network.mjs';
 import { failOver } from './torture/fail-over.mjs';
 import { floor, searches } from './torture/floor.mjs';
 import { largestBodies } from './torture/largest-bodies.mjs';
-import { kills } from './torture/kills.mjs';
+import { WRITE_KINDS, kills } from './torture/kills.mjs';
 import { largeShop } from './torture/large-shop.mjs';
 import { malformed } from './torture/malformed.mjs';
 import { shopMoves } from './torture/shop-moves.mjs';
@@ -103,7 +103,7 @@ async function measure(name, aim, work, judged) {
 async function alone(app) {
   for (const what of ['connections', 'server', 'database'])
     await measure(
-      `${AMOUNTS[what]} × ${what} killed in mid-write`,
+      `${AMOUNTS[what]} × ${what} killed in mid-write, ${WRITE_KINDS} kinds of writes`,
       `0 lost, 0 twice, back within ${BACK_MS / 1000} s`,
       () => kills(app, app[HOW[what]], AMOUNTS[what]),
       killed(BACK_MS),
