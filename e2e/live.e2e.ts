@@ -95,6 +95,7 @@ test('a recorder records the start that is cranked while it waits, and its captu
 test('an instrument whose host nobody allowed says so on the bench, and typing goes on', async ({ page, app }) => {
   await page.goto(app.url);
   await expect(page.getByText('Utility van').first()).toBeVisible();
+  await takeOver(page, 'Edda Quill', '7410'); // what an instrument is told by is changed by those who lead
   await page.evaluate(async () => {
     const { shop } = (await (await fetch('/api/session')).json()) as { shop: { id: string } };
     const [meter] = (await (await fetch(`/api/shops/${shop.id}/instruments`)).json()) as { id: string }[];
