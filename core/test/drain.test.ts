@@ -2,6 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { checkCase, judge } from '@tetrad/core';
 import type { Judgement, Reading } from '@tetrad/core';
+import { measuresOfVisit } from '../src/trends';
 import { fuseOhms } from '../src/circuit/fuse-ohms';
 import { caseOf, charging, read, rest, saw } from './cases';
 
@@ -32,6 +33,15 @@ describe('a draw', () => {
     expect(pulled.grade).toBe('noted');
     expect(pulled.because).toBe('20 mA with F7 pulled: 160 mA flow through it.');
     expect(drain(judgement)).toBeCloseTo(drain(said(draw(0.18))), 5);
+  });
+
+  it('with a fuse pulled alone leaves the whole drain unread, and is asked for', () => {
+    const judgement = said(draw(0.02, { pulled: 'F7' }));
+    expect(judgement.decision.action).toBe('test-next');
+    expect(judgement.next[0]!.test).toBe('parasitic-draw');
+    expect(judgement.decision.because).toBe(judgement.next[0]!.because);
+    const { before } = measuresOfVisit(caseOf([...sound(), draw(0.02, { pulled: 'F7' })]));
+    expect(before.map(({ series }) => series)).not.toContain('drain');
   });
 });
 

@@ -137,10 +137,10 @@ describe('a load test on 6 and 24 V', () => {
 
 describe('a drop is told as it was read', () => {
   it('with less than the usual current the limit shrinks in proportion', () => {
-    const readings = [rest(12.6), drop('drop-starter-ground', 0.31, 100)];
-    expect(lastOf(readings).limit).toBe('at most 145 mV at 100 A (200 mV at the usual 138 A)');
+    const readings = [rest(12.6), drop('drop-starter-ground', 0.31, 50)];
+    expect(lastOf(readings).limit).toBe('at most 133 mV at 50 A (200 mV at the usual 75 A)');
     const line = judge(caseOf(readings)).faults.find(({ fault }) => fault === 'cable-starter-ground')!.evidence[0]!;
-    expect(line.says).toBe('310 mV lost at 100 A; limit 145 mV');
+    expect(line.says).toBe('310 mV lost at 50 A; limit 133 mV');
   });
 
   it('with more it stays: a path that loses so much is bad at any current', () => {

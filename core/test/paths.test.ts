@@ -120,7 +120,7 @@ describe('the solver', () => {
 });
 
 describe('a reading straight across a fault', () => {
-  it.each(PATH_TESTS.map((test) => [test] as const))(
+  it.each(PATH_TESTS.filter((test) => test !== 'drop-charge-total').map((test) => [test] as const))(
     '%s far outside its limit is repaired, whatever else reads well',
     (test) => {
       const isCharging = PATHS[test].loadedBy === 'charging';
@@ -146,6 +146,17 @@ describe('a reading straight across a fault', () => {
       expect(PATHS[test].pieces.map((piece) => PIECES[piece].fault)).toContain(said.decision.fault);
     },
   );
+
+  it('both sides of the charging path in one reading: good clears both, bad is halved', () => {
+    const readings = [...BASE, charging(14, 'on')];
+    const both = (volts: number) =>
+      caseOf([...readings, drop('drop-charge-total', volts, 88)], { symptoms: ['charge-lamp'] });
+    const sides: readonly string[] = ['drop-charge-positive', 'drop-charge-ground'];
+    const bad = judge(both(1.6));
+    expect(bad.decision.action).toBe('test-next');
+    expect(sides).toContain(bad.next[0]!.test);
+    expect(judge(both(0.1)).next.filter(({ test }) => sides.includes(test))).toEqual([]);
+  });
 
   it('is never followed by “nothing found”, nor by “keep” of what it is read across', () => {
     let looked = 0;

@@ -89,6 +89,9 @@ describe('the load test’s floor by temperature', () => {
 });
 
 describe('volts lost in a path', () => {
+  /** What an engine of 2.0 litres with four cylinders usually asks for, A. */
+  const [LEAST_USUAL, MOST_USUAL] = [75, 200];
+
   const PATHS = [
     ['drop-positive-post', 0.1, 0.5, 137.5],
     ['drop-negative-post', 0.1, 0.5, 137.5],
@@ -122,10 +125,22 @@ describe('volts lost in a path', () => {
     },
   );
 
-  it('at three quarters of the usual current three quarters of the volts are allowed', () => {
-    const amps = 137.5 * 0.75;
+  it('at three quarters of the least usual current three quarters of the volts are allowed', () => {
+    const amps = LEAST_USUAL * 0.75;
     expect(gradeOf(read('drop-starter-ground', 0.145, { amps }), BALANCED)).not.toBe('outside');
     expect(gradeOf(read('drop-starter-ground', 0.155, { amps }), BALANCED)).toBe('outside');
+  });
+
+  it.each([LEAST_USUAL, 140, MOST_USUAL])('anywhere in the usual range, as at %d A, the plain limit stands', (amps) => {
+    expect(gradeOf(read('drop-starter-ground', 0.195, { amps }), BALANCED)).not.toBe('outside');
+    expect(gradeOf(read('drop-starter-ground', 0.205, { amps }), BALANCED)).toBe('outside');
+  });
+
+  it('with more than the usual current a loss is explained by the current, in proportion to the middle of the range', () => {
+    const amps = MOST_USUAL * 2;
+    expect(gradeOf(read('drop-starter-ground', 0.205, { amps }), BALANCED)).toBe('near');
+    expect(gradeOf(read('drop-starter-ground', 0.57, { amps }), BALANCED)).toBe('near');
+    expect(gradeOf(read('drop-starter-ground', 0.6, { amps }), BALANCED)).toBe('outside');
   });
 });
 

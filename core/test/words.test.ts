@@ -112,6 +112,6 @@ test('what would change the decision is told: the drop that would clear the path
     }),
   );
   expect(said.faults[0]!.wouldChange!.map(({ says }) => says)).toContain(
-    'drop, starter case to battery −: a repeat reading under 175 mV would clear it',
+    'drop, starter case to battery −: a repeat reading under 200 mV would clear it',
   );
 });

@@ -101,6 +101,12 @@ export const PATHS = {
     strictVolts: 0.1,
     lenientVolts: 0.5,
   },
+  'drop-charge-total': {
+    pieces: ['charge-cable', 'alternator-joint', 'engine-strap', 'negative-post'],
+    loadedBy: 'charging',
+    strictVolts: 0.4,
+    lenientVolts: 1,
+  },
 } as const satisfies Partial<Record<TestName, PathRow>>;
 
 export type PathTest = keyof typeof PATHS;

@@ -154,6 +154,16 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
       note: 'note-humps',
     },
   ],
+  'field-current': [
+    {
+      // at full command: only then its low end means worn brushes
+      when: { loads: 'on' },
+      rule: { kind: 'band', min: 2.5, max: 7 },
+      borderline: 0.5,
+      source: PRACTICE,
+      note: 'note-field',
+    },
+  ],
   'diode-forward': [
     {
       rule: { kind: 'band', min: 0.2, max: 1.3 },

@@ -6,6 +6,7 @@
  * code; a shop copies a set and edits it. Volts are for a 12 V system and scale with nominal volts.
  */
 import type { TestName } from '../format/names';
+import type { ReadingMethod } from '../format/words';
 import type { Costs } from './costs';
 import type { TypicalDraw } from './expected-draw';
 import type { NoteName } from './limit-notes';
@@ -17,7 +18,7 @@ export interface LimitConditions {
   readonly regulation?: 'fixed' | 'commanded';
   readonly fuel?: 'petrol' | 'diesel';
   /** Methods of reading that this limit may judge; others make the reading void. */
-  readonly methods?: readonly ('watched' | 'min-max' | 'fast-peak' | 'scope')[];
+  readonly methods?: readonly ReadingMethod[];
 }
 
 /** One limit of a set. */

@@ -2,7 +2,7 @@
 import { checkShape, integer, list, number, object, show, text, word } from '../format/shape';
 import type { Shape } from '../format/shape';
 import { TEST_WORDS } from '../format/trade-words';
-import { PARTS } from '../format/words';
+import { PARTS, READING_METHODS } from '../format/words';
 import type { CheckReport, Misfit } from '../format/misfit';
 import type { CriteriaSet, Limit } from './criteria-set';
 import type { LimitRule } from './limit-rule';
@@ -82,7 +82,7 @@ const limit = object(
         loads: word(['on', 'off']),
         regulation: word(['fixed', 'commanded']),
         fuel: word(['petrol', 'diesel']),
-        methods: list(word(['watched', 'min-max', 'fast-peak', 'scope']), 1, 4),
+        methods: list(word(READING_METHODS), 1, READING_METHODS.length),
       },
       { isClosed: true },
     ),

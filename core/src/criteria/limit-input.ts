@@ -2,13 +2,14 @@ import type { System } from '../format/case-shape';
 import type { ReadingConditions } from '../format/conditions';
 import type { TestName } from '../format/names';
 import type { DrawRange } from './expected-draw';
+import type { UsualAmps } from './usual-amps';
 
 /** The path of a drop reading, and the current it was read at. */
 export interface PathInput {
   /** As told with the reading, A; undefined where nobody told it. */
   readonly amps: number | undefined;
-  /** What the path usually carries in this vehicle, A; null where the case does not tell. */
-  readonly usualAmps: number | null;
+  /** What the path usually carries in this vehicle; null where the case does not tell. */
+  readonly usual: UsualAmps | null;
   /** Nearly the whole battery voltage lies across it. */
   readonly isOpen: boolean;
 }

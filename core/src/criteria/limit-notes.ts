@@ -68,6 +68,9 @@ const NOTES = {
   'note-humps': plain(
     'Even humps of some tens of millivolts; a missing hump in six is a diode even where the AC figure passes.',
   ),
+  'note-field': plain(
+    'At full command, as practice knows it: little is worn brushes, much more a shorted rotor. The maker’s maximum wins.',
+  ),
   'note-one-way': plain('Stud to case on the diode range conducts one way only.'),
   'note-drain': telling(
     'band',

@@ -14,7 +14,7 @@ import { showsCapability } from './capability';
 import { isNumeric, latest, loadsOf } from './case-context';
 import type { CaseContext } from './case-context';
 import { message } from './messages';
-import { isOpen, referenceAmps, toldAmps } from './path-amps';
+import { isOpen, toldAmps, usualAmps } from './path-amps';
 
 /** The maker's figure for a test, in its unit; it wins over every school's. */
 export interface SpecifiedRange {
@@ -26,6 +26,7 @@ export interface SpecifiedRange {
 export interface LimitedTest {
   /** True where limits are proportional to nominal volts. */
   readonly scales: boolean;
+  readonly isPartial?: ((reading: Reading) => boolean) | undefined;
   readonly isUnlimited?: ((reading: Reading, context: CaseContext) => boolean) | undefined;
   readonly specified?: ((system: Case['system'], reading: Reading) => SpecifiedRange | undefined) | undefined;
 }
@@ -61,7 +62,9 @@ function applies({ when }: Limit, reading: Reading, { regulation, fuel }: CaseCo
   if (when.loads && when.loads !== loadsOf(reading)) return false;
   if (when.regulation && when.regulation !== regulation) return false;
   if (when.fuel && when.fuel !== fuel) return false;
-  return !when.methods || when.methods.includes(reading.conditions?.method ?? 'watched');
+  // the vehicle's own data is as slow as an eye on a display
+  const { method = 'watched' } = reading.conditions ?? {};
+  return !when.methods || when.methods.includes(method === 'scan-tool' ? 'watched' : method);
 }
 
 const NO_CONDITIONS: LimitInput['conditions'] = {};
@@ -87,7 +90,7 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
       isPathTest(test) && isNumeric(reading)
         ? {
             amps: toldAmps(reading, context),
-            usualAmps: referenceAmps(pathOf(test).loadedBy, context),
+            usual: usualAmps(pathOf(test).loadedBy, context),
             isOpen: isOpen(reading, context),
           }
         : null,
@@ -108,9 +111,10 @@ function resolve(limit: Limit, reading: Reading, input: LimitInput): ResolvedLim
     value: made.value ?? (isNumeric(reading) ? reading.value : Number.NaN),
     min: made.min ?? -Infinity,
     max: made.max ?? Infinity,
-    borderline: rule.zone ? rule.zone(borderline, made, input) : borderline,
+    borderline: made.near?.width ?? (rule.zone ? rule.zone(borderline, made, input) : borderline),
     perUnit: made.perUnit ?? 1,
     bound: made.bound,
+    near: made.near?.because ?? null,
     limit,
     drawn: made.drawn ?? null,
   };
@@ -133,6 +137,7 @@ function specifiedLimit(reading: Reading, row: LimitedTest, { case: { system } }
     borderline: 0,
     perUnit: 1,
     bound: message('specified', { test: reading.test, ...finiteEnds(ends) }),
+    near: null,
     limit: null,
     drawn: ends,
   };
@@ -145,7 +150,7 @@ function specifiedLimit(reading: Reading, row: LimitedTest, { case: { system } }
  */
 export function compareWithLimits(reading: Reading, row: LimitedTest, context: CaseContext): Comparison | null {
   const { uncertainty } = reading;
-  if (row.isUnlimited?.(reading, context)) return null;
+  if (row.isPartial?.(reading) || row.isUnlimited?.(reading, context)) return null;
   const specified = specifiedLimit(reading, row, context);
   if (specified) return { resolved: specified, grade: gradeAgainst(specified, uncertainty) };
   const limits = limitsOf(context.criteria, reading.test);

@@ -22,9 +22,3 @@ export function fuseCurrents(context: CaseContext): readonly FuseCurrent[] {
   }
   return [...newest.values()].sort((a, b) => (b.amps ?? -1) - (a.amps ?? -1));
 }
-
-/** The newest draw with every fuse in place; with one pulled it tells of that fuse alone. */
-export const wholeDraw = (context: CaseContext): NumericReading | undefined =>
-  readingsOf(context, 'parasitic-draw')
-    .filter(isNumeric)
-    .findLast(({ conditions }) => conditions?.pulled === undefined);

@@ -1,6 +1,7 @@
 import { FULL_OUTPUT_SHARE, isCrankingPath, isPathTest, pathOf } from '../circuit/paths';
 import type { PathLoad } from '../circuit/paths';
 import type { Reading } from '../format/reading-shape';
+import type { UsualAmps } from '../criteria/usual-amps';
 import { latest } from './case-context';
 import type { NumericReading, CaseContext } from './case-context';
 
@@ -17,6 +18,22 @@ export function referenceAmps(loadedBy: PathLoad, { draw, case: { system } }: Ca
   if (loadedBy === 'cranking') return draw.source === 'unknown' ? null : draw.reference;
   const rated = system.alternator?.ratedAmps;
   return rated === undefined ? null : rated * FULL_OUTPUT_SHARE;
+}
+
+/** An alternator whose rating nobody told gives at least so much where a drop is read: of a small one near full output, A. */
+const SMALLEST_OUTPUT_AMPS = 40;
+
+/** The range of currents that load a path in usual work; null of an engine that nobody told. */
+export function usualAmps(loadedBy: PathLoad, context: CaseContext): UsualAmps | null {
+  if (loadedBy === 'cranking') {
+    const { min, max, reference, source } = context.draw;
+    return source === 'unknown' ? null : { min, max, middle: reference };
+  }
+  const full = referenceAmps('charging', context);
+  // a plain figure at whatever current would pass a bad cable at 10 A
+  return full === null
+    ? { min: SMALLEST_OUTPUT_AMPS, max: Infinity, middle: SMALLEST_OUTPUT_AMPS }
+    : { min: full, max: full, middle: full };
 }
 
 /** The least usual current of a path, A: what a drop is read by at the least, halved (docs/criteria.md, drops). */

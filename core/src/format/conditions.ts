@@ -1,5 +1,5 @@
 /** Conditions a reading may carry: what each is, in which unit, and what it may be. */
-import { FUSE_FORMS } from './words';
+import { EXCITATION_TERMINALS, FUSE_FORMS, READING_METHODS } from './words';
 
 interface FlagCondition {
   readonly type: 'flag';
@@ -46,7 +46,7 @@ export const CONDITIONS = {
   minutes: figure('Minutes', 'min', 0, 1e5),
   hours: figure('Hours standing', 'h', 0, 1e5),
   startVolts: figure('Voltage at the start', 'V', 0, 60),
-  method: { type: 'word', name: 'Method', words: ['watched', 'min-max', 'fast-peak', 'scope'] },
+  method: { type: 'word', name: 'Method', words: READING_METHODS },
   clampCeilingAmps: figure('Clamp ceiling', 'A', 0, 1e4),
   zeroOffsetAmps: figure('Clamp zero offset', 'A', -1000, 1000),
   secondsAfter: figure('Seconds after', 's', 0, 3600),
@@ -63,6 +63,7 @@ export const CONDITIONS = {
   pulled: { type: 'text', name: 'Fuse pulled', longest: 40 },
   fuse: { type: 'text', name: 'Fuse', longest: 40 },
   fuseRating: figure('Fuse rating', 'A', 0.5, 500),
+  terminal: { type: 'word', name: 'Terminal', words: EXCITATION_TERMINALS },
   fuseType: { type: 'word', name: 'Fuse form', words: FUSE_FORMS },
 } as const satisfies Record<string, ConditionRow>;
 

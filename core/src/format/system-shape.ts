@@ -27,7 +27,10 @@ export const system = object(
       {},
       { cylinders: LABEL_FIGURES.cylinders, fuel: word(FUELS), displacementLitres: LABEL_FIGURES.displacementLitres },
     ),
-    alternator: object({}, { ratedAmps: LABEL_FIGURES.alternatorAmps, regulation: word(REGULATIONS) }),
+    alternator: object(
+      {},
+      { ratedAmps: LABEL_FIGURES.alternatorAmps, regulation: word(REGULATIONS), senseWire: flag() },
+    ),
     specified: object(
       {},
       {

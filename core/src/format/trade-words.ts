@@ -15,6 +15,7 @@ export const TEST_WORDS = [
   'drop-body-ground',
   'drop-charge-ground',
   'drop-charge-positive',
+  'drop-charge-total',
   'drop-engine-ground',
   'drop-negative-post',
   'drop-positive-post',
@@ -22,6 +23,7 @@ export const TEST_WORDS = [
   'drop-starter-ground',
   'drop-starter-positive',
   'excitation-voltage',
+  'field-current',
   'field-duty',
   'fuse-drop',
   'hold-charge',
@@ -43,6 +45,7 @@ export const TEST_WORDS = [
 
 /** Everything that may be observed, by name. */
 export const OBSERVATION_WORDS = [
+  'accessories-by-hand',
   'alternator-noise',
   'battery-case',
   'belt',
@@ -57,6 +60,8 @@ export const OBSERVATION_WORDS = [
   'meter-leads',
   'plugs-removed-crank',
   'solenoid',
+  'starter-bench-run',
+  'starter-loosened',
   'starter-tap',
   'terminals',
 ] as const;
@@ -87,5 +92,6 @@ export const FAULT_WORDS = [
   'starter-control',
   'starter-dragging',
   'starter-drive',
+  'starter-jammed',
   'starter-worn',
 ] as const;

@@ -45,6 +45,14 @@ export const SYMPTOM_WORDS = [
 export type SymptomName = (typeof SYMPTOM_WORDS)[number];
 
 /** Pieces of the circuit between battery, starter and alternator. */
+/** How a figure was caught: by eye, by a recorder's extreme, from a curve, or from the vehicle's own data. */
+export const READING_METHODS = ['watched', 'min-max', 'fast-peak', 'scope', 'scan-tool'] as const;
+export type ReadingMethod = (typeof READING_METHODS)[number];
+
+/** What a terminal of an alternator is for: its volts mean something else at each. */
+export const EXCITATION_TERMINALS = ['supply', 'sense', 'lamp', 'enable'] as const;
+export type ExcitationTerminal = (typeof EXCITATION_TERMINALS)[number];
+
 /** The forms of a blade fuse. */
 export const FUSE_FORMS = ['micro', 'mini', 'standard', 'maxi'] as const;
 export type FuseForm = (typeof FUSE_FORMS)[number];

@@ -12,6 +12,7 @@ import { diodeReverseGuide } from '../trade/tests/diode-reverse';
 import { dropBodyGroundGuide } from '../trade/tests/drop-body-ground';
 import { dropChargeGroundGuide } from '../trade/tests/drop-charge-ground';
 import { dropChargePositiveGuide } from '../trade/tests/drop-charge-positive';
+import { dropChargeTotalGuide } from '../trade/tests/drop-charge-total';
 import { dropEngineGroundGuide } from '../trade/tests/drop-engine-ground';
 import { dropNegativePostGuide } from '../trade/tests/drop-negative-post';
 import { dropPositivePostGuide } from '../trade/tests/drop-positive-post';
@@ -19,6 +20,7 @@ import { dropSolenoidGuide } from '../trade/tests/drop-solenoid';
 import { dropStarterGroundGuide } from '../trade/tests/drop-starter-ground';
 import { dropStarterPositiveGuide } from '../trade/tests/drop-starter-positive';
 import { excitationVoltageGuide } from '../trade/tests/excitation-voltage';
+import { fieldCurrentGuide } from '../trade/tests/field-current';
 import { fieldDutyGuide } from '../trade/tests/field-duty';
 import { fuseDropGuide } from '../trade/tests/fuse-drop';
 import { holdChargeGuide } from '../trade/tests/hold-charge';
@@ -51,6 +53,7 @@ export const TEST_GUIDES = {
   'drop-body-ground': dropBodyGroundGuide,
   'drop-charge-ground': dropChargeGroundGuide,
   'drop-charge-positive': dropChargePositiveGuide,
+  'drop-charge-total': dropChargeTotalGuide,
   'drop-engine-ground': dropEngineGroundGuide,
   'drop-negative-post': dropNegativePostGuide,
   'drop-positive-post': dropPositivePostGuide,
@@ -58,6 +61,7 @@ export const TEST_GUIDES = {
   'drop-starter-ground': dropStarterGroundGuide,
   'drop-starter-positive': dropStarterPositiveGuide,
   'excitation-voltage': excitationVoltageGuide,
+  'field-current': fieldCurrentGuide,
   'field-duty': fieldDutyGuide,
   'fuse-drop': fuseDropGuide,
   'hold-charge': holdChargeGuide,

@@ -27,6 +27,7 @@ import type { Change } from './decide/would-change';
 import { chargingBudget, startingBudget } from './derive/budget';
 import { survey } from './grade/survey';
 import type { Survey } from './grade/survey';
+import { inOneVoice } from './next/one-voice';
 import { nextFor } from './next/after-decision';
 import { cautionsFor } from './next/cautions';
 import { workLeft } from './next/work-left';
@@ -105,8 +106,9 @@ export function decideCase(subject: Case, criteria: CriteriaSet): Pick<JudgedCas
 export function judgeSurveyed(surveyed: Survey): JudgedCase {
   const { gradedCase } = surveyed;
   const passed = decidePass(surveyed);
-  const { derived, failing, ranked, provenCase, uncovered, leading, choice, worthwhile, proposed, decided } = passed;
-  const next = nextFor({ decided, choice, proposed, surveyed, provenCase, failing, uncovered });
+  const { derived, failing, ranked, provenCase, uncovered, leading, choice, worthwhile, proposed } = passed;
+  const next = nextFor({ decided: passed.decided, choice, proposed, surveyed, provenCase, failing, uncovered });
+  const decided = inOneVoice(passed.decided, next, provenCase);
   const suspects = suspectsByPart(ranked, gradedCase);
   const called = decided.action === 'replace' || decided.action === 'repair' ? decided.fault : null;
   const narrowing = worthwhile.map(({ step }) => step).filter(isPathTest);

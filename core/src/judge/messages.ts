@@ -86,7 +86,10 @@ export interface DecisionMessages {
   readonly leads: {
     readonly fault: FaultName;
     readonly probability: number;
+    /** The other cause that the first step rules out. */
     readonly excuse?: ExcuseName;
+    /** The first step, where it rules out no other cause of this fault. */
+    readonly step?: StepName;
     /** Nothing was measured yet that counts. */
     readonly isGuess?: true;
   };

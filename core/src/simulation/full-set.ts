@@ -1,4 +1,5 @@
 /** What a full visit reads and looks at, in its order. */
+import type { Vehicle } from '../circuit/model/vehicle';
 import type { ObservationName, TestName } from '../format/names';
 import { OBSERVATION_NAMES, TEST_NAMES } from '../trade/tables';
 import { OBSERVATION_MODELS, TEST_MODELS } from './models';
@@ -12,3 +13,7 @@ export const FULL_SET: readonly TestName[] = TEST_NAMES.filter((test) => TEST_MO
 export const FULL_LOOK: readonly ObservationName[] = OBSERVATION_NAMES.filter(
   (about) => OBSERVATION_MODELS[about].inFullVisit,
 );
+
+/** What a full visit ends with on vehicles that ask for it. */
+export const lastLooks = (vehicle: Vehicle): readonly ObservationName[] =>
+  OBSERVATION_NAMES.filter((about) => OBSERVATION_MODELS[about].endsVisitOf?.(vehicle));

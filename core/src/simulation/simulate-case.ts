@@ -7,7 +7,7 @@ import { isObservationName, isTestName } from '../trade/tables';
 import { FAULT_EFFECTS, TEST_MODELS } from './models';
 import { simulatedBench } from '../evidence/simulated-bench';
 import type { Measured } from '../evidence/simulated-bench';
-import { FULL_LOOK, FULL_SET } from './full-set';
+import { FULL_LOOK, FULL_SET, lastLooks } from './full-set';
 import { misreadLabel } from './misread-label';
 import { complainOf, observe } from './observe';
 import { randomOf } from '../circuit/model/random';
@@ -145,6 +145,7 @@ export class SimulatedVisit {
     for (const test of FULL_SET) if (test !== 'resting-voltage') this.do(test);
     this.do('charging-voltage', { loads: 'on' });
     if (this.vehicle.system.battery.serviceable) this.do('specific-gravity');
+    for (const about of lastLooks(this.vehicle)) this.do(about);
   }
 
   get case(): Case {

@@ -106,6 +106,7 @@ export function soundVehicle(random: Random, spread: Spread, kind?: VehicleKind)
     controlVolts: 0,
     isMotorOpen: false,
     locked: false,
+    isJammed: false,
     alternatorShare: random.between(0.9, 1.05),
     regulatorVolts:
       (14.2 + Math.max(-0.25, Math.min(0.3, 0.01 * (25 - celsius))) + random.normal(0, spread.regulatorSd)) * scale,

@@ -15,6 +15,9 @@ import type { Test } from './test';
 import type { TestModel } from './test-model';
 import { BEFORE_CRANKING } from './ticks';
 import { message } from '../evidence/messages';
+import { isPeak, peakNoted } from '../evidence/peaks';
+import type { Message } from '../format/message';
+import type { Reading } from '../format/reading-shape';
 
 /** Under this no current flows to speak of, A. */
 const NO_CURRENT_AMPS = 5;
@@ -22,8 +25,8 @@ const NO_CURRENT_AMPS = 5;
 interface DropOf {
   readonly test: PathTest;
   readonly name: string;
-  readonly red: TestPoint;
-  readonly black: TestPoint;
+  /** Where the leads lie; null of a drop that is the difference of two readings. */
+  readonly leads: { readonly red: TestPoint; readonly black: TestPoint } | null;
   readonly place: Pick<ReadingPlace, 'at' | 'how'> & { readonly ticks?: ReadingPlace['ticks'] };
   readonly step: Pick<Step, 'minutes' | 'place' | 'informs' | 'settles'> & Pick<Step, 'when'>;
   readonly cautions?: Step['cautions'];
@@ -31,8 +34,14 @@ interface DropOf {
   readonly keeps?: Test['keeps'];
 }
 
+/** Next to nothing lies across it while next to nothing flows: it is closed, and no more is known. */
+const closedPart = ({ test, value, conditions }: Reading): Message | null =>
+  conditions?.amps !== undefined && typeof value === 'number' && conditions.amps < NO_CURRENT_AMPS
+    ? message('closed-part', { test, value })
+    : null;
+
 /** A drop across a path, which table `paths.ts` knows. */
-export function dropTest({ test, name, red, black, place, step, cautions, required, keeps }: DropOf): Test {
+export function dropTest({ test, name, leads, place, step, cautions, required, keeps }: DropOf): Test {
   const { loadedBy } = pathOf(test);
   const isCranking = loadedBy === 'cranking';
   const shared = isCranking ? CRANKING_STEP : LOADED_STEP;
@@ -42,8 +51,9 @@ export function dropTest({ test, name, red, black, place, step, cautions, requir
     name,
     isSmallVolts: true,
     direct: [...new Set(pathOf(test).pieces.map((piece) => PIECES[piece].fault))],
-    conditions: ['amps'],
-    leads: across(red, black, loadedBy),
+    conditions: ['amps', 'method'],
+    isPartial: isPeak,
+    leads: leads && across(leads.red, leads.black, loadedBy),
     places: [
       {
         group: isCranking ? 'Connections' : 'Charging',
@@ -63,10 +73,7 @@ export function dropTest({ test, name, red, black, place, step, cautions, requir
     },
     // a contradiction first: with no current too it asks for both again
     voids: [partAboveWhole, dropWithoutCurrent, moreThanThereIs],
-    noted: ({ value, conditions }) =>
-      conditions?.amps !== undefined && typeof value === 'number' && conditions.amps < NO_CURRENT_AMPS
-        ? message('closed-part', { test, value })
-        : null,
+    noted: (reading) => peakNoted(reading) ?? closedPart(reading),
   };
 }
 

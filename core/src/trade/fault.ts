@@ -1,4 +1,5 @@
 /** What is known of a fault; one file each in `faults/`. */
+import type { CaseContext } from '../evidence/case-context';
 import type { Case } from '../format/case-shape';
 import type { StepName } from '../format/names';
 import type { Part } from '../format/words';
@@ -41,6 +42,8 @@ export interface Fault {
   readonly repairs: string;
   /** The part it belongs to in this vehicle. */
   readonly part: (system: Case['system']) => Part | null;
+  /** The part it turns out to belong to by what was observed; null where nothing names another. */
+  readonly seenAs?: (context: CaseContext) => Part | null;
   /** What was found, for the customer: no figures, nothing that needs a trade to read. */
   readonly customer: string;
   /** How often it is behind a complaint about this system, before anything is read. */

@@ -4,6 +4,7 @@ import type { FaultName } from '../format/names';
 import type { Reading } from '../format/reading-shape';
 import type { WeightName } from '../criteria/weights';
 import type { GradedCase } from '../evidence/case-context';
+import type { Vehicle } from '../circuit/model/vehicle';
 import type { SimulatedBench } from '../evidence/simulated-bench';
 import type { PhraseTable, Message } from '../format/message';
 import type { LeadPlacing } from '../circuit/points';
@@ -51,6 +52,8 @@ export interface ObservationModel {
   readonly shows: (bench: SimulatedBench) => string;
   /** True where it is part of a full visit. */
   readonly inFullVisit: boolean;
+  /** Vehicles that a full visit ends with it: half an hour's work that nobody does on a sound one. */
+  readonly endsVisitOf?: (vehicle: Vehicle) => boolean;
   /** True where the simulated hand never errs. */
   readonly isUnmistakable?: true;
 }

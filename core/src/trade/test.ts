@@ -75,6 +75,11 @@ export interface Test {
   readonly question?: Question;
   /** By the code of a void: what settles the instrument before this is read again. */
   readonly settledBy?: Readonly<Record<string, ObservationName>>;
+  /**
+   * True for a reading that tells of a part of what the test measures, as a drain with a fuse pulled: it is kept, shown and
+   * noted, and nowhere counts as a reading of the test.
+   */
+  readonly isPartial?: (reading: Reading) => boolean;
   /** True for a reading that no limit may speak of: it is only noted. */
   readonly isUnlimited?: (reading: Reading, context: CaseContext) => boolean;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */

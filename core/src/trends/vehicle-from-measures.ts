@@ -95,6 +95,7 @@ export function vehicleFromMeasures(
     driveEngages: true,
     controlVolts: 0,
     locked: false,
+    isJammed: false,
     alternatorShare: 1,
     regulatorVolts: valueOf('charging-voltage') ?? REGULATED_VOLTS * scale,
     excited: true,

@@ -110,7 +110,10 @@ export function crank(vehicle: Vehicle): Cranking {
     if (!vehicle.driveEngages) next = Math.min(vehicle.usualAmps * FREE_SHARE, open / loop);
     else {
       const standing = vehicle.loadAmps + vehicle.dragAmps;
-      rpm = vehicle.locked ? 0 : (open - standing * loop) / (vehicle.voltsPerRpm + vehicle.ampsPerRpm * loop);
+      rpm =
+        vehicle.locked || vehicle.isJammed
+          ? 0
+          : (open - standing * loop) / (vehicle.voltsPerRpm + vehicle.ampsPerRpm * loop);
       if (rpm < STALL_RPM) rpm = 0;
       next = rpm > 0 ? standing + vehicle.ampsPerRpm * rpm : open / loop;
     }

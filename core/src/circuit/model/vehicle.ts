@@ -35,6 +35,8 @@ export interface Vehicle {
   driveEngages: boolean;
   controlVolts: number;
   locked: boolean;
+  /** The starter's drive is jammed in the ring gear: it holds a sound engine. */
+  isJammed: boolean;
   alternatorShare: number;
   regulatorVolts: number;
   excited: boolean;
@@ -64,3 +66,6 @@ export const soundPieceOhms = (piece: PieceName, vehicle: Pick<Vehicle, 'usualAm
 
 /** True where engine or accessory ask for much more than in health. */
 export const isDragged = ({ loadAmps, soundLoadAmps }: Vehicle): boolean => loadAmps > soundLoadAmps * DRAGS_FROM;
+
+/** True where the engine, what it drives, or the starter itself asks for much more amps than in health. */
+export const asksForMore = (vehicle: Vehicle): boolean => isDragged(vehicle) || vehicle.dragAmps > 0;

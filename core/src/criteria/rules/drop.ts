@@ -1,6 +1,7 @@
 import type { TestName } from '../../format/names';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
+import { toPlainLimit } from '../usual-amps';
 import { scaledZone } from './rule';
 import type { Rule } from './rule';
 
@@ -11,12 +12,15 @@ export interface Drop {
 
 /** Under this share of the usual current no current flows to speak of. */
 const NO_CURRENT_SHARE = 0.15;
-/** A current this near to the usual one is the usual one. */
-const USUAL_WITHIN = 0.02;
 /** Nothing is projected to or from less than this, A. */
 const MIN_AMPS = 0.1;
 
 const phrases = {
+  'explained-by-current': (
+    w: { test: TestName; value: number; amps: number; max: number; usualMax: number },
+    voice: Voice,
+  ) =>
+    `${voice.value(w.test, w.value)} at ${voice.amps(w.amps)} is explained by the current: more flows than the usual ${voice.amps(w.usualMax)} at most, and a sound path then loses more than ${voice.value(w.test, w.max)} too.`,
   drop: ({ test, max }: { test: TestName; max: number }, voice: Voice) => `at most ${voice.value(test, max)}`,
   'drop-at': (w: { test: TestName; max: number; amps: number; allowed: number; usualAmps: number }, voice: Voice) =>
     `at most ${voice.value(w.test, w.allowed)} at ${voice.amps(w.amps)} (${voice.value(w.test, w.max)} at the usual ${voice.amps(w.usualAmps)})`,
@@ -31,23 +35,32 @@ export const drop: Rule<Drop> = {
   phrases,
   resolve({ max: perTwelve }, read, { test, scale, path }) {
     if (!path) return null;
-    const { amps, usualAmps, isOpen } = path;
+    const { amps, usual, isOpen } = path;
     const max = perTwelve * scale;
     const value = Math.abs(read);
-    const isPlain = amps === undefined || usualAmps === null || usualAmps < MIN_AMPS || isOpen;
-    // a path that loses so much is bad at any current: the limit does not grow with it
-    if (isPlain || amps > usualAmps * (1 - USUAL_WITHIN))
-      return { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };
+    const plain = { value, max, drawn: { min: 0, max }, bound: say('drop', { test, max }) };
+    if (amps === undefined || usual === null || usual.min < MIN_AMPS || isOpen) return plain;
     // next to no current: near zero says only that nothing is open here
-    if (amps < Math.max(usualAmps * NO_CURRENT_SHARE, MIN_AMPS)) return null;
-    const factor = usualAmps / amps;
+    if (amps < Math.max(usual.middle * NO_CURRENT_SHARE, MIN_AMPS)) return null;
+    const factor = toPlainLimit(amps, usual);
+    if (factor === 1) return plain;
     const allowed = max / factor;
+    const drawn = { min: 0, max: allowed };
+    if (amps < usual.min)
+      return {
+        value: value * factor,
+        max,
+        perUnit: factor,
+        drawn,
+        bound: say('drop-at', { test, max, amps, allowed, usualAmps: usual.min }),
+      };
+    const usualMax = usual.max;
     return {
-      value: value * factor,
-      max,
-      perUnit: factor,
-      drawn: { min: 0, max: allowed },
-      bound: say('drop-at', { test, max, amps, allowed, usualAmps }),
+      value,
+      max: allowed,
+      drawn,
+      bound: say('drop-at', { test, max, amps, allowed, usualAmps: usual.middle }),
+      near: { width: allowed - max, because: say('explained-by-current', { test, value, amps, max, usualMax }) },
     };
   },
 };

@@ -12,6 +12,8 @@ export interface RuleFigures {
   readonly perUnit?: number;
   /** The limit as a message. */
   readonly bound: Message;
+  /** Of a reading that is neither good nor bad by the rule itself: how wide that zone is, in the figure's unit, and why. */
+  readonly near?: { readonly width: number; readonly because: Message };
   /** The range in the reading's own unit, for drawing beside it; null where it cannot be drawn. */
   readonly drawn?: { readonly min: number; readonly max: number } | null;
 }

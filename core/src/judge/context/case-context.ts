@@ -4,6 +4,7 @@ import { inSeriesOf, isNumeric } from '../../evidence/case-context';
 import type { CaseContext, VehicleFacts, VoidedReadings } from '../../evidence/case-context';
 import type { Reading } from '../../format/reading-shape';
 import type { TestName } from '../../format/names';
+import { TESTS } from '../../trade/tables';
 
 const NOTHING_VOIDED: VoidedReadings = { closed: new Set(), contradicted: new Set(), againstVolts: [] };
 
@@ -46,9 +47,11 @@ export function caseContext(
   };
 }
 
+/** Readings that tell of a part only are in no group: whoever asks for a test's readings is told of the whole. */
 function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {
   const groups = new Map<TestName, Reading[]>();
   for (const reading of readings) {
+    if (TESTS[reading.test].isPartial?.(reading)) continue;
     const group = groups.get(reading.test);
     if (group) group.push(reading);
     else groups.set(reading.test, [reading]);

@@ -9,7 +9,7 @@ import type { Derived } from '../../format/judgement-shape';
 import { interpolate } from '../../quantities/interpolate';
 import { latest } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
-import { fuseCurrents, wholeDraw } from '../../evidence/fuses';
+import { fuseCurrents } from '../../evidence/fuses';
 import { healthWays } from './health';
 import type { HealthWay } from '../../evidence/health';
 import type { Figures } from '../../evidence/figures';
@@ -76,7 +76,7 @@ const publishedWay = ({ way, health, spread, reading, battery }: HealthWay): Non
 
 /** Days of standing until a no-start from the measured drain; null where nothing drains. */
 function daysToNoStart(gradedCase: GradedCase): number | null {
-  const draw = wholeDraw(gradedCase)?.value;
+  const draw = latest(gradedCase, 'parasitic-draw')?.value;
   const { capacityAh, count = 1, arrangement } = gradedCase.case.system.battery;
   const one = capacityAh ?? (gradedCase.cca === null ? null : usualCapacityAh(gradedCase.cca));
   if (draw === undefined || draw <= SOME_DRAIN_AMPS || one === null) return null;

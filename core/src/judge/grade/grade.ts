@@ -36,7 +36,7 @@ function whyOf({ resolved, grade: found }: Comparison, reading: Reading, context
   if (found === 'near')
     return isTooClose(resolved, reading.uncertainty)
       ? message('too-close', { ...figures, uncertainty: reading.uncertainty })
-      : message('borderline', figures);
+      : (resolved.near ?? message('borderline', figures));
   const { limit } = resolved;
   const told = limit ? { ...figures, note: noteOf(limit, TESTS[test].scales ? context.scale : 1) } : figures;
   return message(resolved.value < resolved.min ? 'below-limit' : 'above-limit', told);

@@ -25,7 +25,8 @@ const MAX_TRIES = 2;
 /** How often a test was tried in this pass, void readings too; those voided by hand were taken back. */
 function triesOf(test: TestName, { case: { readings }, pass }: GradedCase): number {
   let tries = 0;
-  for (const reading of readings) if (reading.test === test && isTried(reading, pass)) tries++;
+  for (const reading of readings)
+    if (reading.test === test && isTried(reading, pass) && !TESTS[test].isPartial?.(reading)) tries++;
   return tries;
 }
 

@@ -7,7 +7,8 @@ import { MENDED_BY } from '../../trade/parts';
 import { FAULTS, FAULT_NAMES } from '../../trade/tables';
 
 /** The part a fault belongs to in this vehicle. */
-export const partOf = (fault: FaultName, { case: { system } }: CaseContext): Part | null => FAULTS[fault].part(system);
+export const partOf = (fault: FaultName, context: CaseContext): Part | null =>
+  FAULTS[fault].seenAs?.(context) ?? FAULTS[fault].part(context.case.system);
 
 /** True for a part that is put right by a new one; the others by a repair. */
 export const isReplaced = (part: Part | null): boolean => part !== null && MENDED_BY[part] === 'replace';

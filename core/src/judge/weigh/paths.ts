@@ -7,8 +7,9 @@ import { PIECES, isPartOf, pathOf, piecesOf } from '../../circuit/paths';
 import type { PathTest, PieceName } from '../../circuit/paths';
 import type { FaultName } from '../../format/names';
 import type { Message } from '../../format/message';
-import { SOME_AMPS, referenceAmps, toldAmps } from '../../evidence/path-amps';
+import { SOME_AMPS, toldAmps, usualAmps } from '../../evidence/path-amps';
 import type { PathRest } from '../../evidence/path-solution';
+import { toPlainLimit } from '../../criteria/usual-amps';
 import type { GradedCase } from '../../evidence/case-context';
 import type { DerivedCase } from '../../evidence/derived-case';
 import { causeOf, weigh } from '../../evidence/finding';
@@ -63,18 +64,14 @@ function findingOf(rest: PathRest, gradedCase: GradedCase, passing: readonly Pat
       says: message('path-open', { test: rest.test, value: Math.abs(rest.reading.value) }),
     };
   const limit = restLimit(rest, gradedCase);
-  const usual = referenceAmps(pathOf(rest.test).loadedBy, gradedCase);
-  // what is weighed is ohms, at any current; the limit alone stays above the usual one
-  const factor = usual === null ? 1 : usual / rest.amps;
+  const usual = usualAmps(pathOf(rest.test).loadedBy, gradedCase);
+  const factor = usual === null ? 1 : toPlainLimit(rest.amps, usual);
   const volts = (Math.max(0, rest.volts - (rest.parts.length > 0 ? rest.spread : 0)) * factor) / gradedCase.scale;
   const value = Math.log((volts + FLOOR_VOLTS) / limit);
   const { sound, faulty } = spreadOf('drop');
   const weight = weigh(value, { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] }, threshold('directOutliers'));
   return { causes: own, weight, source, says: saysOf(rest, gradedCase), figure: { spread: 'drop', value } };
 }
-
-/** What a drop is multiplied by to stand beside its limit: with more than the usual current the limit stays. */
-const factorTo = (usual: number | null, amps: number): number => (usual === null ? 1 : Math.max(1, usual / amps));
 
 /** What is left of a path's limit when its measured parts are taken off. */
 function restLimit({ test, parts }: PathRest, gradedCase: GradedCase): number {
@@ -97,8 +94,8 @@ const isExcused = (piece: PieceName, rest: PathRest, passing: readonly PathRest[
 function saysOf(rest: PathRest, gradedCase: GradedCase): Message {
   const { test, reading, amps } = rest;
   const told = toldAmps(reading, gradedCase);
-  const usual = referenceAmps(pathOf(test).loadedBy, gradedCase);
-  const factor = factorTo(usual, amps);
+  const usual = usualAmps(pathOf(test).loadedBy, gradedCase);
+  const factor = usual === null ? 1 : toPlainLimit(amps, usual);
   const limit = dropLimit(test, gradedCase) * gradedCase.scale;
   const value = Math.abs(reading.value);
   const hasParts = rest.parts.length > 0;

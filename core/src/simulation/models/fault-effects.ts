@@ -23,6 +23,7 @@ import { solenoidContactsEffect } from '../../trade/faults/solenoid-contacts';
 import { starterControlEffect } from '../../trade/faults/starter-control';
 import { starterDraggingEffect } from '../../trade/faults/starter-dragging';
 import { starterDriveEffect } from '../../trade/faults/starter-drive';
+import { starterJammedEffect } from '../../trade/faults/starter-jammed';
 import { starterWornEffect } from '../../trade/faults/starter-worn';
 
 export const FAULT_EFFECTS = {
@@ -50,5 +51,6 @@ export const FAULT_EFFECTS = {
   'starter-control': starterControlEffect,
   'starter-dragging': starterDraggingEffect,
   'starter-drive': starterDriveEffect,
+  'starter-jammed': starterJammedEffect,
   'starter-worn': starterWornEffect,
 } as const;

@@ -1,4 +1,5 @@
 /** What the circuit model shows, by the name of its file. Written by `npm run derive`; do not edit. */
+import { accessoriesByHandModel } from '../../trade/observations/accessories-by-hand';
 import { alternatorNoiseModel } from '../../trade/observations/alternator-noise';
 import { batteryCaseModel } from '../../trade/observations/battery-case';
 import { beltModel } from '../../trade/observations/belt';
@@ -13,10 +14,13 @@ import { meterAcModel } from '../../trade/observations/meter-ac';
 import { meterLeadsModel } from '../../trade/observations/meter-leads';
 import { plugsRemovedCrankModel } from '../../trade/observations/plugs-removed-crank';
 import { solenoidModel } from '../../trade/observations/solenoid';
+import { starterBenchRunModel } from '../../trade/observations/starter-bench-run';
+import { starterLoosenedModel } from '../../trade/observations/starter-loosened';
 import { starterTapModel } from '../../trade/observations/starter-tap';
 import { terminalsModel } from '../../trade/observations/terminals';
 
 export const OBSERVATION_MODELS = {
+  'accessories-by-hand': accessoriesByHandModel,
   'alternator-noise': alternatorNoiseModel,
   'battery-case': batteryCaseModel,
   belt: beltModel,
@@ -31,6 +35,8 @@ export const OBSERVATION_MODELS = {
   'meter-leads': meterLeadsModel,
   'plugs-removed-crank': plugsRemovedCrankModel,
   solenoid: solenoidModel,
+  'starter-bench-run': starterBenchRunModel,
+  'starter-loosened': starterLoosenedModel,
   'starter-tap': starterTapModel,
   terminals: terminalsModel,
 } as const;

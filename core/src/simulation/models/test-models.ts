@@ -12,6 +12,7 @@ import { diodeReverseModel } from '../../trade/tests/diode-reverse';
 import { dropBodyGroundModel } from '../../trade/tests/drop-body-ground';
 import { dropChargeGroundModel } from '../../trade/tests/drop-charge-ground';
 import { dropChargePositiveModel } from '../../trade/tests/drop-charge-positive';
+import { dropChargeTotalModel } from '../../trade/tests/drop-charge-total';
 import { dropEngineGroundModel } from '../../trade/tests/drop-engine-ground';
 import { dropNegativePostModel } from '../../trade/tests/drop-negative-post';
 import { dropPositivePostModel } from '../../trade/tests/drop-positive-post';
@@ -19,6 +20,7 @@ import { dropSolenoidModel } from '../../trade/tests/drop-solenoid';
 import { dropStarterGroundModel } from '../../trade/tests/drop-starter-ground';
 import { dropStarterPositiveModel } from '../../trade/tests/drop-starter-positive';
 import { excitationVoltageModel } from '../../trade/tests/excitation-voltage';
+import { fieldCurrentModel } from '../../trade/tests/field-current';
 import { fieldDutyModel } from '../../trade/tests/field-duty';
 import { fuseDropModel } from '../../trade/tests/fuse-drop';
 import { holdChargeModel } from '../../trade/tests/hold-charge';
@@ -51,6 +53,7 @@ export const TEST_MODELS = {
   'drop-body-ground': dropBodyGroundModel,
   'drop-charge-ground': dropChargeGroundModel,
   'drop-charge-positive': dropChargePositiveModel,
+  'drop-charge-total': dropChargeTotalModel,
   'drop-engine-ground': dropEngineGroundModel,
   'drop-negative-post': dropNegativePostModel,
   'drop-positive-post': dropPositivePostModel,
@@ -58,6 +61,7 @@ export const TEST_MODELS = {
   'drop-starter-ground': dropStarterGroundModel,
   'drop-starter-positive': dropStarterPositiveModel,
   'excitation-voltage': excitationVoltageModel,
+  'field-current': fieldCurrentModel,
   'field-duty': fieldDutyModel,
   'fuse-drop': fuseDropModel,
   'hold-charge': holdChargeModel,

@@ -256,7 +256,7 @@ export class VehicleInTime {
     )
       this.#isRunning = true;
     if (this.#isRunning) this.#rpm += ((IDLE_RPM + controls.throttle * THROTTLE_RPM - this.#rpm) * stepS) / FLARE_S;
-    else if (this.#isClosed() && vehicle.driveEngages && !vehicle.locked)
+    else if (this.#isClosed() && vehicle.driveEngages && !vehicle.locked && !vehicle.isJammed)
       this.#rpm = Math.max(0, this.#rpm + ((this.#motorA - this.#torqueAmps()) / INERTIA_AS_PER_RPM) * stepS);
     else this.#rpm *= Math.exp(-stepS / RUNS_DOWN_S);
     if (this.#rpm < 0.5 && !this.#isClosed()) this.#rpm = 0;

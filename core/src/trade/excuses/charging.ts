@@ -4,7 +4,6 @@ import { pathIsGood } from '../../evidence/path-is-good';
 import { isOutside } from '../../evidence/limit-of';
 import type { WeighedCase } from '../../evidence/derived-case';
 import type { GradedCase } from '../../evidence/case-context';
-import type { TestName } from '../../format/names';
 import { notPossible, observed, readingsOf } from '../../evidence/case-context';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
@@ -17,21 +16,26 @@ const NOT_TOLD = {
 const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
   has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('suspected');
 
-/** Ways to a bad diode: how many volts of ripple, humps that were counted, the static check, and what it can give. */
-function kindsOfRipple(gradedCase: GradedCase): number {
+/**
+ * Results that speak for a bad diode, of different kinds: humps that were counted as missing, ripple in volts, a static
+ * check that fails, output under its rating. A good result is evidence for the excuse and excludes nothing.
+ */
+function kindsOfBadDiode(gradedCase: GradedCase): number {
   const waves = readingsOf(gradedCase, 'ripple-waveform');
-  const isCounted = waves.some(({ conditions }) => conditions?.humpsMissing !== undefined);
-  const isChecked = has(gradedCase, 'diode-forward') || hasAny(gradedCase, 'diode-reverse');
   const kinds = [
-    waves.length > 0 || has(gradedCase, 'ripple-ac'),
-    isCounted,
-    isChecked,
-    has(gradedCase, 'alternator-current'),
+    waves.some(({ conditions }) => (conditions?.humpsMissing ?? 0) >= 1),
+    fails(gradedCase, 'ripple-ac') ||
+      waves.some((wave) => isOutside(gradedCase, wave) && !wave.conditions?.humpsMissing),
+    fails(gradedCase, 'diode-forward') || fails(gradedCase, 'diode-reverse'),
+    fails(gradedCase, 'alternator-current'),
   ];
   return kinds.filter(Boolean).length;
 }
-const hasAny = (gradedCase: GradedCase, test: TestName): boolean =>
-  readingsOf(gradedCase, test).some(({ value }) => value !== null);
+
+/** Humps counted as missing in two readings are no slip. */
+const isCountedTwice = (gradedCase: GradedCase): boolean =>
+  readingsOf(gradedCase, 'ripple-waveform').filter(({ conditions }) => (conditions?.humpsMissing ?? 0) >= 1).length >=
+  2;
 
 export const CHARGING_EXCUSES = {
   'belt-slips': {
@@ -59,7 +63,9 @@ export const CHARGING_EXCUSES = {
     first: 'rule out an open output path',
     steps: ['alternator-stud-voltage'],
     excluded: ({ gradedCase }) =>
-      pathIsGood(gradedCase, 'alternator-stud-voltage') || pathIsGood(gradedCase, 'drop-charge-positive'),
+      pathIsGood(gradedCase, 'alternator-stud-voltage') ||
+      pathIsGood(gradedCase, 'drop-charge-positive') ||
+      pathIsGood(gradedCase, 'drop-charge-total'),
   },
   'not-told-to-charge': { ...NOT_TOLD, excluded: isTold },
   'not-told-with-this-belt': {
@@ -71,19 +77,25 @@ export const CHARGING_EXCUSES = {
     cause: 'a bad sense connection',
     first: 'rule out a bad sense connection',
     steps: ['excitation-voltage'],
-    excluded: ({ gradedCase }) => has(gradedCase, 'excitation-voltage') && !fails(gradedCase, 'excitation-voltage'),
+    excluded: ({ gradedCase }) =>
+      gradedCase.case.system.alternator?.senseWire === false ||
+      (has(gradedCase, 'excitation-voltage') && !fails(gradedCase, 'excitation-voltage')),
   },
   'charging-cable': {
     cause: 'a loss in the charging cable',
     first: 'rule out a loss in the charging cable',
     steps: ['drop-charge-positive'],
-    excluded: goodPath('drop-charge-positive', 'charge-cable-positive'),
+    excluded: (evidence) =>
+      pathIsGood(evidence.gradedCase, 'drop-charge-total') ||
+      goodPath('drop-charge-positive', 'charge-cable-positive')(evidence),
   },
   'alternator-ground': {
     cause: 'a loss in the alternator’s ground',
     first: 'rule out a loss in the alternator’s ground',
     steps: ['drop-charge-ground'],
-    excluded: goodPath('drop-charge-ground', 'charge-cable-ground'),
+    excluded: (evidence) =>
+      pathIsGood(evidence.gradedCase, 'drop-charge-total') ||
+      goodPath('drop-charge-ground', 'charge-cable-ground')(evidence),
   },
   'strap-broken': {
     cause: 'a broken ground strap',
@@ -96,7 +108,7 @@ export const CHARGING_EXCUSES = {
     cause: 'one ripple reading that erred',
     first: 'confirm the ripple with a second kind of test',
     steps: ['ripple-waveform', 'diode-reverse', 'alternator-current'],
-    excluded: ({ gradedCase }) => kindsOfRipple(gradedCase) >= 2,
+    excluded: ({ gradedCase }) => kindsOfBadDiode(gradedCase) >= 2 || isCountedTwice(gradedCase),
   },
   'volts-seen-once': {
     cause: 'one reading that erred',

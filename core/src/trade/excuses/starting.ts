@@ -10,8 +10,8 @@ import type { ExcuseRow } from './excuse';
 
 /** Draw under this share of the usual one: nothing holds the engine. */
 const EASY_DRAW = 0.85;
-/** An engine that asks for this many times the most that is usual is felt to be tight by hand. */
-const FELT_BY_HAND = 1.8;
+/** A starter that runs so on the bench is bad, whatever the engine asks. */
+const RAN_BADLY: readonly string[] = ['weak', 'dead'];
 
 /** Told to crank with nothing flowing, and the path is not where it is open: nothing lies across it, or the volts arrive. */
 const isNotOpen = (gradedCase: GradedCase, test: PathTest): boolean =>
@@ -53,7 +53,9 @@ export const STARTING_EXCUSES = {
     first: 'check the solenoid’s control voltage',
     steps: ['starter-control-voltage'],
     excluded: ({ gradedCase, probability }) =>
-      has(gradedCase, 'starter-control-voltage') && probability['starter-control'] < threshold('suspected'),
+      // with so much current flowing the solenoid is told and closed
+      (latest(gradedCase, 'starter-draw')?.value ?? 0) >= gradedCase.draw.max ||
+      (has(gradedCase, 'starter-control-voltage') && probability['starter-control'] < threshold('suspected')),
   },
   'something-holds-it': {
     cause: 'a locked engine',
@@ -78,11 +80,19 @@ export const STARTING_EXCUSES = {
   'slightly-tight-engine': {
     cause: 'a tight engine',
     first: 'rule out a tight engine: crank with the plugs out',
-    steps: ['plugs-removed-crank'],
+    steps: ['plugs-removed-crank', 'starter-bench-run'],
+    // a hand excludes a lock and no drag; amps alone tell nothing of what asks for them
     excluded: ({ gradedCase }) =>
-      observed(gradedCase, 'plugs-removed-crank') === 'unchanged' ||
-      (observed(gradedCase, 'crank-by-hand') === 'turns' &&
-        (latest(gradedCase, 'starter-draw')?.value ?? 0) >= gradedCase.draw.max * FELT_BY_HAND),
+      (observed(gradedCase, 'plugs-removed-crank') === 'unchanged' &&
+        observed(gradedCase, 'belt-removed-crank') === 'unchanged') ||
+      RAN_BADLY.includes(observed(gradedCase, 'starter-bench-run') ?? ''),
+  },
+  'starter-not-loosened': {
+    cause: 'a drive jammed in the ring gear, or an engine locked by itself',
+    first: 'loosen the starter and turn the engine again',
+    steps: ['starter-loosened'],
+    excluded: ({ gradedCase }) =>
+      observed(gradedCase, 'starter-loosened') !== undefined || observed(gradedCase, 'crank-by-hand') !== 'locked',
   },
   'not-turned-by-hand': {
     first: 'turn the engine by hand',

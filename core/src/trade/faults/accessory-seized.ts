@@ -6,7 +6,7 @@ export const accessorySeized: Fault = {
   name: 'belt-driven accessory seized',
   repairs: 'belt-driven accessory',
   part: () => 'mechanical',
-  customer: 'Something the belt drives is seized and holds the engine back. The starter is not the cause.',
+  customer: 'Something the belt drives is seized and holds the engine back.',
   prior: 0.02,
   symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1, 'belt-squeal': 0.3 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
@@ -17,6 +17,8 @@ export const accessorySeized: Fault = {
       how: 'An engine tight in its bearings asks for the same high current: only the belt off tells.',
     },
   ],
+  // named by hand, it is the alternator's own
+  seenAs: ({ observed }) => (observed.get('accessories-by-hand') === 'alternator' ? 'alternator' : null),
   where: 'belt-removed-crank',
 };
 

@@ -6,7 +6,7 @@ export const engineDrag: Fault = {
   name: 'engine hard to turn',
   repairs: 'engine',
   part: () => 'mechanical',
-  customer: 'The engine itself is hard to turn. The starter is not the cause.',
+  customer: 'The engine itself is hard to turn.',
   prior: 0.02,
   symptoms: { 'slow-crank': 1, 'no-crank-single-click': 1, 'lamps-dim-on-crank': 1 },
   symptomsAgainst: { 'cranks-normally': 'symptom-normal-crank' },
@@ -14,6 +14,10 @@ export const engineDrag: Fault = {
   excuses: [
     { excuse: 'not-turned-by-hand', how: 'A dragging starter asks for the same high current.' },
     { excuse: 'accessory-holds-it', how: 'A seized accessory makes the engine hard to turn.' },
+    {
+      excuse: 'starter-not-loosened',
+      how: 'A drive jammed in the ring gear locks a sound engine: only with the starter loosened it is told.',
+    },
   ],
   where: 'crank-by-hand',
 };

@@ -23,6 +23,7 @@ import { solenoidContacts } from './solenoid-contacts';
 import { starterControl } from './starter-control';
 import { starterDragging } from './starter-dragging';
 import { starterDrive } from './starter-drive';
+import { starterJammed } from './starter-jammed';
 import { starterWorn } from './starter-worn';
 
 export const FAULT_FILES = {
@@ -50,5 +51,6 @@ export const FAULT_FILES = {
   'starter-control': starterControl,
   'starter-dragging': starterDragging,
   'starter-drive': starterDrive,
+  'starter-jammed': starterJammed,
   'starter-worn': starterWorn,
 } as const;

@@ -19,7 +19,7 @@ export const beltRemovedCrank: ObservationKind = {
   speaks: {
     freed: [
       { of: ['accessory-seized'], weight: 'belt-off-freed' },
-      { of: ['engine-drag', 'starter-dragging'], weight: 'belt-off-not-else' },
+      { of: ['engine-drag', 'starter-dragging', 'starter-jammed'], weight: 'belt-off-not-else' },
     ],
     unchanged: [{ of: ['accessory-seized'], weight: 'belt-off-unchanged' }],
   },

@@ -23,23 +23,27 @@ export const crankByHand: ObservationKind = {
     minutes: 3,
     place: 'engine',
     informs: informs(0.6, ...HELD),
-    settles: 'Shows whether the engine turns freely: do this before replacing a starter.',
+    settles: 'Rules out a locked engine, not drag.',
     cautions: ['by-hand'],
   },
   required: [{ by: ['starting'], when: asksALot }],
   isLooking: false,
   speaks: {
-    turns: [{ of: HELD, weight: 'hand-turns' }],
+    // it excludes a lock, and not every drag
+    turns: [
+      { of: HELD, weight: 'hand-turns' },
+      { of: ['starter-jammed'], weight: 'hand-turns-not-jammed' },
+    ],
     tight: [
       { of: HELD, weight: 'hand-tight' },
       { of: ['starter-dragging'], weight: 'hand-tight-not-starter' },
     ],
     // a drive jammed in the ring gear locks it too
-    locked: [{ of: [...HELD, ['starter-dragging', 0.2]], weight: 'hand-locked' }],
+    locked: [{ of: [...HELD, 'starter-jammed'], weight: 'hand-locked' }],
   },
 };
 
 export const crankByHandModel: ObservationModel = {
   inFullVisit: true,
-  shows: ({ vehicle }) => (vehicle.locked ? 'locked' : isDragged(vehicle) ? 'tight' : 'turns'),
+  shows: ({ vehicle }) => (vehicle.locked || vehicle.isJammed ? 'locked' : isDragged(vehicle) ? 'tight' : 'turns'),
 };

@@ -1,4 +1,5 @@
 /** Everything that may be observed, by the name of its file. Written by `npm run derive`; do not edit. */
+import { accessoriesByHand } from './accessories-by-hand';
 import { alternatorNoise } from './alternator-noise';
 import { batteryCase } from './battery-case';
 import { belt } from './belt';
@@ -13,10 +14,13 @@ import { meterAc } from './meter-ac';
 import { meterLeads } from './meter-leads';
 import { plugsRemovedCrank } from './plugs-removed-crank';
 import { solenoid } from './solenoid';
+import { starterBenchRun } from './starter-bench-run';
+import { starterLoosened } from './starter-loosened';
 import { starterTap } from './starter-tap';
 import { terminals } from './terminals';
 
 export const OBSERVATION_FILES = {
+  'accessories-by-hand': accessoriesByHand,
   'alternator-noise': alternatorNoise,
   'battery-case': batteryCase,
   belt,
@@ -31,6 +35,8 @@ export const OBSERVATION_FILES = {
   'meter-leads': meterLeads,
   'plugs-removed-crank': plugsRemovedCrank,
   solenoid,
+  'starter-bench-run': starterBenchRun,
+  'starter-loosened': starterLoosened,
   'starter-tap': starterTap,
   terminals,
 } as const;

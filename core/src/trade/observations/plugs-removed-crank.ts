@@ -1,6 +1,10 @@
+import { observed } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
 import { informs } from '../../evidence/step';
 import type { ObservationKind, ObservationModel } from '../observation';
-import { isDragged } from '../../circuit/model/vehicle';
+import { asksForMore, isDragged } from '../../circuit/model/vehicle';
+
+const isBeltOn = (gradedCase: GradedCase): boolean => observed(gradedCase, 'belt-removed-crank') === undefined;
 
 export const plugsRemovedCrank: ObservationKind = {
   name: 'Crank, plugs out',
@@ -26,16 +30,18 @@ export const plugsRemovedCrank: ObservationKind = {
       { of: ['engine-drag'], weight: 'plugs-out-freed' },
       { of: ['starter-dragging'], weight: 'plugs-out-not-starter' },
     ],
+    // with the belt still on it says nothing of what the belt drives, and accuses nothing
     unchanged: [
-      { of: ['starter-dragging'], weight: 'plugs-out-unchanged' },
-      { of: ['engine-drag'], weight: 'plugs-out-not-engine' },
+      { of: ['starter-dragging', ['engine-drag', 0.5]], weight: 'plugs-out-unchanged', isRefuted: isBeltOn },
+      { of: ['engine-drag'], weight: 'plugs-out-not-engine', isRefuted: isBeltOn },
     ],
   },
 };
 
 export const plugsRemovedCrankModel: ObservationModel = {
   inFullVisit: false,
+  endsVisitOf: asksForMore,
   shows: ({ vehicle, random }) =>
-    isDragged(vehicle) && !vehicle.accessorySeized && random.chance(0.4) ? 'freed' : 'unchanged',
+    isDragged(vehicle) && !vehicle.accessorySeized && !vehicle.isJammed && random.chance(0.4) ? 'freed' : 'unchanged',
   isUnmistakable: true,
 };

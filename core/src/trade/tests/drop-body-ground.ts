@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropBodyGround = dropTest({
   test: 'drop-body-ground',
   name: 'Drop, body to battery −',
-  red: 'body',
-  black: 'negative-post',
+  leads: { red: 'body', black: 'negative-post' },
   place: { at: 7, how: 'From bare metal of the body to the − post.' },
   step: {
     minutes: 1.5,

@@ -1,5 +1,6 @@
 import { alternatorGives } from '../alternator-gives';
 import { dropModel, dropTest } from '../drop-test';
+import { pathIsGood } from '../../evidence/path-is-good';
 import { informs } from '../../evidence/step';
 import { DROP_SPOILED } from '../test-guide';
 import type { TestGuide } from '../test-guide';
@@ -7,8 +8,7 @@ import type { TestGuide } from '../test-guide';
 export const dropChargeGround = dropTest({
   test: 'drop-charge-ground',
   name: 'Drop, alternator case to battery −',
-  red: 'alternator-case',
-  black: 'negative-post',
+  leads: { red: 'alternator-case', black: 'negative-post' },
   place: {
     at: 10,
     how: 'From the alternator’s case to the − post, near full output.',
@@ -21,7 +21,8 @@ export const dropChargeGround = dropTest({
     settles: 'Measures the loss in the alternator’s ground.',
     when: alternatorGives,
   },
-  required: [{ by: ['none', 'charging'] }],
+  // one reading over both sides that is good leaves nothing to find in either
+  required: [{ by: ['none', 'charging'], when: (gradedCase) => !pathIsGood(gradedCase, 'drop-charge-total') }],
   cautions: ['running'],
 });
 

@@ -1,5 +1,6 @@
 import { alternatorGives } from '../alternator-gives';
 import { dropModel, dropTest } from '../drop-test';
+import { pathIsGood } from '../../evidence/path-is-good';
 import { informs } from '../../evidence/step';
 import { DROP_SPOILED } from '../test-guide';
 import type { TestGuide } from '../test-guide';
@@ -7,8 +8,7 @@ import type { TestGuide } from '../test-guide';
 export const dropChargePositive = dropTest({
   test: 'drop-charge-positive',
   name: 'Drop, alternator B+ to battery +',
-  red: 'alternator-stud',
-  black: 'positive-post',
+  leads: { red: 'alternator-stud', black: 'positive-post' },
   place: {
     at: 9,
     how: 'From the output stud to the + post, near full output.',
@@ -21,7 +21,8 @@ export const dropChargePositive = dropTest({
     settles: 'Measures the loss in the charging cable.',
     when: alternatorGives,
   },
-  required: [{ by: ['none', 'charging'] }],
+  // one reading over both sides that is good leaves nothing to find in either
+  required: [{ by: ['none', 'charging'], when: (gradedCase) => !pathIsGood(gradedCase, 'drop-charge-total') }],
   cautions: ['running', 'stud'],
 });
 

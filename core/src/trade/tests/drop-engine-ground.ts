@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropEngineGround = dropTest({
   test: 'drop-engine-ground',
   name: 'Drop, engine block to battery −',
-  red: 'engine-block',
-  black: 'negative-post',
+  leads: { red: 'engine-block', black: 'negative-post' },
   place: { at: 6, how: 'From bare metal of the block to the − post.' },
   step: {
     minutes: 1.5,

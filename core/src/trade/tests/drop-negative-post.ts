@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropNegativePost = dropTest({
   test: 'drop-negative-post',
   name: 'Drop, negative post to clamp',
-  red: 'negative-clamp',
-  black: 'negative-post',
+  leads: { red: 'negative-clamp', black: 'negative-post' },
   place: { at: 2, how: 'From the clamp into the post.' },
   step: {
     minutes: 1,

@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropPositivePost = dropTest({
   test: 'drop-positive-post',
   name: 'Drop, positive post to clamp',
-  red: 'positive-post',
-  black: 'positive-clamp',
+  leads: { red: 'positive-post', black: 'positive-clamp' },
   place: { at: 1, how: 'From the post into the clamp. The steady value, not a peak.' },
   step: {
     minutes: 1,

@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropSolenoid = dropTest({
   test: 'drop-solenoid',
   name: 'Drop across the solenoid contacts',
-  red: 'solenoid-battery',
-  black: 'solenoid-motor',
+  leads: { red: 'solenoid-battery', black: 'solenoid-motor' },
   place: { at: 4, how: 'Across the two big terminals of the solenoid.' },
   step: {
     minutes: 2,

@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropStarterGround = dropTest({
   test: 'drop-starter-ground',
   name: 'Drop, starter case to battery −',
-  red: 'starter-case',
-  black: 'negative-post',
+  leads: { red: 'starter-case', black: 'negative-post' },
   place: { at: 5, how: 'From the starter’s bare case to the − post.' },
   step: {
     minutes: 2,

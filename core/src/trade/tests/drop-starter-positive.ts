@@ -6,8 +6,7 @@ import type { TestGuide } from '../test-guide';
 export const dropStarterPositive = dropTest({
   test: 'drop-starter-positive',
   name: 'Drop, battery + to starter motor',
-  red: 'positive-post',
-  black: 'solenoid-motor',
+  leads: { red: 'positive-post', black: 'solenoid-motor' },
   place: { at: 3, how: 'From the + post to the motor terminal: cables, solenoid and all.' },
   step: {
     minutes: 2.5,

@@ -7,6 +7,7 @@ import type { Voice } from '../../format/message';
 import { POST_VOLTS } from '../measures';
 import { across } from '../../circuit/points';
 import { informs } from '../../evidence/step';
+import type { Reading } from '../../format/reading-shape';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import type { TestGuide } from '../test-guide';
@@ -16,14 +17,20 @@ const USUAL_VOLTS = 12.5;
 
 const phrases = {
   'excitation-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} of excitation, key on`,
+  'other-terminal': () =>
+    'A lamp or enable terminal shows volts of its own: it neither accuses nor acquits. Read the supply or sense terminal.',
 };
 const say = sayer(phrases);
+
+/** A lamp takes most of the volts, and an enable line has the volts of its module: neither is what a supply has. */
+const isOtherTerminal = ({ conditions }: Reading): boolean =>
+  conditions?.terminal === 'lamp' || conditions?.terminal === 'enable';
 
 export const excitationVoltage: Test = {
   ...POST_VOLTS,
   usual: 12,
   name: 'Excitation voltage, key on',
-  conditions: [],
+  conditions: ['terminal'],
   places: [{ group: 'Charging', at: 7, how: 'At the sense or ignition terminal.', asks: {}, ticks: ['key-on'] }],
   leads: across('alternator-sense', 'negative-post', 'none'),
   step: {
@@ -34,6 +41,8 @@ export const excitationVoltage: Test = {
     cautions: [],
   },
   required: [],
+  isPartial: isOtherTerminal,
+  noted: (reading) => (isOtherTerminal(reading) ? say('other-terminal', {}) : null),
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'excitation-voltage');

@@ -1,5 +1,4 @@
 import { FUSE_SPREAD, fuseAmps, fuseOhms } from '../../circuit/fuse-ohms';
-import { wholeDraw } from '../../evidence/fuses';
 import { latest } from '../../evidence/case-context';
 import { isOutside } from '../../evidence/limit-of';
 import { done } from '../../evidence/simulated-bench';
@@ -47,7 +46,7 @@ export const fuseDrop: Test = {
     settles: 'Shows which circuit takes the current: the fuse with the most.',
     // only where something drains is there anything to find
     when: (gradedCase) => {
-      const draw = wholeDraw(gradedCase) ?? latest(gradedCase, 'parasitic-draw');
+      const draw = latest(gradedCase, 'parasitic-draw');
       return draw !== undefined && isOutside(gradedCase, draw);
     },
     cautions: [],

@@ -12,6 +12,7 @@ import { diodeReverse } from './diode-reverse';
 import { dropBodyGround } from './drop-body-ground';
 import { dropChargeGround } from './drop-charge-ground';
 import { dropChargePositive } from './drop-charge-positive';
+import { dropChargeTotal } from './drop-charge-total';
 import { dropEngineGround } from './drop-engine-ground';
 import { dropNegativePost } from './drop-negative-post';
 import { dropPositivePost } from './drop-positive-post';
@@ -19,6 +20,7 @@ import { dropSolenoid } from './drop-solenoid';
 import { dropStarterGround } from './drop-starter-ground';
 import { dropStarterPositive } from './drop-starter-positive';
 import { excitationVoltage } from './excitation-voltage';
+import { fieldCurrent } from './field-current';
 import { fieldDuty } from './field-duty';
 import { fuseDrop } from './fuse-drop';
 import { holdCharge } from './hold-charge';
@@ -51,6 +53,7 @@ export const TEST_FILES = {
   'drop-body-ground': dropBodyGround,
   'drop-charge-ground': dropChargeGround,
   'drop-charge-positive': dropChargePositive,
+  'drop-charge-total': dropChargeTotal,
   'drop-engine-ground': dropEngineGround,
   'drop-negative-post': dropNegativePost,
   'drop-positive-post': dropPositivePost,
@@ -58,6 +61,7 @@ export const TEST_FILES = {
   'drop-starter-ground': dropStarterGround,
   'drop-starter-positive': dropStarterPositive,
   'excitation-voltage': excitationVoltage,
+  'field-current': fieldCurrent,
   'field-duty': fieldDuty,
   'fuse-drop': fuseDrop,
   'hold-charge': holdCharge,

@@ -1,5 +1,5 @@
 import { caresFrom, limitOf } from '../../evidence/limit-of';
-import { wholeDraw } from '../../evidence/fuses';
+import { latest } from '../../evidence/case-context';
 import { ofFigure } from '../../evidence/void/void-rule';
 import { causes, weighed } from '../../evidence/finding';
 import { done, round } from '../../evidence/simulated-bench';
@@ -65,10 +65,10 @@ export const parasiticDraw: Test = {
     ],
     matters: () => true,
   },
-  isUnlimited: ({ conditions }) => conditions?.pulled !== undefined,
+  isPartial: ({ conditions }) => conditions?.pulled !== undefined,
   noted: ({ value, conditions }, context) => {
     if (typeof value !== 'number' || conditions?.pulled === undefined) return null;
-    const through = Math.max(0, (wholeDraw(context)?.value ?? value) - value);
+    const through = Math.max(0, (latest(context, 'parasitic-draw')?.value ?? value) - value);
     return say('flows-without-fuse', { value, fuse: conditions.pulled, through });
   },
   voids: [
@@ -81,7 +81,7 @@ export const parasiticDraw: Test = {
   ],
   phrases,
   findings: ({ gradedCase }) => {
-    const reading = wholeDraw(gradedCase);
+    const reading = latest(gradedCase, 'parasitic-draw');
     const limit = reading && limitOf(gradedCase, reading);
     if (!reading || !limit) return [];
     return [

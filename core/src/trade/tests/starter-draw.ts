@@ -17,6 +17,7 @@ import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
+import { isPeak, peakNoted } from '../../evidence/peaks';
 import { clampSaturated } from '../../evidence/void/clamp';
 import type { TestGuide } from '../test-guide';
 
@@ -81,7 +82,9 @@ function clampDisagrees({ value }: NumericReading, context: CaseContext): Messag
 export const starterDraw: Test = {
   ...ampsBetween(0, 3000, 150),
   name: 'Starter draw',
-  conditions: ['clampCeilingAmps', 'zeroOffsetAmps'],
+  conditions: ['method', 'clampCeilingAmps', 'zeroOffsetAmps'],
+  isPartial: isPeak,
+  noted: peakNoted,
   places: [
     {
       group: 'Starting',

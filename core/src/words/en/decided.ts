@@ -63,8 +63,11 @@ export const DECISIONS = {
     `All tests for this complaint are done, and no part is at fault. One reading is outside its limit and points to no part by itself: ${w.outside.map((reading) => named(reading, voice)).join(', ')}.`,
   'none-found-but-missing': (w: { missing: readonly StepName[] }, voice: Voice) =>
     `Nothing found in what could be tested. Not tested, because it was not possible: ${steps(w.missing, voice)}.`,
-  leads: (w: { fault: FaultName; probability: number; excuse?: ExcuseName; isGuess?: true }, voice: Voice) =>
-    `${nameOf(w.fault)} is ${w.isGuess ? voice.guess(w.probability) : `most likely (${voice.probability(w.probability)})`}.${w.excuse ? ` First ${EXCUSES[w.excuse].first}.` : ''}`,
+  leads: (
+    w: { fault: FaultName; probability: number; excuse?: ExcuseName; step?: StepName; isGuess?: true },
+    voice: Voice,
+  ) =>
+    `${nameOf(w.fault)} is ${w.isGuess ? voice.guess(w.probability) : `most likely (${voice.probability(w.probability)})`}.${w.excuse ? ` First ${EXCUSES[w.excuse].first}.` : w.step ? ` Next: ${voice.step(w.step)}.` : ''}`,
   'outside-unexplained': (w: { reading: Reading }, voice: Voice) =>
     `${TESTS[w.reading.test].name}: ${readingWords(w.reading, voice)} is outside its limit and no other reading explains it. Repeat the reading.`,
   'nothing-possible': () => 'No test that can be done now would decide it.',

@@ -31,7 +31,7 @@ export const GLOSSARY: Readonly<Record<string, string>> = {
   Limit: 'The allowed range of a test in the limit set in use; the maker’s specification wins over it.',
   'Limit set':
     'A named, versioned set of limits, with what a decision may cost: Balanced, Quick check, Careful, Heavy duty. `criteria` in files.',
-  Method: 'How a cranking reading was taken: watched, min-max, fast-peak or scope.',
+  Method: 'How a reading was caught: watched, min-max, fast-peak, scope or scan-tool.',
   'Not proven yet': 'Verdict: the part is suspected, and other causes are not ruled out.',
   'Not tested': 'Verdict: no reading speaks of the part.',
   Noted: 'Grade: no limit applies to the reading; it passes nothing.',

@@ -1,0 +1,113 @@
+/** What workshops do when it is not clear: peaks, a drive that is jammed, a diode by one kind of test. */
+import { describe, expect, it } from '@jest/globals';
+import { FAULT_NAMES, checkCase, judge, simulateCase } from '@tetrad/core';
+import type { Judgement, Reading } from '@tetrad/core';
+import { caseOf, charging, crank, drop, read, rest, saw, soundReadings } from './cases';
+
+const probabilityOf = ({ faults }: Judgement, name: string): number =>
+  faults.find(({ fault }) => fault === name)!.probability;
+
+describe('a peak', () => {
+  const peaks = ['min-max', 'fast-peak', 'scope'] as const;
+
+  it.each(peaks)('of the amps, by %s, is noted as of the inrush and accuses nobody', (method) => {
+    const before = judge(caseOf(soundReadings()));
+    const said = judge(caseOf([...soundReadings(), read('starter-draw', 407, { method })]));
+    expect(said.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'peak' });
+    for (const fault of FAULT_NAMES) expect(probabilityOf(said, fault)).toBeCloseTo(probabilityOf(before, fault), 6);
+  });
+
+  it.each(peaks)('of a drop, by %s, is no bad ground', (method) => {
+    const readings = [rest(12.62), crank(10.5), read('drop-engine-ground', 0.4, { method })];
+    const said = judge(caseOf(readings, { symptoms: ['slow-crank'] }));
+    expect(said.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'peak' });
+    expect(said.readings.at(-1)!.because).toContain('inrush');
+    expect(probabilityOf(said, 'cable-starter-ground')).toBeLessThan(0.2);
+    const steady = judge(
+      caseOf([rest(12.62), crank(10.5), drop('drop-engine-ground', 0.4, 140)], { symptoms: ['slow-crank'] }),
+    );
+    expect(probabilityOf(steady, 'cable-starter-ground')).toBeGreaterThan(
+      probabilityOf(said, 'cable-starter-ground') + 0.3,
+    );
+  });
+});
+
+describe('an engine that a hand cannot turn', () => {
+  const held = [rest(12.62), read('conductance', 560), crank(9.2), read('starter-draw', 640)];
+  const looks = [saw('crank-by-hand', 'locked'), saw('belt-removed-crank', 'unchanged')];
+  const said = (...more: ReturnType<typeof saw>[]): Judgement =>
+    judge(caseOf(held, { symptoms: ['no-crank-single-click'], observations: [...looks, ...more] }));
+
+  it('is neither an engine nor a starter until the starter was loosened', () => {
+    const open = said();
+    expect(open.decision.action).toBe('test-next');
+    expect(open.next.map(({ test }) => test)).toContain('starter-loosened');
+  });
+
+  it('that turns with the starter loosened had a jammed drive', () => {
+    const jammed = said(saw('starter-loosened', 'turns'));
+    expect(jammed.faults[0]!.fault).toBe('starter-jammed');
+    expect(probabilityOf(jammed, 'engine-drag')).toBeLessThan(0.1);
+  });
+
+  it('that stays locked is locked by itself', () => {
+    const locked = said(saw('starter-loosened', 'locked'));
+    expect(locked.faults[0]!.fault).toBe('engine-drag');
+    expect(probabilityOf(locked, 'starter-jammed')).toBeLessThan(0.1);
+  });
+
+  it('is told apart on the circuit model too', () => {
+    let right = 0;
+    for (let seed = 1; seed <= 30; seed++)
+      if (
+        judge(simulateCase({ faults: ['starter-jammed'], severity: 0.6, seed })).faults[0]!.fault === 'starter-jammed'
+      )
+        right += 1;
+    expect(right).toBeGreaterThanOrEqual(28);
+  });
+
+  it('names what binds by hand with the belt off: an alternator that is seized is the alternator', () => {
+    const freed = [saw('crank-by-hand', 'tight'), saw('belt-removed-crank', 'freed')];
+    const bySight = (name: string): Judgement =>
+      judge(caseOf(held, { symptoms: ['slow-crank'], observations: [...freed, saw('accessories-by-hand', name)] }));
+    expect(bySight('alternator').decision).toMatchObject({ fault: 'accessory-seized', part: 'alternator' });
+    expect(bySight('compressor').decision).toMatchObject({ fault: 'accessory-seized', part: 'mechanical' });
+  });
+});
+
+describe('a diode', () => {
+  const wave = (volts: number, humpsMissing?: number): Reading =>
+    read('ripple-waveform', volts, humpsMissing === undefined ? {} : { humpsMissing });
+  const base = [rest(12.62), charging(14.1), charging(13.9, 'on'), read('conductance', 560)];
+  const said = (...readings: readonly Reading[]): Judgement =>
+    judge(caseOf([...base, ...readings], { symptoms: ['radio-whine'], observations: [saw('belt', 'good')] }));
+
+  it('is not proven by one waveform and a static check that is good', () => {
+    const { decision } = said(wave(1.4), read('diode-reverse', 'OL'), read('diode-forward', 0.5));
+    expect(decision.action === 'replace' && decision.part === 'alternator').toBe(false);
+  });
+
+  it('is proven by humps that are missing and a ripple in volts', () => {
+    const { decision } = said(wave(1.4, 1), read('ripple-ac', 0.9, { rpm: 2000, loads: 'on' }));
+    expect(decision).toMatchObject({ action: 'replace', part: 'alternator', fault: 'alternator-diode' });
+  });
+});
+
+it('terminals whose volts mean something else neither accuse nor acquit', () => {
+  const base = [rest(12.62), charging(12.4), read('alternator-current', 0, { systemVolts: 12.4 })];
+  const controlAt = (terminal?: 'lamp' | 'enable' | 'supply'): number =>
+    probabilityOf(
+      judge(
+        caseOf([...base, ...(terminal ? [read('excitation-voltage', 1.8, { terminal })] : [])], {
+          symptoms: ['charge-lamp'],
+        }),
+      ),
+      'charge-control',
+    );
+  expect(controlAt('lamp')).toBeCloseTo(controlAt(), 6);
+  expect(controlAt('enable')).toBeCloseTo(controlAt(), 6);
+  expect(controlAt('supply')).toBeGreaterThan(controlAt());
+  expect(
+    checkCase(caseOf([{ ...read('excitation-voltage', 1.8), conditions: { terminal: 'field' } } as never])).ok,
+  ).toBe(false);
+});
