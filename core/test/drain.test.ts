@@ -1,6 +1,6 @@
 /** A drain while parked: how much, since when asleep, and through which fuse. */
 import { describe, expect, it } from '@jest/globals';
-import { checkCase, judge } from '@tetrad/core';
+import { checkCase, customerWords, judge } from '@tetrad/core';
 import type { Judgement, Reading } from '@tetrad/core';
 import { measuresOfVisit } from '../src/trends';
 import { fuseOhms } from '../src/circuit/fuse-ohms';
@@ -51,6 +51,17 @@ describe('the circuit', () => {
     expect(found.decision.part).toBe('drain');
     expect(found.next.map(({ test }) => test)).toEqual(['fuse-drop']);
     expect(said(draw(0.02)).next.map(({ test }) => test)).not.toContain('fuse-drop');
+  });
+
+  it('that takes the most is named by the decision and to the customer', () => {
+    const inPlace = said(draw(0.62), across('F3', 0.0001, 10), across('F12', 0.0061, 10)).decision;
+    expect(inPlace).toMatchObject({ part: 'drain', with: { circuit: { fuse: 'F12' } } });
+    expect(inPlace.because).toMatch(/F12 takes \d+ mA\.|F12 takes [\d.]+ A\./);
+    expect(customerWords(inPlace)).toContain('fuse F12');
+    const pulled = said(draw(0.62), draw(0.04, { pulled: 'F7' }), draw(0.61, { pulled: 'F3' })).decision;
+    expect(pulled.with).toMatchObject({ circuit: { fuse: 'F7' } });
+    expect(pulled.because).toContain('F7 takes 580 mA.');
+    expect(said(draw(0.62)).decision.with).not.toHaveProperty('circuit');
   });
 
   it('is the fuse with the most current, by its own resistance; the newest reading of a fuse counts', () => {

@@ -1,6 +1,6 @@
 /** What flows through each fuse while everything is asleep, and through those that were pulled. */
 import { fuseAmps } from '../circuit/fuse-ohms';
-import { isNumeric, readingsOf } from './case-context';
+import { isNumeric, latest, readingsOf } from './case-context';
 import type { CaseContext, NumericReading } from './case-context';
 
 /** A fuse and the current through it. */
@@ -21,4 +21,26 @@ export function fuseCurrents(context: CaseContext): readonly FuseCurrent[] {
     newest.set(fuse, { fuse, amps, reading });
   }
   return [...newest.values()].sort((a, b) => (b.amps ?? -1) - (a.amps ?? -1));
+}
+
+/** A circuit that takes the current, by the fuse that feeds it. */
+export interface DrainCircuit {
+  readonly fuse: string;
+  /** A through it while everything is asleep. */
+  readonly amps: number;
+}
+
+/** The fuse with the most current: across it in place, or by what the draw falls to with it pulled; null where none is named. */
+export function drainCircuit(context: CaseContext): DrainCircuit | null {
+  const whole = latest(context, 'parasitic-draw')?.value;
+  const inPlace = fuseCurrents(context).map(({ fuse, amps }) => ({ fuse, amps: amps ?? 0 }));
+  const pulled = context.readings.flatMap(({ test, value, conditions }) =>
+    test === 'parasitic-draw' && typeof value === 'number' && whole !== undefined && conditions?.pulled !== undefined
+      ? [{ fuse: conditions.pulled, amps: whole - value }]
+      : [],
+  );
+  const [most] = [...inPlace, ...pulled]
+    .filter(({ fuse, amps }) => fuse !== '' && amps > 0)
+    .sort((a, b) => b.amps - a.amps);
+  return most ?? null;
 }

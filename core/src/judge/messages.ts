@@ -1,4 +1,5 @@
 /** Everything the judge says, as codes with their parameters; the sentences are in `words/en`. */
+import type { DrainCircuit } from '../evidence/fuses';
 import type { Reading } from '../format/reading-shape';
 import { messages } from '../format/message';
 import type { Message, NoParams } from '../format/message';
@@ -70,6 +71,8 @@ export interface DecisionMessages {
     /** Other causes that are ruled out. */
     readonly causes?: readonly (ExcuseName | FaultName)[];
     readonly pack?: PackParams;
+    /** Of a drain: the fuse whose circuit takes the current. */
+    readonly circuit?: DrainCircuit;
   };
   readonly repaired: { readonly fault: FaultName; readonly before: Reading; readonly after: Reading };
   readonly 'ruled-out': { readonly cause: ExcuseName | FaultName };

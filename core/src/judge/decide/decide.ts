@@ -1,5 +1,6 @@
 /** Eighth stage: the one thing to do now. */
 import { threshold } from '../../criteria/weights';
+import { drainCircuit } from '../../evidence/fuses';
 import type { FaultName } from '../../format/names';
 import type { Action, Part } from '../../format/words';
 import type { Message } from '../../format/message';
@@ -109,6 +110,7 @@ function call(called: Call, { provenCase, failing }: DecisionInput): Decided {
   const pack = part === 'battery' ? packOf(called.fault, provenCase) : null;
   const deciding = decidingReading(called, provenCase, failing);
   const excluded = ruledOut(called, gradedCase);
+  const circuit = part === 'drain' ? drainCircuit(gradedCase) : null;
   const place = placeOf(likeliestOf(called, provenCase.probability), figures.paths, failing);
   return {
     action: isReplaced(part) ? 'replace' : 'repair',
@@ -121,6 +123,7 @@ function call(called: Call, { provenCase, failing }: DecisionInput): Decided {
       ...(excluded.length > 0 && { causes: excluded.map(({ cause }) => cause) }),
       ...(place.length > 0 && { place }),
       ...(pack && { pack }),
+      ...(circuit && { circuit }),
     }),
     ...(pack && { batteries: pack.batteries }),
     ...(place.length > 0 && { place }),

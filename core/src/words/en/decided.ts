@@ -1,4 +1,5 @@
 /** What is decided, of the whole, of each part and battery, and what comes next. */
+import type { DrainCircuit } from '../../evidence/fuses';
 import type { Reading } from '../../format/reading-shape';
 import type { FaultName, ObservationName, StepName } from '../../format/names';
 import type { JudgedPart } from '../../format/words';
@@ -46,10 +47,11 @@ export const DECISIONS = {
       place?: readonly PieceName[];
       causes?: readonly (ExcuseName | FaultName)[];
       pack?: PackParams;
+      circuit?: DrainCircuit;
     },
     voice: Voice,
   ) =>
-    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.${placeWords(w.place ?? [])}${w.causes ? ' Other causes are ruled out.' : ''}${w.pack ? pack(w.pack) : ''}`,
+    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.${w.circuit ? ` ${w.circuit.fuse} takes ${voice.amps(w.circuit.amps)}.` : ''}${placeWords(w.place ?? [])}${w.causes ? ' Other causes are ruled out.' : ''}${w.pack ? pack(w.pack) : ''}`,
   repaired: (w: { fault: FaultName; before: Reading; after: Reading }, voice: Voice) =>
     `${nameOf(w.fault)}: repaired. ${TESTS[w.after.test].name} ${readingWords(w.before, voice)} before, ${readingWords(w.after, voice)} now, within its limit.`,
   'ruled-out': (w: { cause: ExcuseName | FaultName }) => causeWords(w.cause),

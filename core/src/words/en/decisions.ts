@@ -1,5 +1,6 @@
 /** Short words for headings: a decision, a verdict, and what the customer is told. */
 import { isSameDecision } from '../../format/same-decision';
+import type { DrainCircuit } from '../../evidence/fuses';
 import type { Decision } from '../../format/judgement-shape';
 import type { Verdict } from '../../format/words';
 import type { Part } from '../../format/words';
@@ -111,8 +112,17 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   'not-proven': 'Not proven yet',
 };
 
+/** Of a drain whose circuit is known: the fuse that feeds it. */
+function circuitWords({ with: { circuit } = {} }: Partial<Pick<Decision, 'with'>>): string {
+  const fuse = (circuit as DrainCircuit | undefined)?.fuse;
+  return fuse === undefined ? '' : ` It flows through fuse ${fuse}.`;
+}
+
 /** The finding in plain words for the customer: no figures that need a trade to read. */
-export function customerWords({ action, fault, because }: Pick<Decision, 'action' | 'fault' | 'because'>): string {
+export function customerWords(
+  decision: Pick<Decision, 'action' | 'fault' | 'because'> & Partial<Pick<Decision, 'with'>>,
+): string {
+  const { action, fault, because } = decision;
   switch (action) {
     case 'stop':
       return because;
@@ -125,6 +135,6 @@ export function customerWords({ action, fault, because }: Pick<Decision, 'action
     case 'repaired':
       return 'What was bad before the repair is within its limits now.';
     default:
-      return fault ? FAULTS[fault].customer : because;
+      return fault ? `${FAULTS[fault].customer}${circuitWords(decision)}` : because;
   }
 }
