@@ -41,8 +41,11 @@ async function longJob(): Promise<string> {
 }
 const connections = async (): Promise<number> =>
   Number(
-    (await app.owner.query("SELECT count(*) FROM pg_stat_activity WHERE state LIKE 'idle in transaction%'")).rows[0]
-      .count,
+    (
+      await app.owner.query(
+        "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND state LIKE 'idle in transaction%'",
+      )
+    ).rows[0].count,
   );
 
 it('a long case is judged with no transaction open, and stored with what the judge said', async () => {
