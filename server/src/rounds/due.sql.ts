@@ -36,7 +36,7 @@ const usesOf = (vehicle: string): string =>
             CASE WHEN EXISTS (SELECT FROM vehicle m WHERE m.shop_id = $1 AND m.merged_into = ${vehicle})
                  THEN merged_records($1, ${vehicle}) ELSE ARRAY[${vehicle}] END)`;
 
-/** Every plan's vehicles, batch by batch; ends early where nobody waits any more. @param only The id of one plan; all of them where it is null. */
+/** Every plan's vehicles, batch by batch; stops once nobody waits for them. @param only The id of one plan; all of them where it is null. */
 export async function* eachDue(
   sql: Sql,
   shop: ShopId,

@@ -47,7 +47,7 @@ export function caseContext(
   };
 }
 
-/** Readings that tell of a part only are in no group: whoever asks for a test's readings is told of the whole. */
+/** Groups readings by test, without those that tell of a part only. */
 function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {
   const groups = new Map<TestName, Reading[]>();
   for (const reading of readings) {

@@ -16,7 +16,7 @@ export const engineDrag: Fault = {
     { excuse: 'accessory-holds-it', how: 'A seized accessory makes the engine hard to turn.' },
     {
       excuse: 'starter-not-loosened',
-      how: 'A drive jammed in the ring gear locks a sound engine: only with the starter loosened it is told.',
+      how: 'A drive jammed in the ring gear locks a sound engine: only loosening the starter tells them apart.',
     },
   ],
   where: 'crank-by-hand',

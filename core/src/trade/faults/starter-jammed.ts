@@ -14,7 +14,7 @@ export const starterJammed: Fault = {
     { excuse: 'battery-not-proven', how: 'A weak battery gives the starter too little to break the engine loose.' },
     {
       excuse: 'starter-not-loosened',
-      how: 'An engine that is locked by itself shows the same amps and the same hand: only with the starter loosened it is told.',
+      how: 'An engine that is locked by itself shows the same amps and the same hand: only loosening the starter tells them apart.',
     },
   ],
   where: 'starter-loosened',
