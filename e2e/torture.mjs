@@ -198,17 +198,18 @@ async function searching(app) {
 /** Every operation at its widest, in a shop that is large. */
 async function large(app) {
   await measure(
-    `Every question to a shop of ${LARGE.vehicles} vehicles and ${LARGE.jobs} jobs, at its widest`,
+    `Every operation of a shop of ${LARGE.vehicles} vehicles and ${LARGE.jobs} jobs, at its widest`,
     `event loop held at most ${HELD_MS} ms, answered within ${ANSWER_MS / 1000} s or paged, memory under ${PEAK_MEGABYTES} MB`,
     () => largeShop(app, LARGE),
     ({ rows, peakMegabytes }) => {
       const slowest = rows.reduce((a, b) => (b.ms > a.ms ? b : a));
       const held = rows.reduce((a, b) => (b.heldMs > a.heldMs ? b : a));
       const late = rows.filter(({ ms, isPaged }) => ms > ANSWER_MS && !isPaged);
+      // what is not there was not measured: a refusal is a fault of the torture itself
+      const faults = rows.filter(({ status }) => status >= 400);
       return [
-        `${rows.length} operations, ${rows.filter(({ status }) => status >= 500).length} faults; the slowest ${seconds(slowest.ms)} (${slowest.name}), held ${held.heldMs.toFixed(0)} ms at most (${held.name}), memory ${peakMegabytes.toFixed(0)} MB`,
-        rows.every(({ status }) => status < 500) &&
-          inTime(late.length === 0 && held.heldMs <= HELD_MS && peakMegabytes < PEAK_MEGABYTES),
+        `${rows.length} operations, ${faults.length} faults${faults.map(({ name, status }) => `, ${name}: ${status}`).join('')}; the slowest ${seconds(slowest.ms)} (${slowest.name}), held ${held.heldMs.toFixed(0)} ms at most (${held.name}), memory ${peakMegabytes.toFixed(0)} MB`,
+        faults.length === 0 && inTime(late.length === 0 && held.heldMs <= HELD_MS && peakMegabytes < PEAK_MEGABYTES),
       ];
     },
   );

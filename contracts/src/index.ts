@@ -94,7 +94,7 @@ export type {
   CriteriaView,
   RejudgeProgress,
 } from './criteria';
-export { ImportMakerFigures, MAX_MAKER_FIGURES, MakerFigures } from './maker-figures';
+export { ImportMakerFigures, MakerFigures } from './maker-figures';
 export type { ImportedFiguresView, MakerFiguresView } from './maker-figures';
 export { NewOutcome, OutcomesQuery } from './outcomes';
 export type { OutcomeJobView, OutcomesView } from './outcomes';

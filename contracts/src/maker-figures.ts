@@ -1,15 +1,13 @@
 import 'reflect-metadata';
-import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsString, Length, MaxLength, ValidateNested } from 'class-validator';
-import { caseParts } from '@tetrad/core';
+import { IsString, Length, MaxLength } from 'class-validator';
+import { caseParts, makerFigureRowsShape } from '@tetrad/core';
 import type { System } from '@tetrad/core';
 import { Fits } from './fits';
 
 const NAME = { message: 'an engine or model, 1 to 80 characters' };
 const SOURCE = { message: 'text of at most 200 characters' };
-/** Rows that come in at once. */
-export const MAX_MAKER_FIGURES = 1000;
-const ROWS = { message: `1 to ${MAX_MAKER_FIGURES} rows` };
+/** Unknown fields are kept up to this many characters of JSON in a whole table. */
+const MAX_UNKNOWN = 64_000;
 
 /** The body that keeps what a maker says of an engine or a model, and where it says so. */
 export class MakerFigures {
@@ -30,12 +28,9 @@ export class MakerFigures {
 
 /** The body that brings in a whole table: a known name is changed, another one is added. */
 export class ImportMakerFigures {
-  @IsArray(ROWS)
-  @ArrayNotEmpty(ROWS)
-  @ArrayMaxSize(MAX_MAKER_FIGURES, ROWS)
-  @ValidateNested({ each: true })
-  @Type(() => MakerFigures)
-  rows!: MakerFigures[];
+  // one shape for all of them: a thousand nested bodies would hold the server up
+  @Fits(makerFigureRowsShape, MAX_UNKNOWN)
+  rows!: readonly MakerFigures[];
 }
 
 export interface MakerFiguresView {

@@ -108,6 +108,7 @@ export type { Slip } from './quantities/likely-slip';
 export { minutesOfWork } from './quantities/minutes-of-work';
 export { instrumentAddress } from './instruments/instrument-address';
 export { MAX_VEHICLE_ROWS, vehicleRowsShape } from './format/vehicle-row';
+export { makerFigureRowsShape } from './trade/maker-figure-rows';
 export type { VehicleRow } from './format/vehicle-row';
 export { PRACTICE_HELPS, practiceResultShape } from './format/practice-result';
 export type { PracticeHelp, PracticeResult } from './format/practice-result';

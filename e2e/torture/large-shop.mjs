@@ -4,13 +4,25 @@
  */
 import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { buildDescription } from '../../tools/setup/build.mjs';
+import { ROOT } from '../../tools/setup/root.mjs';
 import { heldMs } from './largest-bodies.mjs';
 
-/** Streams stay open; what people do before they are in a shop does not depend on it. */
-const LEFT_OUT = /\/live$|^\/api\/(session|openapi)/;
-/** Rows of one import, versions of one set, vehicles and jobs of the shop. */
+/** Operations that are not asked, and why. */
+const LEFT_OUT = [
+  [/^\/api\/session/, 'comes before any shop'],
+  [/^\/api\/openapi/, 'is a file'],
+  [/\/live$/, 'is a stream that stays open; the torture has its own for them'],
+  [/\/(zero|recordings|simulated-vehicle)$/, 'asks an instrument that is read live, of which no list is made'],
+];
+/** Rows of one import, versions of one set, messages of one webhook, vehicles and jobs of the shop. */
 const IMPORTED = 2000;
 const VERSIONS = 207;
+const MESSAGES = 20_000;
+/** What comes line by line is left after so long, ms: its first line and what it holds up are what is asked. */
+const LISTENED_MS = 1500;
 
 const KEEP = "current_setting('torture.one')::uuid";
 
@@ -49,6 +61,9 @@ const filling = (vehicles, jobs) => [
   `INSERT INTO maker_figures (shop_id, figures_id, name, source, system, changed_by)
    SELECT 'yard', gen_random_uuid(), 'Engine ' || n, 'handbook', '{"specified":{"starterDrawAmps":{"min":90,"max":180}}}', 'Tomas Aldery'
      FROM generate_series(1, 5000) n`,
+  `INSERT INTO webhook_delivery (shop_id, delivery_id, webhook_id, event, body, delivered_at, answer)
+   SELECT shop_id, gen_random_uuid(), webhook_id, 'round.due', '{}', now(), '200'
+     FROM webhook, generate_series(1, ${MESSAGES}) WHERE shop_id = 'yard'`,
   'DROP TABLE torture_job; DROP TABLE torture_vehicle',
   'ANALYZE',
 ];
@@ -71,47 +86,114 @@ const widest = (parameters = []) =>
     }),
   );
 
+/** Every question of the published document that is not left out, asked of things that are there. */
+const questionsOf = (description, ids) =>
+  Object.entries(description.paths)
+    .filter(([path, methods]) => methods.get && !LEFT_OUT.some(([pattern]) => pattern.test(path)))
+    .map(([path, { get }]) => {
+      const address = path.replace(/\{(\w+)\}/g, (whole, name) => {
+        if (!(name in ids)) throw new Error(`the large shop has nothing for ${whole} of ${path}`);
+        return ids[name];
+      });
+      return [`GET ${path}`, 'GET', `${address}?${widest(get.parameters)}`];
+    });
+
+/** One of each write, and those that grow with the shop at their largest. */
+async function writesOf(ids) {
+  await buildDescription();
+  const { everyWrite } = await import(pathToFileURL(join(ROOT, 'dist/torture/every-write.mjs')));
+  const at = '/api/shops/yard';
+  const named = everyWrite('yard');
+  const document = named.find(([name]) => name === 'saveCriteria')[3].document;
+  const capture = named.find(([name]) => name === 'announceCapture')[3].id;
+  const rows = Array.from({ length: IMPORTED }, (_, i) => ({ name: `Large fleet ${i} again`, plate: `lf ${i + 1}` }));
+  const list = randomUUID();
+  const system = {
+    ...{ nominalVolts: 12, battery: { chemistry: 'flooded' } },
+    specified: { starterDrawAmps: { min: 90, max: 180 } },
+  };
+  const figures = Array.from({ length: 500 }, (_, i) => ({ name: `Listed engine ${i}`, source: 'book', system }));
+  const result = {
+    ...{
+      exercise: 'x',
+      title: 'x',
+      at: new Date().toISOString(),
+      points: 50,
+      minutes: 3,
+      isRight: true,
+      isProven: true,
+    },
+    ...{ help: 'alone', hints: 0, steps: [], voids: [], safety: [] },
+  };
+  return [
+    ...named.flatMap(([name, method, path, body]) => [
+      ...(name === 'storeFound'
+        ? [['storePiece', 'PUT', `${at}/captures/${capture}/pieces/0`, new Uint8Array([1, 2, 3, 4])]]
+        : []),
+      [name, method, path, body],
+    ]),
+    ['importVehicles, applied false', 'POST', `${at}/vehicle-imports`, { id: list, rows, isApplied: false }],
+    ['importVehicles, applied true', 'POST', `${at}/vehicle-imports`, { id: list, rows, isApplied: true }],
+    ['undoImport, all of it', 'POST', `${at}/vehicle-imports/${list}/undo`, {}],
+    ['importMakerFigures, many', 'POST', `${at}/maker-figure-imports`, { rows: figures }],
+    ['planRound, the whole fleet', 'PUT', `${at}/rounds/${ids.plan}`, { group: 'Large fleet', everyDays: 90 }],
+    ['moveJobs, all of a vehicle', 'POST', `${at}/vehicles/${ids.vehicle}/moves`, { id: randomUUID(), to: ids.other }],
+    ['pairPhone', 'POST', `${at}/jobs/${ids.job}/pairings`, {}],
+    ['checkCriteria', 'POST', `${at}/criteria/check`, { document }],
+    ['rejudge', 'POST', `${at}/criteria/${document.id}/versions/1/rejudge`, {}],
+    ['putPracticeResult', 'PUT', `${at}/practice/results/${randomUUID()}`, { result }],
+    // the torture's own session may be the one: the last of all
+    ['endSession', 'DELETE', `${at}/people/${ids.person}/sessions/${ids.session}`],
+  ];
+}
+
+/** Ids of what the questions are asked of: the demo's own things, and a webhook. */
+async function thingsOf(app) {
+  const list = async (path) => (await app.ask('GET', path)).json();
+  const one = (await list('/jobs?status=closed')).sort((a, b) => b.readings - a.readings)[0];
+  const recorded = await Promise.all(
+    (await list('/jobs?status=open')).map(async ({ id }) => (await list(`/jobs/${id}/captures`))[0]),
+  );
+  const capture = recorded.find((found) => found !== undefined);
+  const people = await Promise.all(
+    (await list('/people')).map(async ({ id }) => ({ id, sessions: await list(`/people/${id}/sessions`) })),
+  );
+  const person = people.find(({ sessions }) => sessions.length > 0);
+  const webhook = randomUUID();
+  await app.ask('PUT', `/webhooks/${webhook}`, { url: 'https://files.example/', events: ['round.due'] });
+  const [judgement] = await list(`/jobs/${one.id}/judgements`);
+  return {
+    shop: 'yard',
+    job: one.id,
+    vehicle: one.vehicle.id,
+    capture: capture.id,
+    person: person.id,
+    webhook,
+    seq: judgement.seq,
+    session: person.sessions[0].id,
+  };
+}
+
 /**
  * @param {{ vehicles: number, jobs: number }} size
  * @returns {Promise<{ rows: { name: string, status: number, ms: number, heldMs: number, bytes: number, isPaged: boolean }[], peakMegabytes: number }>}
  */
 export async function largeShop(app, { vehicles, jobs }) {
-  const listed = await (await app.ask('GET', '/jobs?status=closed')).json();
-  const one = listed.sort((a, b) => b.readings - a.readings)[0];
-  const ids = { shop: 'yard', job: one.id, vehicle: one.vehicle.id };
+  await app.admin("UPDATE person SET role = 'administrator' WHERE shop_id = 'yard'");
+  const ids = await thingsOf(app);
   const { fillLimits, plan } = await rounds(app);
   ids.plan = plan;
   await fillLimits();
   await app.admin(
-    [`SET torture.one = '${one.id}'`, "SET session_replication_role = 'replica'", ...filling(vehicles, jobs)].join(
+    [`SET torture.one = '${ids.job}'`, "SET session_replication_role = 'replica'", ...filling(vehicles, jobs)].join(
       ';\n',
     ),
   );
-  await app.admin("UPDATE person SET role = 'administrator' WHERE shop_id = 'yard'");
+  ids.other = (await (await app.ask('GET', '/vehicles?find=Large')).json())[0].id;
   const description = await (await fetch(`${app.url}/api/openapi.json`)).json();
   const rows = [];
-  for (const [path, methods] of Object.entries(description.paths)) {
-    if (!methods.get || LEFT_OUT.test(path)) continue;
-    const address = path.replace(/\{(\w+)\}/g, (_, name) => ids[name] ?? randomUUID());
-    const query = widest(methods.get.parameters);
-    rows.push(await asked(app, `GET ${path}`, 'GET', `${address}?${query}`));
-  }
-  const imported = Array.from({ length: IMPORTED }, (_, i) => ({
-    name: `Large fleet ${i} again`,
-    plate: `lf ${i + 1}`,
-  }));
-  for (const isApplied of [false, true]) {
-    const body = { id: randomUUID(), rows: imported, isApplied };
-    rows.push(
-      await asked(app, `POST vehicle-imports, applied ${isApplied}`, 'POST', '/api/shops/yard/vehicle-imports', body),
-    );
-    if (isApplied)
-      rows.push(
-        await asked(app, 'POST vehicle-imports/ID/undo', 'POST', `/api/shops/yard/vehicle-imports/${body.id}/undo`, {}),
-      );
-  }
-  const merge = { id: randomUUID(), to: (await (await app.ask('GET', '/vehicles?find=Large')).json())[0].id };
-  rows.push(await asked(app, 'POST vehicles/ID/moves', 'POST', `/api/shops/yard/vehicles/${ids.vehicle}/moves`, merge));
+  for (const question of [...questionsOf(description, ids), ...(await writesOf(ids))])
+    rows.push(await asked(app, ...question));
   return { rows, peakMegabytes: peakMegabytes(app.serverPid()) };
 }
 
@@ -132,22 +214,23 @@ async function rounds(app) {
   return { plan, fillLimits };
 }
 
-/** Turns of each question that changes nothing; the quickest counts, since the machine has other work too. */
+/** Turns of what changes nothing; the quickest counts, since the machine has other work too. */
 const TURNS = 3;
 
 async function asked(app, name, method, address, body) {
+  const changesNothing = method === 'GET' || body?.isApplied === false || /\/check$/.test(address);
   let best = null;
-  for (let turn = 0; turn < (method === 'GET' ? TURNS : 1); turn++) {
+  for (let turn = 0; turn < (changesNothing ? TURNS : 1); turn++) {
     await new Promise((resolve) => setTimeout(resolve, 50));
     await heldMs(app);
     const begun = performance.now();
+    const isPiece = body instanceof Uint8Array;
     const answer = await fetch(app.url + address, {
       method,
-      headers: { cookie: app.cookie, 'content-type': 'application/json' },
-      ...(body && { body: JSON.stringify(body) }),
+      headers: { cookie: app.cookie, 'content-type': isPiece ? 'application/octet-stream' : 'application/json' },
+      ...(body && { body: isPiece ? body : JSON.stringify(body) }),
     });
-    const bytes = (await answer.arrayBuffer()).byteLength;
-    const ms = performance.now() - begun;
+    const { bytes, ms } = await read(answer, begun);
     const held = await heldMs(app);
     best = {
       name,
@@ -155,8 +238,21 @@ async function asked(app, name, method, address, body) {
       ms: Math.min(best?.ms ?? Infinity, ms),
       heldMs: Math.min(best?.heldMs ?? Infinity, held),
       bytes,
-      isPaged: answer.headers.has('link'),
+      isPaged: answer.headers.has('link') || isByLine(answer),
     };
   }
   return best;
+}
+
+const isByLine = (answer) => /ndjson/.test(answer.headers.get('content-type') ?? '');
+
+/** An answer whole; of one that comes line by line its first seconds. */
+async function read(answer, begun) {
+  if (!isByLine(answer)) return { bytes: (await answer.arrayBuffer()).byteLength, ms: performance.now() - begun };
+  const reader = answer.body.getReader();
+  const { value } = await reader.read();
+  const ms = performance.now() - begun;
+  await new Promise((resolve) => setTimeout(resolve, LISTENED_MS));
+  await reader.cancel();
+  return { bytes: value?.byteLength ?? 0, ms };
 }

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { BALANCED, CRITERIA_FORMAT, SimulatedVisit, startRecord, writeDialect } from '@tetrad/core';
 import { analyzeRecording, readCapture } from '@tetrad/core/capture';
-import { jobBody, readingBody } from './application';
+import { jobBody, readingBody } from './made-bodies';
 
 const record = startRecord(new SimulatedVisit({ faults: ['none'], seed: 3 }).vehicle, {
   sampleRateHz: 500,
@@ -11,12 +11,11 @@ const record = startRecord(new SimulatedVisit({ faults: ['none'], seed: 3 }).veh
 });
 const FOUND = analyzeRecording(readCapture(Buffer.from([...writeDialect(record)].join(''))), { cylinders: 4 });
 
-const shop = '/api/shops/one';
-
 export type Step = readonly [id: string, method: string, path: string, body?: object];
 
-/** Ids and names are others each time it is asked. */
-export function everyWrite(): readonly Step[] {
+/** Ids and names are others each time it is asked. @param shop The id of the shop. */
+export function everyWrite(shopId = 'one'): readonly Step[] {
+  const shop = `/api/shops/${shopId}`;
   const [first, second] = [jobBody(), jobBody()];
   const job = `${shop}/jobs/${first.id}`;
   const reading = readingBody('resting-voltage', 12.6);

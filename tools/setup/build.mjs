@@ -62,13 +62,14 @@ export const buildServer = () =>
       ),
   });
 
-/** What the server takes, for the requests that are made from it. */
+/** What the server takes, and one of each write, for the requests that are made from them. */
 export const buildDescription = () =>
   unlessUnchanged({
     name: 'description of the server',
-    inputs: [...SHARED, 'server/src', 'e2e/torture/describe.ts', 'tools/setup/build.mjs'],
+    inputs: [...SHARED, 'server/src', 'server/test', 'e2e/torture/describe.ts', 'tools/setup/build.mjs'],
     output: 'dist/torture/describe.mjs',
-    work: () => bundle({ describe: 'e2e/torture/describe.ts' }, 'dist/torture'),
+    work: () =>
+      bundle({ describe: 'e2e/torture/describe.ts', 'every-write': 'server/test/every-write.ts' }, 'dist/torture'),
   });
 
 export const buildCli = (told) =>

@@ -5,6 +5,9 @@ import { canonical } from '../judgements/canonical';
 import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
 
+const FIGURES = `SELECT figures_id AS id, name, source, system, changed_by AS by, ${isoTime('changed_at')} AS at
+       FROM maker_figures WHERE shop_id = $1 AND NOT is_removed`;
+
 /** By name. @param only The id of one; null for all of them. */
 export async function listFigures(
   sql: Sql,
@@ -12,10 +15,17 @@ export async function listFigures(
   only: string | null = null,
 ): Promise<readonly MakerFiguresView[]> {
   const { rows } = await sql.query<MakerFiguresView>(
-    `SELECT figures_id AS id, name, source, system, changed_by AS by, ${isoTime('changed_at')} AS at
-       FROM maker_figures WHERE shop_id = $1 AND NOT is_removed AND ($2::uuid IS NULL OR figures_id = $2)
-      ORDER BY lower(name), figures_id`,
+    `${FIGURES} AND ($2::uuid IS NULL OR figures_id = $2) ORDER BY lower(name), figures_id`,
     [shop, only],
+  );
+  return rows;
+}
+
+/** Those that are known by one of the names. */
+async function figuresNamed(sql: Sql, shop: ShopId, names: readonly string[]): Promise<readonly MakerFiguresView[]> {
+  const { rows } = await sql.query<MakerFiguresView>(
+    `${FIGURES} AND lower(name) IN (SELECT lower(one) FROM unnest($2::text[]) one)`,
+    [shop, names],
   );
   return rows;
 }
@@ -63,7 +73,12 @@ export async function importFigures(
 ): Promise<ImportedFiguresView> {
   // the database keeps no order of fields
   const keyOf = ({ name, source, system }: MakerFigures): string => canonical([name.trim(), source.trim(), system]);
-  const known = new Map((await listFigures(sql, shop)).map((one) => [one.name.toLowerCase(), one]));
+  const named = await figuresNamed(
+    sql,
+    shop,
+    rows.map(({ name }) => name.trim()),
+  );
+  const known = new Map(named.map((one) => [one.name.toLowerCase(), one]));
   const counts = { added: 0, changed: 0, same: 0 };
   for (const row of rows) {
     const before = known.get(row.name.trim().toLowerCase());
