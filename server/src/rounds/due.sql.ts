@@ -31,10 +31,35 @@ const BATCH = 500;
 
 /** What odometer and hour meter of a vehicle showed, under whichever record it was noted, the oldest first. @param vehicle What holds its id. */
 const usesOf = (vehicle: string): string =>
-  `SELECT jsonb_agg(jsonb_build_object('on', used_on, 'km', km, 'hours', hours) ORDER BY used_on, entered_at)
+  `SELECT json_agg(json_build_object('on', used_on, 'km', km, 'hours', hours) ORDER BY used_on, entered_at)
      FROM vehicle_use WHERE shop_id = $1 AND vehicle_id = ANY (
             CASE WHEN EXISTS (SELECT FROM vehicle m WHERE m.shop_id = $1 AND m.merged_into = ${vehicle})
                  THEN merged_records($1, ${vehicle}) ELSE ARRAY[${vehicle}] END)`;
+
+interface ReadBatch {
+  /** The id of its last vehicle; null where no further batch follows. */
+  readonly last: string | null;
+  readonly due: readonly DueRow[] | null;
+}
+
+async function readBatch(sql: Sql, shop: ShopId, plans: readonly string[], after: string): Promise<ReadBatch> {
+  const { rows } = await sql.query<ReadBatch>(
+    `WITH batch AS MATERIALIZED (
+       SELECT v.vehicle_id, lower(v.group_name) AS group_name FROM vehicle v
+        WHERE v.shop_id = $1 AND v.vehicle_id > $3::uuid AND v.group_name IS NOT NULL AND ${LISTED}
+        ORDER BY v.vehicle_id LIMIT ${BATCH})
+     SELECT CASE WHEN (SELECT count(*) FROM batch) = ${BATCH} THEN (SELECT vehicle_id FROM batch ORDER BY vehicle_id DESC LIMIT 1) END AS last,
+            (SELECT json_agg(json_build_object('plan', p.plan_id, 'vehicle', v.vehicle_id,
+                              'lastCheck', to_char(j.opened_at, 'YYYY-MM-DD'),
+                              'uses', CASE WHEN coalesce(p.every_km, p.every_hours) IS NOT NULL THEN (${usesOf('v.vehicle_id')}) END))
+               FROM batch v
+               JOIN round_plan p ON p.shop_id = $1 AND p.plan_id = ANY ($2::uuid[]) AND lower(p.group_name) = v.group_name
+               LEFT JOIN LATERAL (SELECT max(opened_at) AS opened_at FROM job
+                                   WHERE shop_id = $1 AND vehicle_id = v.vehicle_id) j ON true) AS due`,
+    [shop, plans, after],
+  );
+  return rows[0]!;
+}
 
 /** Every plan's vehicles, batch by batch; stops once nobody waits for them. @param only The id of one plan; all of them where it is null. */
 export async function* eachDue(
@@ -44,32 +69,22 @@ export async function* eachDue(
   gone?: AbortSignal,
 ): AsyncGenerator<DueBatch> {
   const byId = new Map(plans.map((plan) => [plan.id, plan]));
-  let after: string | null = '00000000-0000-0000-0000-000000000000';
-  while (after !== null && plans.length > 0 && !gone?.aborted) {
-    const { rows }: { rows: { readonly last: string | null; readonly due: readonly DueRow[] | null }[] } =
-      await sql.query(
-        `WITH batch AS MATERIALIZED (
-           SELECT v.vehicle_id, lower(v.group_name) AS group_name FROM vehicle v
-            WHERE v.shop_id = $1 AND v.vehicle_id > $3::uuid AND v.group_name IS NOT NULL AND ${LISTED}
-            ORDER BY v.vehicle_id LIMIT ${BATCH})
-         SELECT CASE WHEN (SELECT count(*) FROM batch) = ${BATCH} THEN (SELECT vehicle_id FROM batch ORDER BY vehicle_id DESC LIMIT 1) END AS last,
-                (SELECT jsonb_agg(jsonb_build_object('plan', p.plan_id, 'vehicle', v.vehicle_id,
-                                  'lastCheck', to_char(j.opened_at, 'YYYY-MM-DD'),
-                                  'uses', CASE WHEN coalesce(p.every_km, p.every_hours) IS NOT NULL THEN (${usesOf('v.vehicle_id')}) END))
-                   FROM batch v
-                   JOIN round_plan p ON p.shop_id = $1 AND p.plan_id = ANY ($2::uuid[]) AND lower(p.group_name) = v.group_name
-                   LEFT JOIN LATERAL (SELECT max(opened_at) AS opened_at FROM job
-                                       WHERE shop_id = $1 AND vehicle_id = v.vehicle_id) j ON true) AS due`,
-        [shop, [...byId.keys()], after],
-      );
-    const byPlan = new Map<string, DueVehicle[]>();
-    for (const { plan: id, vehicle, lastCheck, uses } of rows[0]!.due ?? []) {
+  const read = (after: string): Promise<ReadBatch> => {
+    const reading = readBatch(sql, shop, [...byId.keys()], after);
+    reading.catch(() => undefined); // told where it is waited for; nobody waits once the reader has left
+    return reading;
+  };
+  let next = plans.length > 0 ? read('00000000-0000-0000-0000-000000000000') : null;
+  while (next !== null && !gone?.aborted) {
+    const { last, due: rows } = await next;
+    // the database reads on while this batch is worked out
+    next = last === null ? null : read(last);
+    const byPlan = new Map(plans.map(({ id }) => [id, [] as DueVehicle[]]));
+    for (const { plan: id, vehicle, lastCheck, uses } of rows ?? []) {
       const plan = byId.get(id)!;
-      const due = checkDue(plan, { begunOn: plan.begunOn, lastCheck, uses: uses ?? [] });
-      byPlan.set(id, [...(byPlan.get(id) ?? []), { vehicle, due }]);
+      byPlan.get(id)!.push({ vehicle, due: checkDue(plan, { begunOn: plan.begunOn, lastCheck, uses: uses ?? [] }) });
     }
-    for (const [id, vehicles] of byPlan) yield { plan: byId.get(id)!, vehicles };
-    after = rows[0]!.last;
+    for (const [id, vehicles] of byPlan) if (vehicles.length > 0) yield { plan: byId.get(id)!, vehicles };
   }
 }
 
