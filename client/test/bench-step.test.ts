@@ -162,6 +162,16 @@ describe('the step panel', () => {
     expect(host.querySelector('tt-attempts')!.textContent).toContain('12.64 V');
   });
 
+  it('of a closed job what was read is shown; nothing is read again or voided', async () => {
+    const { said } = await panel('resting-voltage', view(subject([rest]), { status: 'closed' }));
+    expect(said()).toContain('Read so far');
+    expect(said()).not.toContain('Again');
+    expect(said()).not.toContain('Void');
+    const other = await panel('cranking-voltage', view(subject([rest]), { status: 'closed' }));
+    expect(other.said()).toContain('This job is closed. Reopen it to read or change anything.');
+    expect(other.fixture.nativeElement.querySelector('input')).toBeNull();
+  });
+
   it('asks when to look again at a battery on the charger', async () => {
     const { fixture } = await panel('charge', view(subject([{ ...rest, value: 12 }])));
     await typeInto(fixture, 'Look again after', '2,5');

@@ -46,7 +46,7 @@ import { Sentences } from '../../../device/sentences';
                 {{ entry.reading.at | date: 'HH:mm' }}
               }
             </span>
-            @if (entry.reading.void === undefined) {
+            @if (entry.reading.void === undefined && !isClosed()) {
               @if (voiding() === entry.id) {
                 <form class="reason" [formGroup]="form" (ngSubmit)="confirm(entry.id)">
                   <tt-field label="Why is it void?">
@@ -124,6 +124,8 @@ export class Attempts {
   readonly pending = input.required<ReadonlySet<string>>();
   /** The reading that stands above with its sentence; it is not said twice. */
   readonly shown = input<string | null>(null);
+  /** Of a closed job nothing is voided. */
+  readonly isClosed = input(false);
   readonly voided = output<{ id: string; reason: string }>();
 
   /** The rule: of several attempts the newest that is not void counts, for each battery and pass. */

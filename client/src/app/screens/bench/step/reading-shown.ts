@@ -56,7 +56,9 @@ export type Onward = keyof typeof ONWARD;
       @if (leadsTo(); as where) {
         <button #on pButton kind="main" (click)="onward.emit()">{{ ONWARD[where] }}</button>
       }
-      <button pButton (click)="again.emit()">Again</button>
+      @if (!isClosed()) {
+        <button pButton (click)="again.emit()">Again</button>
+      }
     </div>
   `,
   styles: `
@@ -106,6 +108,8 @@ export class ReadingShown {
   readonly #voice = inject(Sentences);
   protected readonly job = inject(JobStore);
   readonly assessment = input.required<Assessment>();
+  /** Of a closed job nothing is read again. */
+  readonly isClosed = input(false);
   readonly again = output();
   readonly onward = output();
   /** What its main button leads to; null where nothing follows. */

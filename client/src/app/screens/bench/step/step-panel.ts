@@ -115,9 +115,8 @@ export class StepPanel {
   readonly decided = output();
 
   /** Of a closed job nothing is entered; what was read is still shown. */
-  protected readonly isClosed = computed(
-    () => this.view().status === 'closed' && !(this.step().kind === 'reading' && this.reading.isShown()),
-  );
+  protected readonly isClosed = computed(() => this.view().status === 'closed');
+  protected readonly isReadingShown = computed(() => this.step().kind === 'reading' && this.reading.isShown());
   protected readonly mayReopen = inject(Store).selectSignal(selectMay('sign-off'));
   readonly reopened = output();
 
