@@ -158,6 +158,12 @@ export const THRESHOLDS = {
     0.3,
     'From here a fault is suspected: it is named as leading, explains what was read, keeps its part from being passed, and is no excuse that is excluded. Under it more than two of three such vehicles have nothing of it. Nothing is called by it; from 0.2 to 0.4 no figure of docs/benchmarks.md moves by more than 0.2 %',
   ],
+  wellOutside: [
+    2,
+    'Times its limit: a valid reading this far outside straight across a fault is no sound vehicle, and a slip of the hand is left in one of ten (docs/judging.md, “What a finding weighs”)',
+  ],
+  directReading: [0.9, 'What such a reading makes of the faults it lies across together, whatever speaks against them'],
+  directTwice: [0.99, 'The same where it was read twice: a slip of the hand seldom happens twice alike'],
   agreesUnder: [
     0.8,
     'A way to a battery’s health agrees that it is worn: the upper end of the borderline (docs/criteria.md)',

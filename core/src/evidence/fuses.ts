@@ -1,6 +1,6 @@
 /** What flows through each fuse while everything is asleep, and through those that were pulled. */
 import { fuseAmps } from '../circuit/fuse-ohms';
-import { isNumeric, latest, readingsOf } from './case-context';
+import { isNumeric, latest, notPossible, readingsOf } from './case-context';
 import type { CaseContext, NumericReading } from './case-context';
 
 /** A fuse and the current through it. */
@@ -44,3 +44,7 @@ export function drainCircuit(context: CaseContext): DrainCircuit | null {
     .sort((a, b) => b.amps - a.amps);
   return most ?? null;
 }
+
+/** Somebody looked for the circuit: across its fuses, or by pulling one; or it cannot be done. */
+export const isCircuitSought = (context: CaseContext): boolean =>
+  readingsOf(context, 'fuse-drop').length > 0 || drainCircuit(context) !== null || notPossible(context, 'fuse-drop');

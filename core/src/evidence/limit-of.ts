@@ -26,3 +26,16 @@ export function isFarOutside(gradedCase: GradedCase, reading: Reading): boolean 
   const limit = limitOf(gradedCase, reading);
   return limit !== null && Math.max(limit.min - limit.value, limit.value - limit.max) > limit.borderline;
 }
+
+/**
+ * How many times its limit a reading is: from 1 on it lies outside. Of a lower limit how many times the reading lies in it:
+ * half of it is 2. Null where no limit applies.
+ */
+export function timesItsLimit(gradedCase: GradedCase, reading: Reading): number | null {
+  const limit = limitOf(gradedCase, reading);
+  if (limit === null) return null;
+  const { value, min, max } = limit;
+  if (value > max) return max > 0 ? value / max : Infinity;
+  if (value < min) return value > 0 ? min / value : Infinity;
+  return 0;
+}

@@ -32,7 +32,7 @@ const batteryVerdict = object(
 const stepConditions: Shape<Readonly<Record<string, number | string | boolean>>> = anything({ type: 'object' });
 const nextStep = object(
   { test: step, because, minutes: number({ min: 0 }), conditions: stepConditions, ...said },
-  { battery: integer(1, 3) },
+  { battery: integer(1, 3), optional: flag() },
 );
 const piece = object(
   { piece: text(1), volts: number(), share: number(), kind: word(['lost', 'left']) },

@@ -48,6 +48,7 @@ export interface FindingMessages {
   readonly complaint: { readonly symptom: SymptomName };
   readonly age: { readonly years: number };
   readonly 'read-twice': { readonly reading: Reading };
+  readonly 'well-outside': { readonly reading: Reading; readonly times: number };
   readonly 'did-not-crank': NoParams;
   readonly 'path-not-open': { readonly tests: readonly TestName[]; readonly fault: FaultName };
   readonly 'starter-open': NoParams;

@@ -2,6 +2,7 @@
 import { threshold } from '../criteria/weights';
 import type { GradedCase } from '../evidence/case-context';
 import type { DerivedCase } from '../evidence/derived-case';
+import type { Finding } from '../evidence/finding';
 import type { FaultName, StepName } from '../format/names';
 import { FAULT_NAMES } from '../trade/tables';
 import { choose } from './decide/choose';
@@ -17,6 +18,7 @@ import { mayDecide } from './rank/part-of';
 import { rankFaults } from './rank/rank-faults';
 import type { Ranked } from './rank/rank-faults';
 import { findingsOf } from './weigh';
+import { directReadings } from './weigh/direct-readings';
 
 /** What one pass tells, as far as the choice of an action. */
 export interface WeighedPass {
@@ -36,12 +38,19 @@ export interface WeighedPass {
 export function weighPass(gradedCase: GradedCase): WeighedPass {
   const derived: DerivedCase = { gradedCase, figures: derive(gradedCase) };
   const failing = failuresOf(derived);
-  const ranked = rankFaults(findingsOf(derived, failing));
+  const ranked = rankedBy(findingsOf(derived, failing), failing);
   const provenCase = proveCase({ ...derived, probability: probabilities(ranked) });
   const { uncovered, impossible } = coverage(gradedCase);
   const choice = choose({ provenCase, ranked, failing, uncovered });
   const leading = leadingFault(ranked, provenCase);
   return { derived, failing, ranked, provenCase, uncovered, impossible, leading, choice };
+}
+
+/** What lies straight across a fault is heard last, with all that speaks against it known. */
+function rankedBy(findings: readonly Finding[], failing: readonly Failure[]): readonly Ranked[] {
+  const ranked = rankFaults(findings);
+  const direct = directReadings(failing, ranked);
+  return direct.length === 0 ? ranked : rankFaults([...findings, ...direct]);
 }
 
 const NOTHING = Object.fromEntries(FAULT_NAMES.map((fault) => [fault, 0])) as Record<FaultName, number>;

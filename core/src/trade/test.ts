@@ -57,6 +57,8 @@ export interface Test {
   readonly required: readonly Requirement[];
   /** What it tells of a part that is to be kept. */
   readonly keeps?: readonly Keeps[];
+  /** Another test that confirms what it shows and tells where besides: asked for in place of a repeat while it is open. */
+  readonly confirmedBy?: TestName;
   /** The part that it tells of alone: outside its limit, no other test that the part passed outweighs it. */
   readonly tellsOf?: JudgedPart;
   /** Conditions the judge asks for with it. */
@@ -90,6 +92,11 @@ export interface Test {
   readonly remark?: (reading: Reading, context: CaseContext) => Message | null;
   /** Faults it lies straight across: a valid reading outside its limit is proof of one of them by itself. */
   readonly direct?: readonly FaultName[];
+  /**
+   * How many times the limit of what it tells of lies in a reading that has no limit of its own, as the current through a
+   * fuse in that of the drain; null where it cannot be told.
+   */
+  readonly timesLimit?: (reading: Reading, gradedCase: GradedCase) => number | null;
   readonly findings?: (seen: DerivedCase) => readonly Finding[];
   /** Sentences that its void rules and findings are told with. */
   readonly phrases?: PhraseTable;

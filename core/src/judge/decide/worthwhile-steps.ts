@@ -2,7 +2,7 @@
 import type { PathTest } from '../../circuit/paths';
 import type { Costs } from '../../criteria/costs';
 import type { FaultName, StepName } from '../../format/names';
-import { FAULTS } from '../../trade/tables';
+import { FAULTS, TESTS, isTestName } from '../../trade/tables';
 import type { Failure } from '../derive/failures';
 import { isOpen } from '../propose/is-open';
 import { SETTING_UP_MINUTES, STEP_ROWS, stepRowOf } from '../propose/step-rows';
@@ -55,10 +55,17 @@ export function worthwhileSteps(
     const saves = now - loss();
     if (saves > price) found.push({ step: stepRow.name, minutes: stepRow.row.minutes, saves, again });
   };
+  // what confirms a reading and tells where besides comes in place of the same reading once more
+  const considerAgain = (stepRow: StepRow, again: Repeated, loss: () => number): void => {
+    const other = isTestName(stepRow.name) ? TESTS[stepRow.name].confirmedBy : undefined;
+    const row = other && stepRowOf(other);
+    if (row && isOpen(row.name, row.row, gradedCase)) consider(row, null, loss);
+    else consider(stepRow, again, loss);
+  };
   for (const [stepRow, loss] of unread(choosing, now)) consider(stepRow, null, loss);
   if (action.fault)
     for (const [stepRow, again] of singleWitnesses(action.fault.fault, gradedCase, failing))
-      consider(stepRow, again, () => lossAfterRepeat(action, provenCase));
+      considerAgain(stepRow, again, () => lossAfterRepeat(action, provenCase));
   for (const [test, saves] of narrowing(choosing, failing))
     if (saves > priceOf(stepRowOf(test), costs) && !found.some(({ step }) => step === test))
       found.push({ step: test, minutes: stepRowOf(test).row.minutes, saves, again: null });

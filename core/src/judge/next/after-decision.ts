@@ -10,9 +10,10 @@ import type { Repeated } from '../decide/single-witness';
 import { flatBatteries } from '../decide/batteries';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
+import { isCircuitSought } from '../../evidence/fuses';
 import { openRepeats, repeatsOf } from '../compare/repeat-tests';
 import { isOutside } from '../../evidence/limit-of';
-import { isTried, notPossible, observed, readingsOf } from '../../evidence/case-context';
+import { isTried, notPossible, observed } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { Survey } from '../grade/survey';
 import { lookFirst } from '../propose/look-first';
@@ -55,16 +56,20 @@ function stepsAfter(given: NextAfter): readonly Step[] {
       ]);
     }
     case 'repaired': // decided, and the rest of the same tests is worth repeating all the same
-      return repeatsAsked(surveyed);
+      return repeatsAsked(surveyed).map(asOptional);
     default:
-      return decided.part === 'drain' ? circuitSteps(gradedCase) : [];
+      return decided.part === 'drain' ? circuitSteps(gradedCase).map(asOptional) : [];
   }
 }
 
-/** A drain is decided on by its amps; what is left is to find the circuit that takes them. */
+/** The decision stands: what is asked for now is worth doing and changes nothing of it. */
+const asOptional = (step: Step): Step => ({ ...step, optional: true });
+
+/** A draw that was read twice is a fact without its circuit, which is what is left to find. */
 function circuitSteps(gradedCase: GradedCase): readonly Step[] {
-  const isFound = readingsOf(gradedCase, 'fuse-drop').length > 0 || notPossible(gradedCase, 'fuse-drop');
-  return isFound ? [] : [stepAs('fuse-drop', message('settles', { step: 'fuse-drop' }), gradedCase)];
+  return isCircuitSought(gradedCase)
+    ? []
+    : [stepAs('fuse-drop', message('settles', { step: 'fuse-drop' }), gradedCase)];
 }
 
 /** Where a test is asked for again because its instrument was off, the look at the instrument comes first. */

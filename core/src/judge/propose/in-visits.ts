@@ -17,6 +17,8 @@ export interface RankedStep {
   readonly worth: number;
   /** Minutes that it saves before the decision that is due otherwise; 0 where none waits for it. */
   readonly forDecision: number;
+  /** The proof of a fault that is as good as certain waits for it. */
+  readonly isProof: boolean;
   /** The complaint is about this, and the battery is proven. */
   readonly isDue: boolean;
   /** The complaint asks for it, more than anything else does. */

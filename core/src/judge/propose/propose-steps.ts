@@ -1,5 +1,6 @@
 /** The steps that are open now: the steps that are expected to settle most per minute of work, what is at one place together. */
 import { EVEN_ODDS } from '../rank/even-odds';
+import { threshold } from '../../criteria/weights';
 import { mayDecide } from '../rank/part-of';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
@@ -28,6 +29,8 @@ export interface Step {
   readonly minutes: number;
   readonly conditions: ReadingConditions;
   readonly battery?: number;
+  /** The decision stands without it. */
+  readonly optional?: true;
 }
 
 /** The fault that leads, and what its proof still lacks. */
@@ -86,7 +89,7 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     const forCoverage = uncovered.includes(name) ? COVERAGE_VALUE : 0;
     const forAgain = again.has(name) || (apart && isHealthTest(name)) ? CONTRADICTION_VALUE : 0;
     const forDecision = saved.get(name) ?? 0;
-    if (row.informs.length === 0 && forProof + forCoverage + forAgain === 0) continue;
+    if (row.informs.length === 0 && forProof + forCoverage + forAgain + forDecision === 0) continue;
     if (!isOpen(name, row, gradedCase)) continue;
     let information = 0;
     for (const [fault, strength] of row.informs)
@@ -99,11 +102,28 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     // another state of the engine costs its minutes; what is read in the same visit costs none
     const minutes = row.minutes + SETTING_UP_MINUTES + changeMinutes(now, engine);
     const isAsked = forCoverage > 0 && forProof <= forCoverage;
+    // as good as certain: what its proof lacks comes before every other question
+    const isProof = forProof > 0 && leading!.probability >= threshold('directReading');
     const isDue = isBatteryProven && row.dueFor !== undefined && symptoms.includes(row.dueFor);
-    ranked.push({ name, row, engine, worth: value / minutes, forDecision: Math.max(0, forDecision), isDue, isAsked });
+    ranked.push({
+      name,
+      row,
+      engine,
+      worth: value / minutes,
+      forDecision: Math.max(0, forDecision),
+      isProof,
+      isDue,
+      isAsked,
+    });
   }
   // what only waits for a step waits for that one
-  ranked.sort((a, b) => Number(b.isDue) - Number(a.isDue) || b.forDecision - a.forDecision || b.worth - a.worth);
+  ranked.sort(
+    (a, b) =>
+      Number(b.isProof) - Number(a.isProof) ||
+      Number(b.isDue) - Number(a.isDue) ||
+      b.forDecision - a.forDecision ||
+      b.worth - a.worth,
+  );
   const best = withCurrents(ranked, gradedCase).slice(0, MAX_STEPS - label.length);
   const asked = inVisits(best).map(({ name, isAsked }) =>
     stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),

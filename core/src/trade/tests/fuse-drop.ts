@@ -1,5 +1,10 @@
 import { FUSE_SPREAD, fuseAmps, fuseOhms } from '../../circuit/fuse-ohms';
+import { limitsOf } from '../../criteria/criteria-set';
+import type { CriteriaSet } from '../../criteria/criteria-set';
 import { latest } from '../../evidence/case-context';
+import type { GradedCase } from '../../evidence/case-context';
+import { causes, weighed } from '../../evidence/finding';
+import { fuseCurrents } from '../../evidence/fuses';
 import { isOutside } from '../../evidence/limit-of';
 import { done } from '../../evidence/simulated-bench';
 import { sayer } from '../../format/message';
@@ -19,6 +24,25 @@ const phrases = {
     `${voice.smallVolts(w.value)} across the fuse: its rating is needed to tell the current.`,
 };
 const say = sayer(phrases);
+
+/** The most that a vehicle asleep may take, A; null where the set has no limit for it. */
+function drainLimitAmps(criteria: CriteriaSet): number | null {
+  for (const { rule } of limitsOf(criteria, 'parasitic-draw'))
+    if (rule.kind === 'band' && rule.max !== undefined) return rule.max;
+  return null;
+}
+
+/** The whole draw was read and is good: what a fuse shows flowed while something was awake. */
+function isDrawGood(gradedCase: GradedCase): boolean {
+  const draw = latest(gradedCase, 'parasitic-draw');
+  return draw !== undefined && !isOutside(gradedCase, draw);
+}
+
+/** How many times the limit of the whole draw flows through one fuse; null where it cannot be told. */
+function timesDrainLimit(amps: number | null, gradedCase: GradedCase): number | null {
+  const most = drainLimitAmps(gradedCase.criteria);
+  return amps === null || most === null || isDrawGood(gradedCase) ? null : amps / most;
+}
 
 export const fuseDrop: Test = {
   ...DROP_VOLTS,
@@ -53,6 +77,11 @@ export const fuseDrop: Test = {
   },
   isSeveral: true,
   required: [],
+  direct: ['parasitic-drain'],
+  timesLimit: ({ value, conditions: { fuseRating, fuseType } = {} }, gradedCase) =>
+    typeof value === 'number' && fuseRating !== undefined
+      ? timesDrainLimit(fuseAmps(value, fuseRating, fuseType), gradedCase)
+      : null,
   isUnlimited: () => true,
   noted: ({ value, conditions: { fuse = '', fuseRating, fuseType } = {} }) => {
     if (typeof value !== 'number') return null;
@@ -60,6 +89,19 @@ export const fuseDrop: Test = {
     return say('fuse-current', { value, fuse, amps: fuseAmps(value, fuseRating, fuseType) });
   },
   phrases,
+  findings: ({ gradedCase }) => {
+    const [most] = fuseCurrents(gradedCase);
+    const times = most ? timesDrainLimit(most.amps, gradedCase) : null;
+    if (!most || most.amps === null || times === null || times <= 1) return [];
+    const { fuse, amps, reading } = most;
+    return [
+      weighed('drain', Math.log(times), {
+        causes: causes('parasitic-drain'),
+        source: { reading: reading.id },
+        says: say('fuse-current', { value: reading.value, fuse, amps }),
+      }),
+    ];
+  },
 };
 
 export const fuseDropModel: TestModel = {

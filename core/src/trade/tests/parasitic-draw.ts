@@ -33,6 +33,7 @@ export const parasiticDraw: Test = {
   name: 'Drain current',
   conditions: ['minutesAsleep', 'pulled'],
   direct: ['parasitic-drain'],
+  confirmedBy: 'fuse-drop',
   places: [
     {
       group: 'Drain',

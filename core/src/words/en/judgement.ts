@@ -151,7 +151,7 @@ function ruledOutOf({ cause, readings, observations }: RuledOut): NonNullable<De
   };
 }
 
-function stepOf({ test, because, minutes, conditions, battery }: Step): NextStep {
+function stepOf({ test, because, minutes, conditions, battery, optional }: Step): NextStep {
   const sent = stored(because);
   const step = {
     test,
@@ -161,7 +161,7 @@ function stepOf({ test, because, minutes, conditions, battery }: Step): NextStep
     code: sent.code,
     with: sent.with,
   } as NextStep;
-  return battery === undefined ? step : { ...step, battery };
+  return { ...step, ...(battery !== undefined && { battery }), ...(optional && { optional }) };
 }
 
 const comparedOf = ({

@@ -14,6 +14,9 @@ import { notPossibleWords, readingWords } from './readings';
 import { DECISIONS, NEXT, VERDICTS } from './decided';
 import { LABELS, SHARED } from './shared-rules';
 
+/** From here on a reading is far outside: how many times its limit says nothing more. */
+const MANY_TIMES = 20;
+
 interface Graded {
   readonly test: TestName;
   readonly value: Reading['value'];
@@ -75,6 +78,8 @@ const EVIDENCE = {
   complaint: (w: { symptom: SymptomName }) => `complaint: ${SYMPTOMS[w.symptom].name.toLowerCase()}`,
   age: (w: { years: number }, voice: Voice) => `the battery is ${voice.plain(w.years, 1)} years old`,
   'read-twice': (w: { reading: Reading }, voice: Voice) => `${readingWords(w.reading, voice)}, outside its limit twice`,
+  'well-outside': (w: { reading: Reading; times: number }, voice: Voice) =>
+    `${readingWords(w.reading, voice)}, read straight across it, ${w.times < MANY_TIMES ? `is ${voice.plain(w.times, 1)} times its limit` : 'is far outside its limit'}`,
   'did-not-crank': () => 'it did not crank',
   'path-not-open': (w: { tests: readonly TestName[] }) =>
     `next to nothing in ${listed(w.tests.map((test) => lower(TESTS[test].name)))} with the key at start: it is not open`,
