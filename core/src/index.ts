@@ -17,6 +17,7 @@ export { CRITERIA_FORMAT, criteriaMisfits, criteriaShape, ruleFields } from './c
 export type { CriteriaDocument } from './criteria/criteria-shape';
 export type { RuleField } from './criteria/rules/rule';
 export { noteOf } from './criteria/limit-notes';
+export { temperatureWords } from './criteria/limit-temperature';
 export type { CriteriaSet, Limit } from './criteria/criteria-set';
 export { FITTED_SPREADS } from './criteria/fitted-spreads';
 export { STATED_SPREADS } from './criteria/spreads';

@@ -110,7 +110,7 @@ describe('current into the battery', () => {
 
   it('is shared by batteries in parallel', () => {
     const pack = { battery: { chemistry: 'flooded', count: 2, arrangement: 'parallel' } };
-    expect([grade(16, 3), grade(16, 3, pack)]).toEqual(['outside', 'within']);
+    expect([grade(16, 10), grade(16, 10, pack)]).toEqual(['outside', 'within']);
   });
 });
 

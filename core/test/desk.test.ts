@@ -18,6 +18,8 @@ function values(id: string, entries: Record<string, number | string> = {}): read
 it.each<[string, string, Record<string, number | string>, readonly (number | null)[]]>([
   ['half the CCA, and 9.6 V at 21 °C', 'load-test', { cca: 600, celsius: 21 }, [300, 9.6]],
   ['8.5 V at −18 °C', 'load-test', { cca: 600, celsius: -18 }, [300, 8.5]],
+  ['a fixed load of 100 A: about 11.4 V', 'load-test', { cca: 600, celsius: 21, amps: 100 }, [100, 11.42]],
+  ['a load too small to pass anything', 'load-test', { cca: 600, celsius: 21, amps: 40 }, [40, null]],
   ['EN 760 is about 800 SAE', 'rating', { amps: 760, from: 'EN' }, [800, 456, 520, 1000]],
   ['9 to 10 CCA an ampere hour', 'label-check', { cca: 560, capacity: 60, liters: 1.8 }, [9.333, 311.1]],
   ['182 mV of a 1 mV clamp are 182 A, of a 10 mV clamp 18.2', 'clamp-scale', { shown: 182, scale: 10 }, [18.2]],

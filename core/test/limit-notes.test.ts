@@ -26,9 +26,9 @@ const saidOf = (
 
 describe('the note of a limit', () => {
   it('tells volts of the vehicle’s system', () => {
-    expect(saidOf(charging(15.4)).because).toContain('about 10 mV per °C more in the cold. Never above 15.00 V.');
+    expect(saidOf(charging(15.4)).because).toContain('about 10 mV per °C more in the cold. Never above 15.30 V.');
     expect(saidOf(charging(30.8), BALANCED, TRUCK).because).toContain(
-      'about 20 mV per °C more in the cold. Never above 30.00 V.',
+      'about 20 mV per °C more in the cold. Never above 30.60 V.',
     );
     expect(saidOf(crank(18.4), BALANCED, TRUCK, [rest(25.2)]).because).toContain('Not below 19.20 V at 21 °C');
     expect(saidOf(crank(21.4), CAREFUL, TRUCK, [rest(25.2)]).because).toContain('Not more than 3.00 V under');
@@ -43,7 +43,7 @@ describe('the note of a limit', () => {
 
   it('is told again with the reader’s figures', () => {
     expect(retell(saidOf(charging(15.4)), COMMA)).toContain(
-      'about 0,006 V per °F more in the cold. Never above 15,00 V.',
+      'about 0,006 V per °F more in the cold. Never above 15,30 V.',
     );
     expect(retell(saidOf(read('starter-draw', 320)), COMMA)).toContain('about 30 % more at 0 °F');
     expect(retell(saidOf(ripple(0.7)), COMMA)).toContain('Above 0,200 V look for the cause, above 0,50 V stop');

@@ -80,11 +80,11 @@ describe('the load test’s floor by temperature', () => {
     }
   });
 
-  it('between two rows it lies between them, above the first and below the last it stays', () => {
+  it('between two rows it lies between them, above the first it stays, below the last it goes on at its slope', () => {
     const at = (celsius: number): number => survey(caseOf([load(9)], { celsius })).assessments[0]!.resolved!.min;
     expect(at(13)).toBeCloseTo(9.45, 2);
     expect(at(40)).toBe(at(21));
-    expect(at(-30)).toBe(at(-18));
+    expect(at(-30)).toBeCloseTo(8.1, 5);
   });
 });
 
@@ -169,11 +169,11 @@ describe('cranking, charging and ripple by school', () => {
     expect(last(charging(high + 0.02), criteria, 25)).toBe('outside');
   });
 
-  it('cold raises the upper end by 10 mV per °C, heat lowers the lower one, and 15.0 V is never passed', () => {
+  it('cold raises the upper end by 10 mV per °C, heat lowers the lower one; by 0.4 V at the most', () => {
     expect(last(charging(14.88), BALANCED, 15)).not.toBe('outside');
     expect(last(charging(14.93), BALANCED, 15)).toBe('outside');
     expect(last(charging(13.42), BALANCED, 35)).not.toBe('outside');
-    expect(last(charging(15.03), BALANCED, -20)).toBe('outside');
+    expect([last(charging(15.2), BALANCED, -18), last(charging(15.35), BALANCED, -30)]).toEqual(['near', 'outside']);
   });
 
   it('ripple: careful and balanced act above 0.2 V, the lenient school at 0.5', () => {

@@ -2,7 +2,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { FAULT_NAMES, checkCase, judge, simulateCase } from '@tetrad/core';
 import type { Judgement, Reading } from '@tetrad/core';
-import { caseOf, charging, crank, drop, read, rest, saw, soundReadings } from './cases';
+import fc from 'fast-check';
+import { loadFloorVolts } from '../src/battery/sag-share';
+import { SOUND_SYSTEM, caseOf, charging, crank, drop, read, rest, saw, soundReadings } from './cases';
 
 const probabilityOf = ({ faults }: Judgement, name: string): number =>
   faults.find(({ fault }) => fault === name)!.probability;
@@ -110,4 +112,50 @@ it('terminals whose volts mean something else neither accuse nor acquit', () => 
   expect(
     checkCase(caseOf([{ ...read('excitation-voltage', 1.8), conditions: { terminal: 'field' } } as never])).ok,
   ).toBe(false);
+});
+
+describe('any load is a load test', () => {
+  const tested = (volts: number, amps: number, cca: number, celsius = 21) => {
+    const system = {
+      ...SOUND_SYSTEM,
+      battery: {
+        ...SOUND_SYSTEM.battery,
+        rating: { value: cca, standard: 'SAE' as const, confirmed: true },
+        capacityAh: cca / 9,
+      },
+    };
+    const said = judge(
+      caseOf([rest(12.64), read('load-test', volts, { amps, seconds: 15, chargedBefore: true })], { system, celsius }),
+    );
+    return { grade: said.readings[1]!.grade, said };
+  };
+
+  it.each([
+    ['100 A on 600 A that end at 10.4 V', 10.4, 100, 600, 'outside'],
+    ['140 A on 340 A that end at 9.6 V', 9.6, 140, 340, 'outside'],
+    ['100 A on 600 A that end at 11.6 V', 11.6, 100, 600, 'within'],
+    ['half the CCA at 9.6 V', 9.75, 300, 600, 'within'],
+    ['three quarters of the CCA at 8.4 V', 8.4, 450, 600, 'within'],
+    ['under a tenth of the CCA a good figure', 12.2, 50, 600, 'void'],
+    ['under a tenth of the CCA a collapse', 8, 50, 600, 'outside'],
+  ] as const)('%s', (_name, volts, amps, cca, grade) => expect(tested(volts, amps, cca).grade).toBe(grade));
+
+  it('its floor falls with the cold as that of half the CCA does', () => {
+    expect([tested(11.2, 100, 600).grade, tested(11.2, 100, 600, -18).grade]).toEqual(['outside', 'within']);
+  });
+
+  it('one curve grades it and measures health by it: at its floor a battery is as good as at the floor of half the CCA', () => {
+    const healthAt = (volts: number, amps: number): number => tested(volts, amps, 600).said.derived.ways![0]!.health;
+    const floor = (amps: number): number => loadFloorVolts(9.6, 12.64, amps, 600, 1);
+    for (const amps of [70, 100, 150, 220, 400]) expect(healthAt(floor(amps), amps)).toBeCloseTo(0.8, 1);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 61, max: 590, noNaN: true }),
+        fc.double({ min: 1, max: 60, noNaN: true }),
+        (amps, more) => {
+          expect(floor(amps + more)).toBeLessThan(floor(amps) + 0.06);
+        },
+      ),
+    );
+  });
 });

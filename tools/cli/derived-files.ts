@@ -21,6 +21,7 @@ import {
   judgementSchema,
   noteOf,
   phraseTables,
+  temperatureWords,
 } from '@tetrad/core';
 import { captureSchema } from '@tetrad/core/capture';
 import type { CriteriaSet, Limit } from '@tetrad/core';
@@ -106,13 +107,14 @@ const roundedOff = (figure: number): number => Number(figure.toPrecision(6));
 
 const limits = ({ name, note, limits: own }: CriteriaSet): string =>
   `### ${name}\n\n${note}\n\n${table(
-    ['test', 'when', 'rule', 'figures', 'near within', 'note'],
+    ['test', 'when', 'rule', 'figures', 'near within', 'temperature', 'note'],
     own.map((limit) => [
       limit.test,
       when(limit),
       limit.rule.kind,
       figures(limit.rule),
       limit.borderline && roundedOff(limit.borderline),
+      temperatureWords(limit.temperature),
       ENGLISH.say(noteOf(limit, 1)),
     ]),
   )}`;

@@ -3,6 +3,7 @@ import type { Points } from '../quantities/interpolate';
 
 /** Resistance against its value at 21 °C, from the load test's floor by temperature: (12.6 − floor) / 3.0. */
 const COLD_FACTOR: Points = [
+  [-30, 1.5],
   [-18, 1.37],
   [-12, 1.3],
   [-7, 1.23],

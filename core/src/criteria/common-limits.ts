@@ -8,6 +8,8 @@ export const PRACTICE = 'Trade practice, docs/criteria.md';
 
 /** Half-CCA load test: floor by battery temperature, [°C, V]. */
 export const LOAD_FLOOR = [
+  // on from there at the same slope: the table of the trade ends at −18 °C
+  [-30, 8.1],
   [-18, 8.5],
   [-12, 8.7],
   [-7, 8.9],
@@ -40,6 +42,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   'resting-voltage': [
     {
       rule: { kind: 'charge', minShare: 0.75 },
+      temperature: { none: 'by-rule' },
       source: PRACTICE,
       note: 'note-charge-first',
     },
@@ -48,6 +51,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'temperature-floor', points: LOAD_FLOOR },
       borderline: 0.1,
+      temperature: { none: 'by-rule' },
       source: PRACTICE,
       note: 'note-load-test',
     },
@@ -56,6 +60,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'ohms-times-cca', max: 4.5 },
       borderline: 0.5,
+      temperature: { atMinus18: 1.4 },
       source: 'Three quarters of the 6.0 V per CCA that the half-CCA load test asks for; docs/criteria.md',
       note: 'note-by-rating',
     },
@@ -64,6 +69,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'spread', max: 0.05 },
       borderline: 0.02,
+      temperature: { none: 'compared' },
       source: PRACTICE,
       note: 'note-cells',
     },
@@ -72,6 +78,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'loss', maxVolts: 0.4 },
       borderline: 0.2,
+      temperature: { none: 'kinder' },
       source: PRACTICE,
       note: 'note-dead-cell',
     },
@@ -81,6 +88,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
       when: { fuel: 'petrol' },
       rule: { kind: 'band', min: 8.5 },
       borderline: 0.2,
+      temperature: { atMinus18: 0.86 },
       source: PRACTICE,
       note: 'note-first-dip',
     },
@@ -89,6 +97,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'expected-draw' },
       borderline: 0.1,
+      temperature: { none: 'by-rule' },
       source: PRACTICE,
       note: 'note-usual-draw',
     },
@@ -98,6 +107,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
       when: { fuel: 'petrol' },
       rule: { kind: 'band', min: 150 },
       borderline: 15,
+      temperature: { atMinus18: 0.7 },
       source: PRACTICE,
       note: 'note-petrol-speed',
     },
@@ -105,6 +115,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
       when: { fuel: 'diesel' },
       rule: { kind: 'band', min: 130 },
       borderline: 10,
+      temperature: { atMinus18: 0.7 },
       source: PRACTICE,
       note: 'note-diesel-speed',
     },
@@ -113,6 +124,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'under-battery', maxVolts: 1 },
       borderline: 0.3,
+      temperature: { none: 'compared' },
       source: PRACTICE,
       note: 'note-solenoid',
     },
@@ -121,6 +133,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'under-battery', maxVolts: 1 },
       borderline: 0.3,
+      temperature: { none: 'compared' },
       source:
         'Half a volt on either side, the lenient school; near from the strict 0.5 and 0.2 V. docs/criteria.md, drops',
       note: 'note-motor',
@@ -129,6 +142,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   'alternator-stud-voltage': [
     {
       rule: { kind: 'near-resting', tolerance: 0.2 },
+      temperature: { none: 'compared' },
       source: PRACTICE,
       note: 'note-stud',
     },
@@ -137,6 +151,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'near-resting', tolerance: 2 },
       borderline: 0.5,
+      temperature: { none: 'compared' },
       source: PRACTICE,
       note: 'note-excitation',
     },
@@ -145,11 +160,13 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'band', max: 0.8 },
       borderline: 0.3,
+      temperature: { none: 'hardly' },
       source: PRACTICE,
       note: 'note-humps',
     },
     {
       rule: { kind: 'missing-humps', most: 0 },
+      temperature: { none: 'counted' },
       source: PRACTICE,
       note: 'note-humps',
     },
@@ -160,6 +177,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
       when: { loads: 'on' },
       rule: { kind: 'band', min: 2.5, max: 7 },
       borderline: 0.5,
+      temperature: { none: 'hardly' },
       source: PRACTICE,
       note: 'note-field',
     },
@@ -167,6 +185,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   'diode-forward': [
     {
       rule: { kind: 'band', min: 0.2, max: 1.3 },
+      temperature: { none: 'hardly' },
       source: PRACTICE,
       note: 'note-one-way',
     },
@@ -174,6 +193,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   'diode-reverse': [
     {
       rule: { kind: 'blocks' },
+      temperature: { none: 'counted' },
       source: PRACTICE,
       note: 'note-one-way',
     },
@@ -182,6 +202,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
     {
       rule: { kind: 'band', max: 0.08 },
       borderline: 0.03,
+      temperature: { none: 'kinder' },
       source: PRACTICE,
       note: 'note-drain',
     },

@@ -11,6 +11,7 @@ import type { Costs } from './costs';
 import type { TypicalDraw } from './expected-draw';
 import type { NoteName } from './limit-notes';
 import type { LimitRule } from './limit-rule';
+import type { LimitTemperature } from './limit-temperature';
 
 /** Where a limit applies; a field left out applies everywhere. */
 export interface LimitConditions {
@@ -28,6 +29,8 @@ export interface Limit {
   readonly rule: LimitRule;
   /** Width of the borderline zone inside the limit, in the rule's own figure; readings in it are near. */
   readonly borderline?: number;
+  /** What temperature does to it; of a set that an earlier version stored nothing is told, and its figures stay. */
+  readonly temperature?: LimitTemperature;
   /** Where the figure comes from. */
   readonly source: string;
   /** Why it is what it is, and how the reading is taken: one of `limit-notes.ts`, or the shop's own words. */

@@ -1,5 +1,5 @@
 /** The shape of `tetrad-criteria/1`: a criteria set as a file, and as a shop edits it. */
-import { checkShape, integer, list, number, object, show, text, word } from '../format/shape';
+import { checkShape, either, integer, list, number, object, show, text, word } from '../format/shape';
 import type { Shape } from '../format/shape';
 import { TEST_WORDS } from '../format/trade-words';
 import { PARTS, READING_METHODS } from '../format/words';
@@ -7,6 +7,8 @@ import type { CheckReport, Misfit } from '../format/misfit';
 import type { CriteriaSet, Limit } from './criteria-set';
 import type { LimitRule } from './limit-rule';
 import { NOTE_NAMES } from './limit-notes';
+import { TEMPERATURE_REASONS } from './limit-temperature';
+import type { TemperatureReason } from './limit-temperature';
 import { RULES } from './rules';
 import type { RuleField } from './rules/rule';
 
@@ -87,6 +89,10 @@ const limit = object(
       { isClosed: true },
     ),
     borderline: number({ min: 0, max: 1000 }),
+    temperature: either(
+      object({ atMinus18: number({ min: 0.2, max: 5 }) }, {}, { isClosed: true }),
+      object({ none: word(Object.keys(TEMPERATURE_REASONS) as TemperatureReason[]) }, {}, { isClosed: true }),
+    ),
   },
   { isClosed: true },
 );

@@ -26,7 +26,9 @@ export interface LimitInput {
   /** Temperature of the battery, °C, and whether anybody measured it. */
   readonly celsius: number;
   readonly celsiusKnown: boolean;
-  /** Of the air, °C. */
+  /** What the limit's figures are multiplied by at this temperature: 1 where it does not move. */
+  readonly temperatureFactor: number;
+  /** Of the air, °C; that of the battery where nobody told it. */
   readonly ambientCelsius: number | undefined;
   /** Resting voltage, V; null where none was read. */
   readonly resting: number | null;
@@ -38,6 +40,8 @@ export interface LimitInput {
   readonly packCca: number | null;
   /** No figure may lean on the label. */
   readonly isLabelDoubted: boolean;
+  /** Of a load test whose amps were told, with a rating to compare them with: the load, A, and the CCA (SAE) that it loads, A. */
+  readonly load: { readonly amps: number; readonly cca: number } | null;
   /** Of a drop. */
   readonly path: PathInput | null;
   /** An alternator's amps are what it can give, and not only what the vehicle asked for. */

@@ -4,9 +4,12 @@ import type { PathTest } from '../circuit/paths';
 import { PRACTICE } from './common-limits';
 import type { Limit } from './criteria-set';
 import type { NoteName } from './limit-notes';
+import type { LimitTemperature } from './limit-temperature';
 
 /** Width of the borderline zone of a drop, as a share of its limit. */
 const DROP_ZONE = 0.2;
+/** A good regulator aims up to 0.4 V higher in the cold: over 15.0 V it is never, by more than that (12 V). */
+const COLD_CEILING_VOLTS = 15.3;
 
 /**
  * The drop limits of a school: the strict or the lenient figure of every path, or the school's own.
@@ -23,6 +26,8 @@ export const dropLimits = (
       test,
       rule: { kind: 'drop', max },
       borderline: max * DROP_ZONE,
+      // at the usual amps of the engine, which ask more in the cold
+      temperature: { none: 'by-rule' },
       source: PRACTICE,
       note: `note-${PATHS[test].loadedBy}-path`,
     };
@@ -33,11 +38,17 @@ export const dropLimits = (
  *
  * @param borderline Width of the borderline zone, V.
  */
-export const crankingFloor = (rule: Limit['rule'], borderline: number, note: NoteName): Limit => ({
+export const crankingFloor = (
+  rule: Limit['rule'],
+  borderline: number,
+  note: NoteName,
+  temperature: LimitTemperature = { none: 'by-rule' },
+): Limit => ({
   test: 'cranking-voltage',
   when: { methods: ['watched', 'min-max', 'scope'] },
   rule,
   borderline,
+  temperature,
   source: PRACTICE,
   note,
 });
@@ -55,22 +66,25 @@ export function chargingWindow(min: number, max: number): readonly Limit[] {
       test: 'charging-voltage',
       when: { regulation: 'commanded' },
       rule: { kind: 'commanded', tolerance: 0.3 },
+      temperature: { none: 'compared' },
       source: PRACTICE,
       note: 'note-commanded',
     },
     {
       test: 'charging-voltage',
       when: { ...fixed, loads: 'off' },
-      rule: { kind: 'band', min, max, perCelsius: 0.01, ceiling: 15.0 },
+      rule: { kind: 'band', min, max, perCelsius: 0.01, ceiling: COLD_CEILING_VOLTS },
       borderline: 0.05,
+      temperature: { none: 'by-rule' },
       source: PRACTICE,
       note: 'note-regulator',
     },
     {
       test: 'charging-voltage',
       when: { ...fixed, loads: 'on' },
-      rule: { kind: 'band', min: 13.5, max, perCelsius: 0.01, ceiling: 15.0 },
+      rule: { kind: 'band', min: 13.5, max, perCelsius: 0.01, ceiling: COLD_CEILING_VOLTS },
       borderline: 0.05,
+      temperature: { none: 'by-rule' },
       source: PRACTICE,
       note: 'note-loads-on',
     },
@@ -82,6 +96,7 @@ export const rippleLimit = (max: number, borderline: number, note: NoteName): Li
   test: 'ripple-ac',
   rule: { kind: 'band', max },
   borderline,
+  temperature: { none: 'hardly' },
   source: PRACTICE,
   note,
 });
@@ -96,6 +111,7 @@ export const conductanceLimit = (minShare: number, borderline: number): Limit =>
   test: 'conductance',
   rule: { kind: 'rated-share', minShare },
   borderline,
+  temperature: { none: 'corrected' },
   source: PRACTICE,
   note: 'note-conductance',
 });
@@ -109,6 +125,7 @@ export const outputLimit = (minShare: number): Limit => ({
   test: 'alternator-current',
   rule: { kind: 'output-share', minShare },
   borderline: 0.05,
+  temperature: { none: 'kinder' },
   source: PRACTICE,
   note: 'note-output',
 });
@@ -118,6 +135,7 @@ export const batteryCurrentLimit = (max: number): Limit => ({
   test: 'battery-current',
   rule: { kind: 'into-battery', maxAmps: max, fromMinutes: 2 },
   borderline: 1,
+  temperature: { none: 'by-rule' },
   source: PRACTICE,
   note: 'note-into-battery',
 });

@@ -38,7 +38,9 @@ const NOTES = {
     ({ minShare }, voice) =>
       `Below ${voice.share(minShare)} no load or cranking reading can condemn anything: charge first.`,
   ),
-  'note-load-test': plain('Half the CCA for 15 s, read at the end under load; a cold battery is allowed less.'),
+  'note-load-test': plain(
+    'Half the CCA for 15 s, read at the end under load; a smaller load must hold more volts, a cold battery is allowed less.',
+  ),
   'note-by-rating': plain(
     'Judged against the rating: one band in milliohms condemns small sound batteries and passes large worn ones.',
   ),

@@ -2,6 +2,7 @@
 import { limitsOf } from '../criteria/criteria-set';
 import type { Limit } from '../criteria/criteria-set';
 import type { LimitInput } from '../criteria/limit-input';
+import { temperatureFactor } from '../criteria/limit-temperature';
 import type { ResolvedLimit } from '../criteria/resolved-limit';
 import { RULES } from '../criteria/rules';
 import { openRange } from '../criteria/rules/rule';
@@ -69,6 +70,12 @@ function applies({ when }: Limit, reading: Reading, { regulation, fuel }: CaseCo
 
 const NO_CONDITIONS: LimitInput['conditions'] = {};
 
+/** The load of a load test beside the rating of what it loads. */
+function loadOf({ test, conditions }: Reading, { packCca: cca, labelDoubt }: CaseContext): LimitInput['load'] {
+  const amps = test === 'load-test' ? conditions?.amps : undefined;
+  return amps === undefined || amps <= 0 || cca === null || labelDoubt !== null ? null : { amps, cca };
+}
+
 function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext): LimitInput {
   const { test } = reading;
   const { system, conditions } = context.case;
@@ -80,12 +87,14 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
     scale: context.scale,
     celsius: context.celsius,
     celsiusKnown: context.celsiusKnown,
-    ambientCelsius: conditions?.ambientCelsius,
+    temperatureFactor: 1,
+    ambientCelsius: conditions?.ambientCelsius ?? conditions?.batteryCelsius,
     resting: context.resting,
     cranking: latest(context, 'cranking-voltage')?.value ?? null,
     draw: context.draw,
     packCca: context.packCca,
     isLabelDoubted: context.labelDoubt !== null,
+    load: loadOf(reading, context),
     path:
       isPathTest(test) && isNumeric(reading)
         ? {
@@ -102,8 +111,9 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
 type ResolvingRule = Omit<Rule<never>, 'fields'>;
 
 /** Brings a limit to a reading; null where the case lacks what the rule needs. */
-function resolve(limit: Limit, reading: Reading, input: LimitInput): ResolvedLimit | null {
-  const { rule: figures, borderline = 0 } = limit;
+function resolve(limit: Limit, reading: Reading, at: LimitInput): ResolvedLimit | null {
+  const { rule: figures, borderline = 0, temperature } = limit;
+  const input = temperature ? { ...at, temperatureFactor: temperatureFactor(temperature, at.celsius) } : at;
   const rule: ResolvingRule = RULES[figures.kind];
   const made = make(rule, figures as never, reading, input);
   if (!made) return null;

@@ -63,6 +63,10 @@ export const CONDITIONS = {
   pulled: { type: 'text', name: 'Fuse pulled', longest: 40 },
   fuse: { type: 'text', name: 'Fuse', longest: 40 },
   fuseRating: figure('Fuse rating', 'A', 0.5, 500),
+  isolated: figure('The battery that cranked alone', '', 1, 3),
+  percentOfRating: figure('Per cent of the rating, as printed', '%', 0, 400),
+  temperatureCorrected: flag('Corrected to 21 °C by the tester'),
+  enableVolts: figure('Enable voltage by the maker', 'V', 0, 60),
   terminal: { type: 'word', name: 'Terminal', words: EXCITATION_TERMINALS },
   fuseType: { type: 'word', name: 'Fuse form', words: FUSE_FORMS },
 } as const satisfies Record<string, ConditionRow>;

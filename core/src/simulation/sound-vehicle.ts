@@ -47,7 +47,7 @@ export function soundVehicle(random: Random, spread: Spread, kind?: VehicleKind)
   const [low, high] = LITRES[fuel];
   const displacementLitres = Number((cylinders * random.between(low, high)).toFixed(1));
   const scale = nominalVolts / 12;
-  const celsius = Math.round(random.normal(17, 11));
+  const celsius = Math.round(random.normal(...spread.celsius));
   const chemistry = random.pick(CHEMISTRIES);
   const bare: System = { nominalVolts, engine: { cylinders, fuel, displacementLitres }, battery: { chemistry } };
   const typical = expectedDraw(bare, BALANCED.expectedDraw, 21);
@@ -109,7 +109,7 @@ export function soundVehicle(random: Random, spread: Spread, kind?: VehicleKind)
     isJammed: false,
     alternatorShare: random.between(0.9, 1.05),
     regulatorVolts:
-      (14.2 + Math.max(-0.25, Math.min(0.3, 0.01 * (25 - celsius))) + random.normal(0, spread.regulatorSd)) * scale,
+      (14.2 + Math.max(-0.25, Math.min(0.4, 0.01 * (25 - celsius))) + random.normal(0, spread.regulatorSd)) * scale,
     excited: true,
     rippleVolts: random.between(...spread.rippleVolts) * scale,
     humpsMissing: 0,

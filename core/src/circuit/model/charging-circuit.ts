@@ -1,4 +1,5 @@
 /** The charging circuit in its steady state: regulator, capability by speed, belt, cable and loads. */
+import { warmAcceptance } from '../../battery/warm-acceptance';
 import { PATHS } from '../paths';
 import { emf, sagAt } from './cranking-circuit';
 import type { Vehicle } from './vehicle';
@@ -29,9 +30,11 @@ const HALVINGS = 24;
 /** Share of its rating an alternator gives at an engine speed. @param rpm Engine speed, 1/min. */
 export const speedShare = (rpm: number): number => Math.max(0, Math.min(1, 0.45 + (rpm - 700) / 2400));
 
-/** Ohms above the open voltage that a battery takes a charging current through: it takes less as it fills. */
+/** Ohms above the open voltage that a battery takes a charging current through: it takes less as it fills, and in the cold. */
 export const chargingOhm = (vehicle: Vehicle): number =>
-  (vehicle.batteryOhm * CHARGE_RESISTANCE_RATIO) / (0.12 + 0.6 * (1 - vehicle.charge));
+  (vehicle.batteryOhm * CHARGE_RESISTANCE_RATIO) /
+  (0.12 + 0.6 * (1 - vehicle.charge)) /
+  warmAcceptance(vehicle.celsius);
 
 /**
  * Volts at the posts under a lasting current into the battery; below 0 it gives current.

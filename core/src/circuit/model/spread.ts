@@ -3,6 +3,8 @@
  * and one to check by.
  */
 export interface Spread {
+  /** Temperature of battery, engine and air, °C: mean and sd. */
+  readonly celsius: readonly [number, number];
   /** Resistance of a sound battery at 21 °C, V per CCA: mean and sd of its logarithm. */
   readonly batteryVoltsPerCca: number;
   readonly batterySd: number;
@@ -32,6 +34,7 @@ export interface Spread {
 }
 
 export const TUNING_SPREAD: Spread = {
+  celsius: [17, 11],
   batteryVoltsPerCca: 4.8,
   batterySd: 0.1,
   soundHealth: [0.85, 1.12],
@@ -53,6 +56,7 @@ export const TUNING_SPREAD: Spread = {
 
 /** Deliberately different: stiffer starters, wider batteries, noisier hands, milder faults. */
 export const TESTING_SPREAD: Spread = {
+  celsius: [17, 11],
   batteryVoltsPerCca: 4.4,
   batterySd: 0.14,
   soundHealth: [0.82, 1.18],
@@ -74,6 +78,7 @@ export const TESTING_SPREAD: Spread = {
 
 /** Looked at once, when everything else is settled: other starters, other paths, other instruments. */
 export const CHECKING_SPREAD: Spread = {
+  celsius: [17, 11],
   batteryVoltsPerCca: 4.6,
   batterySd: 0.12,
   soundHealth: [0.84, 1.15],

@@ -24,7 +24,11 @@ const phrases = {
 };
 const say = sayer(phrases);
 
-function rangeOf(figures: Band, { test, testScale: factor, ambientCelsius = BAND_CELSIUS }: LimitInput): RuleFigures {
+function rangeOf(
+  figures: Band,
+  { test, testScale, temperatureFactor, ambientCelsius = BAND_CELSIUS }: LimitInput,
+): RuleFigures {
+  const factor = testScale * temperatureFactor;
   const { perCelsius = 0, ceiling = Infinity } = figures;
   const { min, max } = openRange(figures);
   const shift = perCelsius * (BAND_CELSIUS - ambientCelsius);

@@ -18,8 +18,10 @@ export const ohmsTimesCca: Rule<OhmsTimesCca> = {
     max: { name: 'Volts per CCA, at most', unit: 'V', min: 0.5, max: 20 },
   },
   phrases,
-  resolve({ max: volts }, value, { packCca, scale, isLabelDoubted }) {
+  resolve({ max: warm }, value, { packCca, scale, isLabelDoubted, conditions, temperatureFactor }) {
     if (packCca === null || isLabelDoubted) return null;
+    // some testers ask for the temperature, and bring the figure to 21 °C themselves
+    const volts = warm * (conditions.temperatureCorrected ? 1 : temperatureFactor);
     const perOhm = packCca / scale;
     const max = volts / perOhm;
     return {

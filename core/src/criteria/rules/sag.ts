@@ -20,9 +20,10 @@ export const sag: Rule<Sag> = {
   },
   zone: scaledZone,
   phrases,
-  resolve({ maxVolts }, _value, { resting, scale }) {
+  resolve({ maxVolts }, _value, { resting, scale, temperatureFactor }) {
     if (resting === null) return null;
-    const min = resting - maxVolts * scale;
-    return { min, drawn: { min, max: Infinity }, bound: say('most-sag', { min, sag: maxVolts * scale }) };
+    const most = maxVolts * scale * temperatureFactor;
+    const min = resting - most;
+    return { min, drawn: { min, max: Infinity }, bound: say('most-sag', { min, sag: most }) };
   },
 };

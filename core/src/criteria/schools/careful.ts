@@ -22,7 +22,7 @@ export const CAREFUL: CriteriaSet = {
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('strictVolts', { 'drop-solenoid': 0.2 }),
-    crankingFloor({ kind: 'sag', maxVolts: 1.5 }, 0.2, 'note-sag'),
+    crankingFloor({ kind: 'sag', maxVolts: 1.5 }, 0.2, 'note-sag', { atMinus18: 1.37 }),
     ...chargingWindow(13.8, 14.8),
     rippleLimit(0.2, 0.1, 'note-ripple-act'),
     conductanceLimit(0.8, 0.05),

@@ -22,7 +22,7 @@ export const QUICK_CHECK: CriteriaSet = {
   limits: [
     ...COMMON_LIMITS,
     ...dropLimits('lenientVolts'),
-    crankingFloor({ kind: 'band', min: 10.0 }, 0.1, 'note-quick-floor'),
+    crankingFloor({ kind: 'band', min: 10.0 }, 0.1, 'note-quick-floor', { atMinus18: 0.9 }),
     ...chargingWindow(13.5, 14.5),
     rippleLimit(0.5, 0.1, 'note-ripple-ceiling'),
     conductanceLimit(0.7, 0.1),

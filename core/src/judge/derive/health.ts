@@ -3,7 +3,7 @@
  * its own limit in the set in use, so that a set that is edited moves the scale with it.
  */
 import { emptyFactor } from '../../battery/cranking-resistance';
-import { sagShare } from '../../battery/sag-share';
+import { FULL_OPEN_VOLTS, sagShare } from '../../battery/sag-share';
 import { loadTestAmps } from '../../battery/rating';
 import { limitOf } from '../../evidence/limit-of';
 import { asOwnBattery } from '../../evidence/own-battery';
@@ -26,8 +26,6 @@ const AT_LIMIT: Readonly<Record<HealthWayName, { readonly health: number; readon
 };
 /** A min/max minimum still holds part of the first dip: half as sure again, and a little too deep. */
 const MIN_MAX = { spread: 2, deeper: 1.08 } as const;
-/** Resting volts that the load test's floor is told from (12 V), V. */
-const FLOOR_FROM_VOLTS = 12.6;
 /** A sag under this (12 V) is no measure, V. */
 const MIN_SAG_VOLTS = 0.05;
 const MIN_LOAD_AMPS = 20;
@@ -39,7 +37,7 @@ const held = (health: number): number => Math.min(Math.max(health, MIN_HEALTH), 
 
 /** Volts that the load test's floor allows a battery of this charge to lose, V. */
 const allowedSag = (floor: number, { scale, charge }: GradedCase): number =>
-  (FLOOR_FROM_VOLTS * scale - floor) * emptyFactor(charge ?? 1);
+  (FULL_OPEN_VOLTS * scale - floor) * emptyFactor(charge ?? 1);
 
 /**
  * @param floor Load test's floor, V, or null.

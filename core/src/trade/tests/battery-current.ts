@@ -1,4 +1,4 @@
-import { caresFrom, limitOf } from '../../evidence/limit-of';
+import { limitOf } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
 import { causes, fixed } from '../../evidence/finding';
 import { cannot, done, round } from '../../evidence/simulated-bench';
@@ -10,6 +10,10 @@ import { RUNNING_STEP } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import type { TestGuide } from '../test-guide';
+
+/** Minutes after the start at which it is read, and read again where it is still much. */
+const FIRST_MINUTES = 3;
+const SETTLED_MINUTES = 10;
 
 const phrases = {
   'too-soon-after-start': (w: { value: number }, voice: Voice) =>
@@ -42,15 +46,20 @@ export const batteryCurrent: Test = {
     settles: 'A high current minutes after the start means a low battery or a bad cell.',
   },
   required: [],
-  asked: () => ({ minutesAfterStart: 3 }),
-  retaken: ['too-soon-after-start'],
+  // what still flows in after a few minutes is settled by the same some minutes later
+  asked: (gradedCase) => {
+    const reading = latest(gradedCase, 'battery-current');
+    const isMuch = reading && gradedCase.grades.get(reading.id)?.grade !== 'within';
+    return { minutesAfterStart: isMuch ? SETTLED_MINUTES : FIRST_MINUTES };
+  },
+  retaken: ['too-soon-after-start', 'still-settling'],
   noted: ({ value }) => (typeof value === 'number' ? say('too-soon-after-start', { value }) : null),
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'battery-current');
     const limit = reading && limitOf(gradedCase, reading);
     const minutes = reading?.conditions?.minutesAfterStart ?? 0;
-    if (!reading || !limit || reading.value <= caresFrom(limit)) return [];
+    if (!reading || !limit?.drawn || reading.value <= limit.drawn.max) return [];
     return [
       fixed(
         'takes-much-running',

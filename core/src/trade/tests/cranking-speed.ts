@@ -116,8 +116,7 @@ export const crankingSpeed: Test = {
     const slowest = limitOf(gradedCase, reading)?.min;
     const turns = fixed('engine-turns', NOT_TOLD, source, says);
     if (slowest === undefined || slowest <= 0) return [turns, ...motor(seen)];
-    // a cold engine turns slower
-    const ln = Math.log((reading.value * Math.sqrt(coldDemand(gradedCase.celsius))) / slowest);
+    const ln = Math.log(reading.value / slowest);
     return [weighed('speed', ln, { causes: SLOW, atLeast: weightOf('absent'), source, says }), turns, ...motor(seen)];
   },
 };

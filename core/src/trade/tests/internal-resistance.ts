@@ -1,3 +1,4 @@
+import { coldFactor } from '../../battery/cranking-resistance';
 import { noOhms } from '../../evidence/ask-back';
 import { done, round } from '../../evidence/simulated-bench';
 import { smallSignalOhm } from '../../circuit/model/cranking-circuit';
@@ -19,13 +20,13 @@ export const internalResistance: Test = {
   usual: 0.006,
   scales: false,
   name: 'Internal resistance',
-  conditions: [],
+  conditions: ['temperatureCorrected'],
   places: [
     {
       group: 'Battery',
       at: 5,
       how: 'As the tester gives it, at the posts.',
-      asks: {},
+      asks: { temperatureCorrected: null },
       ticks: ['on-posts'],
       perBattery: true,
     },
@@ -49,7 +50,9 @@ export const internalResistance: Test = {
 
 export const internalResistanceModel: TestModel = {
   visitPlace: 40,
-  reads: ({ vehicle, random }) => done(round(smallSignalOhm(vehicle) * random.factor(TESTER_ERROR), 5)),
+  // a tester that does not ask for the temperature
+  reads: ({ vehicle, random }) =>
+    done(round(smallSignalOhm(vehicle) * coldFactor(vehicle.celsius) * random.factor(TESTER_ERROR), 5)),
 };
 
 export const internalResistanceGuide: TestGuide = {
@@ -57,6 +60,7 @@ export const internalResistanceGuide: TestGuide = {
   spoils: [
     'One band for all batteries condemns small sound ones and passes large worn ones: it is judged against the rating.',
     'Dirty posts and poor clamps add to it.',
+    'Cold: at −18 °C a sound battery reads about 1.4 times as much, where the tester does not correct it.',
     'A wrong label.',
   ],
   means: ['Well over what its rating leads one to expect: worn, where another kind of test agrees.'],

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { TESTS } from '@tetrad/core';
+import { TESTS, temperatureWords } from '@tetrad/core';
 import type { Limit } from '@tetrad/core';
 import { Chart, Filler, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
 import { limitOverTemperature } from '../../criteria/limit-over-temperature';
@@ -17,9 +17,9 @@ Chart.register(Filler, LineController, LineElement, LinearScale, PointElement);
   template: `
     @if (points().length > 0) {
       <tt-chart [label]="label()" [drawn]="drawn()" />
-      <p class="soft">For a usual 12 V vehicle: the allowed range, dashed where it is borderline.</p>
+      <p class="soft">For a usual 12 V vehicle: the allowed range, dashed where it is borderline. {{ temperature() }}</p>
     } @else {
-      <p class="soft">It depends on more than temperature, or has no range to draw.</p>
+      <p class="soft">It depends on more than temperature, or has no range to draw. {{ temperature() }}</p>
     }
   `,
   styles: `
@@ -32,6 +32,7 @@ export class LimitPicture {
   readonly #figures = inject(Figures);
   readonly limit = input.required<Limit>();
   protected readonly label = computed(() => `${TESTS[this.limit().test].name} over temperature`);
+  protected readonly temperature = computed(() => temperatureWords(this.limit().temperature));
   protected readonly points = computed(() => limitOverTemperature(this.limit()));
   protected readonly drawn = computed((): Drawn => {
     const points = this.points();
