@@ -5,7 +5,6 @@ import { BALANCED, FAULT_NAMES, SimulatedVisit, TESTING_SPREAD, judge, simulateC
 import type { Case, CriteriaSet, FaultName, Judgement } from '@tetrad/core';
 import { SOUND_LOOKS, caseOf, charging, crank, drop, read, rest, ripple, saw, soundReadings } from './cases';
 
-const SEED = 20_261_129;
 const drawn = fc
   .tuple(fc.constantFrom<FaultName>(...FAULT_NAMES), fc.integer({ min: 0, max: 100_000 }), fc.constantFrom(0, 0.1))
   .map(([fault, seed, mistakes]) => simulateCase({ faults: [fault], seed, spread: TESTING_SPREAD, mistakes }));
@@ -28,7 +27,7 @@ describe('whatever is read', () => {
         expect(all).toBeGreaterThanOrEqual(0.5);
         expect(called).toBeGreaterThan(0.2);
       }),
-      { numRuns: 800, seed: SEED },
+      { numRuns: 800 },
     );
   });
 
@@ -39,7 +38,7 @@ describe('whatever is read', () => {
         if (isCall(said) || said.decision.action === 'stop') return;
         for (const { verdict } of Object.values(said.parts)) expect(['replace', 'repair']).not.toContain(verdict);
       }),
-      { numRuns: 800, seed: SEED },
+      { numRuns: 800 },
     );
   });
 
@@ -63,7 +62,7 @@ describe('whatever is read', () => {
           for (const id of readings) expect(gradeOf(id)).not.toBe('outside');
         }
       }),
-      { numRuns: 800, seed: SEED },
+      { numRuns: 800 },
     );
     expect(decided).toBeGreaterThan(100);
   });

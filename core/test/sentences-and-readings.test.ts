@@ -24,7 +24,7 @@ function each(check: (said: Judgement, subject: Case) => number): number {
       const subject = visitOf(visit);
       looked += check(judge(subject, schoolById(visit.school)!), subject);
     }),
-    { numRuns: 400, seed: 20_261_129 },
+    { numRuns: 400 },
   );
   return looked;
 }

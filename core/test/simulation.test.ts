@@ -13,8 +13,6 @@ import {
 import type { FaultName, Reading } from '@tetrad/core';
 import fc from 'fast-check';
 
-/** Fixed, so that a run can be repeated; other seeds are the benchmark's work. */
-const SEED = 20261123;
 const seed = fc.integer({ min: 0, max: 2 ** 31 });
 const fault = fc.constantFrom(...FAULT_NAMES);
 const value = (subject: { readings: readonly Reading[] }, test: string): number => {
@@ -31,7 +29,7 @@ describe('the circuit model, over hundreds of random vehicles', () => {
         expect(checkCase(JSON.parse(JSON.stringify(subject))).ok).toBe(true);
         expect(simulateCase({ faults: [name], seed: at })).toEqual(subject);
       }),
-      { numRuns: 200, seed: SEED },
+      { numRuns: 200 },
     );
   });
 
@@ -49,7 +47,7 @@ describe('the circuit model, over hundreds of random vehicles', () => {
         expect(charging).toBeGreaterThan(13);
         expect(charging).toBeLessThan(15);
       }),
-      { numRuns: 300, seed: SEED },
+      { numRuns: 300 },
     );
   });
 
@@ -67,7 +65,7 @@ describe('the circuit model, over hundreds of random vehicles', () => {
         expect(value(cable, 'starter-draw')).toBeLessThan(value(sound, 'starter-draw') * 1.15);
         expect(value(open, 'starter-draw')).toBeLessThan(3);
       }),
-      { numRuns: 100, seed: SEED },
+      { numRuns: 100 },
     );
   });
 
@@ -79,12 +77,13 @@ describe('the circuit model, over hundreds of random vehicles', () => {
         const { inrush, sustained } = truth;
         expect(inrush!.volts).toBeLessThan(sustained!.volts);
         expect(inrush!.amps).toBeGreaterThan(sustained!.amps);
-        expect(volts[0]).toBeCloseTo(truth.restVolts, 3);
+        // of 24 V twice as much
+        expect(volts[0]! / vehicle.scale).toBeCloseTo(truth.restVolts / vehicle.scale, 3);
         expect(amps[0]).toBeLessThan(0.1); // modules asleep
         expect(volts.at(-1)!).toBeGreaterThan(sustained!.volts);
         expect(volts.every(Number.isFinite) && amps.every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
       }),
-      { numRuns: 20, seed: SEED },
+      { numRuns: 20 },
     );
   });
 
@@ -96,7 +95,7 @@ describe('the circuit model, over hundreds of random vehicles', () => {
           if (test.startsWith('drop-') && typeof volts === 'number')
             expect(volts).toBeLessThan(1.4 * system.nominalVolts);
       }),
-      { numRuns: 300, seed: SEED },
+      { numRuns: 300 },
     );
   });
 
@@ -132,7 +131,7 @@ describe('the judge on the circuit model', () => {
   it('never calls a part of a sound vehicle', () => {
     fc.assert(
       fc.property(seed, (at) => expect(replaces(full(['none'], at))).toBeNull()),
-      { numRuns: 200, seed: SEED },
+      { numRuns: 200 },
     );
   });
 
@@ -153,6 +152,12 @@ describe('the judge on the circuit model', () => {
         // each is excluded by one of its own steps; an open output path also by the drop across it
         const done = new Set<string>([...tests, ...some.observations!.map(({ about }) => about)]);
         if (tests.includes('drop-charge-positive')) done.add('alternator-stud-voltage');
+        // both sides of the charging path in one reading: good clears each of them
+        if (tests.includes('drop-charge-total'))
+          for (const step of ['alternator-stud-voltage', 'drop-charge-positive', 'drop-charge-ground']) done.add(step);
+        // a belt that is not there drives nothing, whoever tells it to
+        if (some.observations!.some(({ about, finding }) => about === 'belt' && finding === 'missing'))
+          done.add('excitation-voltage');
         // with so much current flowing the starter is told to crank
         if (tests.includes('starter-draw')) done.add('starter-control-voltage');
         for (const { excuse } of FAULTS[decision.fault!].excuses) {
@@ -161,7 +166,7 @@ describe('the judge on the circuit model', () => {
           expect([excuse, steps.some((step) => done.has(step))]).toEqual([excuse, true]);
         }
       }),
-      { numRuns: 400, seed: SEED },
+      { numRuns: 400 },
     );
     expect(looked).toBeGreaterThan(60);
   });
@@ -182,7 +187,7 @@ describe('the judge on the circuit model', () => {
           judge(given).faults.find(({ fault: name }) => name === 'battery-worn')!.probability;
         expect(worn(weaker)).toBeGreaterThanOrEqual(worn(subject) - 1e-3);
       }),
-      { numRuns: 100, seed: SEED },
+      { numRuns: 100 },
     );
   });
 
@@ -204,7 +209,7 @@ describe('the judge on the circuit model', () => {
         }
         throw new Error('no decision after 45 steps');
       }),
-      { numRuns: 150, seed: SEED },
+      { numRuns: 150 },
     );
     expect(looked).toBeGreaterThan(700);
   });

@@ -1,7 +1,6 @@
 import * as fc from 'fast-check';
 import { readBatteryLabel, readVin } from '@tetrad/core';
 
-const SEED = 20_261_123;
 const LETTERS = 'ABCDEFGHJKLMNPRSTUVWXYZ0123456789';
 
 /** A VIN whose check digit fits, made from 17 characters. */
@@ -25,7 +24,6 @@ describe('the VIN', () => {
         const wrong = vin.slice(0, at) + String((digit + by) % 10) + vin.slice(at + 1);
         expect(readVin(wrong, 2026)).toMatchObject({ ok: true, checkDigitFits: false });
       }),
-      { seed: SEED },
     );
   });
 
@@ -73,7 +71,6 @@ describe('the battery’s label', () => {
       fc.property(fc.string({ unit: fc.constantFrom(...'xyz-. ') }), (text) => {
         expect(readBatteryLabel(text)).toEqual({});
       }),
-      { seed: SEED },
     );
   });
 });

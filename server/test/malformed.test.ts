@@ -5,7 +5,6 @@ import fc from 'fast-check';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
-const SEED = 20261126;
 let app: Application;
 let job: string;
 beforeAll(async () => {
@@ -127,7 +126,7 @@ it('a body with anything odd anywhere in it is answered, and not by a fault', as
       expect(status).toBeLessThan(500);
       if (status === 422) for (const { field } of answer.errors ?? [{ field: 'x' }]) expect(field).not.toBe('');
     }),
-    { numRuns: 700, seed: SEED, endOnFailure: true },
+    { numRuns: 700, endOnFailure: true },
   );
   expect((await app.ask('GET', '/api/health')).status).toBe(200);
 }, 120_000);

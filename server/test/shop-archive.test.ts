@@ -119,7 +119,7 @@ describe('a shop', () => {
   }, 60_000);
 
   it('goes the same way as one zip file, its audit log unbroken and its work going on', async () => {
-    await work(fc.sample(worked, { numRuns: 1, seed: 1 })[0]!);
+    await work(fc.sample(worked, { numRuns: 1 })[0]!);
     const zip = await takeOut('one', 'shop.zip');
     expect((await readFile(zip)).subarray(0, 2).toString()).toBe('PK');
     expect(await readFile(await takeOut('one', 'again.zip'))).toEqual(await readFile(zip));

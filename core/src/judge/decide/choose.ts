@@ -6,6 +6,8 @@ import type { ProvenCase } from '../prove/prove';
 import type { Ranked } from '../rank/rank-faults';
 import { cheapestAction } from './final-action';
 import type { FinalAction } from './final-action';
+import { stepRowOf } from '../propose/step-rows';
+import { looseReadings } from './loose-readings';
 import { worthwhileSteps } from './worthwhile-steps';
 import type { WorthwhileStep } from './worthwhile-steps';
 
@@ -28,7 +30,15 @@ export interface ChoiceInput {
 export function choose({ provenCase, ranked, failing, uncovered }: ChoiceInput): Choice {
   const mayFindNothing = uncovered.length === 0 && !isInTheWay({ provenCase, failing });
   const action = cheapestAction({ provenCase, ranked, failing, mayFindNothing });
-  return { action, worthwhile: action ? worthwhileSteps(action, provenCase, failing) : [] };
+  if (!action) return { action, worthwhile: [] };
+  const worthwhile = worthwhileSteps(action, provenCase, failing);
+  const loose = looseReadings(action, provenCase, failing)
+    .filter(({ id }) => !worthwhile.some(({ again }) => again && 'reading' in again && again.reading.id === id))
+    .map((reading): WorthwhileStep => {
+      const { minutes } = stepRowOf(reading.test).row;
+      return { step: reading.test, minutes, saves: provenCase.gradedCase.criteria.costs.undecided, again: { reading } };
+    });
+  return { action, worthwhile: [...worthwhile, ...loose] };
 }
 
 /**

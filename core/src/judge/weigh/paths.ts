@@ -3,7 +3,7 @@ import { limitsOf } from '../../criteria/criteria-set';
 import { threshold, weightOf } from '../../criteria/weights';
 import { spreadOf } from '../../criteria/spreads';
 import { FAULTS } from '../../trade/tables';
-import { PIECES, isPartOf, pathOf, piecesOf } from '../../circuit/paths';
+import { PATH_TESTS, PIECES, isPartOf, pathOf, piecesOf } from '../../circuit/paths';
 import type { PathTest, PieceName } from '../../circuit/paths';
 import type { FaultName } from '../../format/names';
 import type { Message } from '../../format/message';
@@ -35,7 +35,9 @@ export function pathFindings({ gradedCase, figures }: DerivedCase): readonly Fin
   const { rests } = figures.paths;
   const passing = rests.filter(({ reading }) => gradedCase.grades.get(reading.id)?.grade !== 'outside');
   // what an open piece leaves of a whole that carries no current is the difference of two meters
-  const telling = rests.filter(({ isOpen, amps }) => isOpen || amps > SOME_AMPS);
+  const telling = rests
+    .filter(({ isOpen, amps }) => isOpen || amps > SOME_AMPS)
+    .sort((a, b) => PATH_TESTS.indexOf(a.test) - PATH_TESTS.indexOf(b.test));
   return telling.map((rest) => {
     const finding = findingOf(rest, gradedCase, passing);
     return finding.weight >= 0 ? finding : { ...finding, causes: cleared(finding.causes, rest, passing) };
