@@ -60,7 +60,7 @@ describe('what does not accuse the alternator', () => {
 
   it('a terminal that has what a weak battery has', () => {
     const grade = (resting: number): string =>
-      said([rest(resting), read('excitation-voltage', 10.3)]).readings.at(-1)!.grade;
+      said([rest(resting), read('excitation-voltage', 10.3, { terminal: 'supply' })]).readings.at(-1)!.grade;
     expect([grade(12.6), grade(10.65)]).toEqual(['outside', 'within']);
   });
 });

@@ -186,7 +186,7 @@ const FACTS: readonly Fact[] = [
       crank(10.6),
       charging(12.3),
       read('alternator-stud-voltage', 12.6),
-      read('excitation-voltage', 0.4),
+      read('excitation-voltage', 0.4, { terminal: 'supply' }),
     ],
     observations: [saw('belt', 'good'), saw('charge-lamp', 'dead')],
     fault: 'charge-control',

@@ -95,23 +95,87 @@ describe('a diode', () => {
   });
 });
 
-it('terminals whose volts mean something else neither accuse nor acquit', () => {
-  const base = [rest(12.62), charging(12.4), read('alternator-current', 0, { systemVolts: 12.4 })];
-  const controlAt = (terminal?: 'lamp' | 'enable' | 'supply'): number =>
-    probabilityOf(
-      judge(
-        caseOf([...base, ...(terminal ? [read('excitation-voltage', 1.8, { terminal })] : [])], {
-          symptoms: ['charge-lamp'],
-        }),
-      ),
-      'charge-control',
+describe('a terminal of the alternator', () => {
+  const silent = [rest(12.5), charging(12.3), charging(12.2, 'on'), read('alternator-stud-voltage', 12.48)];
+  const looks = [saw('belt', 'good'), saw('ground-strap', 'sound')];
+  type Terminal = 'lamp' | 'enable' | 'supply' | 'sense';
+  const saidOf = (volts: number, terminal?: Terminal, more: object = {}) =>
+    judge(
+      caseOf([...silent, read('excitation-voltage', volts, { ...(terminal && { terminal }), ...more })], {
+        symptoms: ['charge-lamp'],
+        observations: looks,
+      }),
     );
-  expect(controlAt('lamp')).toBeCloseTo(controlAt(), 6);
-  expect(controlAt('enable')).toBeCloseTo(controlAt(), 6);
-  expect(controlAt('supply')).toBeGreaterThan(controlAt());
-  expect(
-    checkCase(caseOf([{ ...read('excitation-voltage', 1.8), conditions: { terminal: 'field' } } as never])).ok,
-  ).toBe(false);
+
+  it.each([
+    [1.8, 'lamp'],
+    [4.9, 'enable'],
+    [12.3, 'supply'],
+    [12.4, 'sense'],
+  ] as const)('%d V at a %s terminal is right: the alternator itself is dead', (volts, terminal) => {
+    expect(saidOf(volts, terminal).decision).toMatchObject({ action: 'replace', fault: 'alternator-dead' });
+  });
+
+  it.each([
+    [0.1, 'lamp', {}],
+    [0.2, 'enable', {}],
+    [4.9, 'enable', { enableVolts: 12 }],
+    [1.8, 'supply', {}],
+  ] as const)('%d V at a %s terminal is too little: it is not told to charge', (volts, terminal, more) => {
+    expect(saidOf(volts, terminal, more).decision).toMatchObject({ action: 'repair', fault: 'charge-control' });
+  });
+
+  it('the battery’s volts at a lamp terminal: no current flows through the field', () => {
+    expect(saidOf(12.3, 'lamp').decision).toMatchObject({ fault: 'alternator-dead' });
+  });
+
+  it('that nobody named accuses nothing, and is asked for', () => {
+    const said = saidOf(1.8);
+    expect(said.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'which-terminal' });
+    expect(said.decision.action).toBe('test-next');
+    expect(said.next[0]!.test).toBe('excitation-voltage');
+    expect(probabilityOf(said, 'charge-control')).toBeLessThan(0.3);
+    expect(saidOf(12.3).decision).toMatchObject({ action: 'replace', fault: 'alternator-dead' });
+  });
+
+  it('says nothing of an alternator that holds its volts', () => {
+    const before = judge(caseOf(soundReadings()));
+    const said = judge(caseOf([...soundReadings(), read('excitation-voltage', 5, { terminal: 'supply' })]));
+    expect(said.readings.at(-1)).toMatchObject({ grade: 'noted', code: 'charges-anyway' });
+    for (const fault of FAULT_NAMES) expect(probabilityOf(said, fault)).toBeCloseTo(probabilityOf(before, fault), 6);
+  });
+
+  it('has one of four names', () => {
+    const named = (terminal: string) =>
+      caseOf([{ ...read('excitation-voltage', 1.8), conditions: { terminal } } as never]);
+    expect([checkCase(named('field')).ok, checkCase(named('sense')).ok]).toEqual([false, true]);
+  });
+});
+
+it('one battery of a pack that cranked alone has its own floor, and speaks of itself', () => {
+  const system = {
+    ...SOUND_SYSTEM,
+    engine: { cylinders: 6, fuel: 'diesel' as const, displacementLitres: 3.6 },
+    battery: {
+      ...SOUND_SYSTEM.battery,
+      ...{ count: 3, arrangement: 'parallel' as const, capacityAh: 85 },
+      rating: { value: 700, standard: 'SAE' as const, confirmed: true },
+    },
+    specified: { crankingVolts: { min: 11.5 } },
+  };
+  const alone = (volts: number, isolated: number) =>
+    read('cranking-voltage', volts, { method: 'watched', seconds: 8, isolated });
+  const readings = [rest(12.66), read('starter-draw', 420), alone(10.1, 1), alone(10.2, 2), alone(8.1, 3)];
+  const said = judge(caseOf(readings, { system, symptoms: ['slow-crank'] }));
+  expect(said.readings.slice(2).map(({ grade }) => grade)).toEqual(['within', 'within', 'outside']);
+  expect(said.faults[0]!.fault).toBe('battery-worn');
+  expect(said.batteries!.map(({ battery, health }) => [battery, (health ?? 1) < 0.8])).toEqual([
+    [1, false],
+    [2, false],
+    [3, true],
+  ]);
+  // the crank of the pack is still to be read
+  expect(said.decision.action).toBe('test-next');
 });
 
 describe('any load is a load test', () => {

@@ -149,7 +149,7 @@ const BY_TEST: Readonly<Record<CommonTest, readonly Omit<Limit, 'test'>[]>> = {
   ],
   'excitation-voltage': [
     {
-      rule: { kind: 'near-resting', tolerance: 2 },
+      rule: { kind: 'terminal-volts', underBattery: 2, lampMin: 0.8, lampMax: 4, enableShare: 0.7 },
       borderline: 0.5,
       temperature: { none: 'compared' },
       source: PRACTICE,

@@ -28,6 +28,7 @@ export interface LimitedTest {
   /** True where limits are proportional to nominal volts. */
   readonly scales: boolean;
   readonly isPartial?: ((reading: Reading) => boolean) | undefined;
+  readonly isPartGraded?: true | undefined;
   readonly isUnlimited?: ((reading: Reading, context: CaseContext) => boolean) | undefined;
   readonly specified?: ((system: Case['system'], reading: Reading) => SpecifiedRange | undefined) | undefined;
 }
@@ -160,7 +161,7 @@ function specifiedLimit(reading: Reading, row: LimitedTest, { case: { system } }
  */
 export function compareWithLimits(reading: Reading, row: LimitedTest, context: CaseContext): Comparison | null {
   const { uncertainty } = reading;
-  if (row.isPartial?.(reading) || row.isUnlimited?.(reading, context)) return null;
+  if ((row.isPartial?.(reading) && !row.isPartGraded) || row.isUnlimited?.(reading, context)) return null;
   const specified = specifiedLimit(reading, row, context);
   if (specified) return { resolved: specified, grade: gradeAgainst(specified, uncertainty) };
   const limits = limitsOf(context.criteria, reading.test);

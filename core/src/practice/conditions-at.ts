@@ -40,6 +40,8 @@ const OF_CONDITION: Partial<Record<ConditionName, (at: Moment) => string | numbe
   surfaceChargeRemoved: ({ clock }) => (clock.isSurfaceCleared ? true : null),
   chargedBefore: ({ vehicle }) => (vehicle.charge > 0.9 ? true : null),
   at: () => 'battery',
+  // the one that is drawn at the alternator of the bay
+  terminal: () => 'supply',
   // a target beyond this is no target: whoever commands it is wrong
   commandedVolts: ({ vehicle: { system, scale }, target }) =>
     system.alternator?.regulation === 'commanded' && target < MAX_TARGET_VOLTS * scale

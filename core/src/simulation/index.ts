@@ -13,7 +13,7 @@ export type { PackOptions, SimulatedPack } from './pack';
 export { SLOW_SHARE, SMELLS_FROM, SQUEALS_UNDER, WHINES_FROM } from './observe';
 export { SimulatedVisit, simulateCase } from './simulate-case';
 export type { SimulationOptions } from './simulate-case';
-export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD } from '../circuit/model/spread';
+export { CHECKING_SPREAD, TESTING_SPREAD, TUNING_SPREAD, WORKSHOP_SPREAD } from '../circuit/model/spread';
 export type { Spread } from '../circuit/model/spread';
 export type { VehicleKind } from './sound-vehicle';
 export type { Vehicle } from '../circuit/model/vehicle';

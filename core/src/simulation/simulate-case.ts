@@ -3,7 +3,7 @@ import type { BatteryLabel, Case, Rating } from '../format/case-shape';
 import type { Reading } from '../format/reading-shape';
 import type { Observation } from '../format/observation-shape';
 import type { FaultName, ObservationName, StepName, TestName } from '../format/names';
-import { isObservationName, isTestName } from '../trade/tables';
+import { TESTS, isObservationName, isTestName } from '../trade/tables';
 import { FAULT_EFFECTS, TEST_MODELS } from './models';
 import { simulatedBench } from '../evidence/simulated-bench';
 import type { Measured } from '../evidence/simulated-bench';
@@ -95,7 +95,23 @@ export class SimulatedVisit {
     } else if (step === 'label') {
       if (this.#truth) this.#label({ ...this.vehicle.system.battery, rating: { ...this.#truth, confirmed: true } });
     } else if (isObservationName(step)) this.observed(step, observe(step, this.#bench()));
-    else if (isTestName(step)) this.note(step, this.#take(step, conditions));
+    else if (isTestName(step)) {
+      const measured = this.#take(step, conditions);
+      this.#notePeak(step, measured);
+      this.note(step, measured);
+    }
+  }
+
+  /** A recorder was still on from the test before: its peak is written down first. */
+  #notePeak(test: TestName, measured: Measured): void {
+    const { peaks = 0 } = this.#spread;
+    if (peaks === 0 || typeof measured.value !== 'number') return;
+    const method = this.#random.pick(['min-max', 'fast-peak'] as const);
+    const peak = {
+      value: measured.value * this.#random.between(1.6, 2.8),
+      conditions: { ...measured.conditions, method },
+    };
+    if (TESTS[test].isPartial?.({ id: '', test, ...peak }) && this.#random.chance(peaks)) this.note(test, peak);
   }
 
   /** Adds a reading that was taken by hand. @returns its id. */

@@ -82,6 +82,8 @@ export interface Test {
    * noted, and nowhere counts as a reading of the test.
    */
   readonly isPartial?: (reading: Reading) => boolean;
+  /** A part has limits of its own, as one battery of a pack that cranked alone: it is graded all the same. */
+  readonly isPartGraded?: true;
   /** True for a reading that no limit may speak of: it is only noted. */
   readonly isUnlimited?: (reading: Reading, context: CaseContext) => boolean;
   /** Why a reading that meets no limit is only noted; null where there is no more to say than that. */

@@ -67,7 +67,7 @@ describe('the battery lamp is on', () => {
       ['the lamp never lit with the key on', saw('charge-lamp', 'dead'), { parts: { alternator: 'not-proven' } }],
       [
         'nothing at the excitation terminal',
-        read('excitation-voltage', 0.1),
+        read('excitation-voltage', 0.1, { terminal: 'supply' }),
         {
           action: 'repair',
           part: 'control',

@@ -1,11 +1,13 @@
 /** What the measurements of the judge share: the spread, the seeds, and how an answer is held against the truth. */
-import { CHECKING_SPREAD, FAULTS, TESTING_SPREAD, TESTS, TUNING_SPREAD, isTestName } from '@tetrad/core';
+import { CHECKING_SPREAD, FAULTS, TESTING_SPREAD, TESTS, TUNING_SPREAD, WORKSHOP_SPREAD, isTestName } from '@tetrad/core';
 import type { Case, FaultName, Judgement, Part, Spread } from '@tetrad/core';
 
 const SETTINGS = {
   tuning: { spread: TUNING_SPREAD, seed: 1_000_000 },
   testing: { spread: TESTING_SPREAD, seed: 5_000_000 },
   checking: { spread: CHECKING_SPREAD, seed: 9_000_000 },
+  // never fitted to: what workshops do
+  workshop: { spread: WORKSHOP_SPREAD, seed: 13_000_000 },
 } as const satisfies Record<string, Setting>;
 
 export interface Setting {

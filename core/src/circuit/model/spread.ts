@@ -31,6 +31,12 @@ export interface Spread {
   readonly voltsError: number;
   /** Share of observations that are wrong. */
   readonly observerError: number;
+  /** Terminals of the alternator that are found and read; the supply where absent. */
+  readonly terminals?: readonly ('supply' | 'sense' | 'lamp' | 'enable')[];
+  /** Amps of the load testers that cannot be set; half the CCA where absent. */
+  readonly fixedLoads?: readonly number[];
+  /** Share of starters' amps and of drops that a recorder read as a peak first. */
+  readonly peaks?: number;
 }
 
 export const TUNING_SPREAD: Spread = {
@@ -96,4 +102,13 @@ export const CHECKING_SPREAD: Spread = {
   conductanceError: 0.06,
   voltsError: 0.015,
   observerError: 0.025,
+};
+
+/** What workshops do and a tidy model does not: fixed loads, whatever terminal is found, peaks, every weather. */
+export const WORKSHOP_SPREAD: Spread = {
+  ...TESTING_SPREAD,
+  celsius: [8, 18],
+  terminals: ['supply', 'sense', 'lamp', 'enable'],
+  fixedLoads: [100, 125, 140],
+  peaks: 0.15,
 };

@@ -15,6 +15,7 @@ import { ratedShare } from './rated-share';
 import { sag } from './sag';
 import { spread } from './spread';
 import { temperatureFloor } from './temperature-floor';
+import { terminalVolts } from './terminal-volts';
 import { underBattery } from './under-battery';
 
 export const RULES = {
@@ -34,5 +35,6 @@ export const RULES = {
   sag,
   spread,
   'temperature-floor': temperatureFloor,
+  'terminal-volts': terminalVolts,
   'under-battery': underBattery,
 } as const;

@@ -20,8 +20,9 @@ export const nearResting: Rule<NearResting> = {
   },
   zone: scaledZone,
   phrases,
-  resolve({ tolerance }, _value, { resting, scale }) {
-    if (resting === null) return null;
+  resolve({ tolerance }, _value, { resting, scale, conditions: { terminal } }) {
+    // a lamp or enable terminal has volts of its own
+    if (resting === null || terminal === 'lamp' || terminal === 'enable') return null;
     const min = resting - tolerance * scale;
     return { min, drawn: { min, max: Infinity }, bound: say('near-resting', { min, resting }) };
   },

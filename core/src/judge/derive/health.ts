@@ -3,7 +3,7 @@
  * its own limit in the set in use, so that a set that is edited moves the scale with it.
  */
 import { emptyFactor } from '../../battery/cranking-resistance';
-import { FULL_OPEN_VOLTS, sagShare } from '../../battery/sag-share';
+import { FULL_OPEN_VOLTS, halfCcaVolts, sagShare } from '../../battery/sag-share';
 import { loadTestAmps } from '../../battery/rating';
 import { limitOf } from '../../evidence/limit-of';
 import { asOwnBattery } from '../../evidence/own-battery';
@@ -53,6 +53,7 @@ export function healthWays(gradedCase: GradedCase, floor: number | null, half: n
     const { health, spread } = AT_LIMIT[over.way];
     ways.push({ way: over.way, reading, battery: reading.battery, health: held(health * over.ratio), spread });
   }
+  ways.push(...crankedAlone(gradedCase, floor));
   const cranking = latest(gradedCase, 'cranking-voltage');
   const { resting } = gradedCase;
   if (cranking && half !== null && floor !== null && resting !== null) {
@@ -68,6 +69,25 @@ export function healthWays(gradedCase: GradedCase, floor: number | null, half: n
     });
   }
   return ways;
+}
+
+/** Batteries of a pack that cranked alone: the whole draw came from the one. */
+function crankedAlone(whole: GradedCase, floor: number | null): readonly HealthWay[] {
+  const draw = latest(whole, 'starter-draw');
+  if (!draw || draw.value < MIN_LOAD_AMPS || floor === null) return [];
+  return whole.readings.flatMap((reading): readonly HealthWay[] => {
+    if (reading.test !== 'cranking-voltage' || reading.battery === undefined || !isNumeric(reading)) return [];
+    const unit = asOwnBattery(whole, reading.battery);
+    const { packCca: cca, scale } = unit;
+    // batteries side by side rest at the same volts
+    const isParallel = whole.case.system.battery.arrangement === 'parallel';
+    const resting = unit.resting ?? (isParallel ? whole.resting : null);
+    if (cca === null || resting === null || resting - reading.value < MIN_SAG_VOLTS * scale) return [];
+    const half = halfCcaVolts(resting, reading.value, draw.value, cca);
+    const { health, spread } = AT_LIMIT.cranking;
+    const ratio = allowedSag((floor * scale) / whole.scale, unit) / (resting - half);
+    return [{ way: 'cranking', reading, battery: reading.battery, health: held(health * ratio), spread }];
+  });
 }
 
 /** How many times better than its limit a reading is; null where it is no measure of health. */

@@ -23,10 +23,11 @@ export interface Survey {
 /**
  * Finds what may be judged of a case and how every reading stands.
  *
- * @param subject A case that fits `tetrad-case/1`.
+ * @param given A case that fits `tetrad-case/1`.
  * @param criteria The school to see it by.
  */
-export function survey(subject: Case, criteria: CriteriaSet = BALANCED): Survey {
+export function survey(given: Case, criteria: CriteriaSet = BALANCED): Survey {
+  const subject = ofTheirBattery(given);
   const pass = passOf(subject);
   const valid = voidReadings(vehicleFacts(subject, criteria, pass));
   const validBefore = pass === 'after' ? voidReadings(vehicleFacts(subject, criteria, 'before')) : null;
@@ -38,6 +39,19 @@ export function survey(subject: Case, criteria: CriteriaSet = BALANCED): Survey 
     return why ? voided(reading, why) : (gradedCase.grades.get(reading.id) ?? before?.grades.get(reading.id))!;
   });
   return { gradedCase, before, assessments };
+}
+
+/** A crank on one isolated battery is a reading of that battery. */
+function ofTheirBattery(subject: Case): Case {
+  const isAlone = ({ battery, conditions }: Reading): boolean =>
+    battery === undefined && Number.isInteger(conditions?.isolated);
+  if (!subject.readings.some(isAlone)) return subject;
+  return {
+    ...subject,
+    readings: subject.readings.map((reading) =>
+      isAlone(reading) ? { ...reading, battery: reading.conditions!.isolated! } : reading,
+    ),
+  };
 }
 
 /** Grades every reading of a case: the void ones with why, the rest against the set. */

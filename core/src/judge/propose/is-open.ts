@@ -1,5 +1,4 @@
 /** Whether a step is still to be taken: not done, possible, and not void or unsafe in the present state. */
-import type { Reading } from '../../format/reading-shape';
 import type { StepName, TestName } from '../../format/names';
 import type { Step as StepRow } from '../../evidence/step';
 import { isCrankingPath } from '../../circuit/paths';
@@ -17,6 +16,7 @@ import {
 import type { GradedCase } from '../../evidence/case-context';
 import { isFlowless, isHeldFast, isStill, spinsFree } from '../../evidence/flow';
 import { needsControlFirst } from './control-first';
+import { isToBeRetaken } from '../prove/is-taken';
 import { missingUnits } from './missing-units';
 
 /** A reading may be taken once more where it came out void: then another test must settle it. */
@@ -30,14 +30,10 @@ function triesOf(test: TestName, { case: { readings }, pass }: GradedCase): numb
   return tries;
 }
 
-/** It was noted, and the note says how to take it so that it tells something. */
-const isRetaken = ({ id, test }: Reading, { grades }: GradedCase): boolean =>
-  TESTS[test].retaken?.includes(grades.get(id)!.because.code) ?? false;
-
 /** Read already, or tried as often as it makes sense. Charging is read twice, with loads off and on. */
 function isDone(test: TestName, gradedCase: GradedCase): boolean {
   const own = readingsOf(gradedCase, test);
-  const judged = TESTS[test].retaken ? own.filter((reading) => !isRetaken(reading, gradedCase)) : own;
+  const judged = TESTS[test].retaken ? own.filter((reading) => !isToBeRetaken(reading, gradedCase)) : own;
   const kinds = TESTS[test].places.length;
   if (kinds > 1) return new Set(judged.map(loadsOf)).size === kinds || triesOf(test, gradedCase) >= kinds * MAX_TRIES;
   if (judged.length > 0) return missingUnits(test, gradedCase).length === 0;

@@ -4,7 +4,7 @@ import { pathIsGood } from '../../evidence/path-is-good';
 import { isOutside } from '../../evidence/limit-of';
 import type { WeighedCase } from '../../evidence/derived-case';
 import type { GradedCase } from '../../evidence/case-context';
-import { notPossible, observed, readingsOf } from '../../evidence/case-context';
+import { latest, notPossible, observed, readingsOf } from '../../evidence/case-context';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
 
@@ -13,8 +13,14 @@ const NOT_TOLD = {
   first: 'rule out missing excitation or command',
   steps: ['excitation-voltage', 'field-duty'],
 } as const;
+/** A terminal whose volts were judged: what was only noted, as of a terminal that nobody named, tells nothing. */
+const isTerminalJudged = (gradedCase: GradedCase): boolean => {
+  const reading = latest(gradedCase, 'excitation-voltage');
+  return reading !== undefined && gradedCase.grades.get(reading.id)?.grade !== 'noted';
+};
 const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
-  has(gradedCase, 'excitation-voltage', 'field-duty') && probability['charge-control'] < threshold('suspected');
+  (isTerminalJudged(gradedCase) || has(gradedCase, 'field-duty')) &&
+  probability['charge-control'] < threshold('suspected');
 
 /**
  * Results that speak for a bad diode, of different kinds: humps that were counted as missing, ripple in volts, a static
@@ -79,7 +85,7 @@ export const CHARGING_EXCUSES = {
     steps: ['excitation-voltage'],
     excluded: ({ gradedCase }) =>
       gradedCase.case.system.alternator?.senseWire === false ||
-      (has(gradedCase, 'excitation-voltage') && !fails(gradedCase, 'excitation-voltage')),
+      (isTerminalJudged(gradedCase) && !fails(gradedCase, 'excitation-voltage')),
   },
   'charging-cable': {
     cause: 'a loss in the charging cable',

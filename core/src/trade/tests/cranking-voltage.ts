@@ -89,7 +89,7 @@ export const crankingVoltage: Test = {
   ...POST_VOLTS,
   usual: 10.5,
   name: 'Cranking voltage',
-  conditions: ['method', 'seconds', 'attempt'],
+  conditions: ['method', 'offsetVolts', 'seconds', 'attempt', 'isolated'],
   places: [
     {
       group: 'Starting',
@@ -113,7 +113,10 @@ export const crankingVoltage: Test = {
   required: [{ by: ['none', 'starting'] }],
   keeps: [{ as: 'cranking' }, { as: 'health', choice: 5, mustPass: true, when: isLoaded }],
   asked: () => ({ method: 'min-max', seconds: 10 }),
-  specified: ({ specified }) => specified?.crankingVolts,
+  // one battery of a pack cranked alone: it speaks of that battery, and the maker's figure is the pack's
+  isPartial: ({ battery }) => battery !== undefined,
+  isPartGraded: true,
+  specified: ({ specified }, { battery }) => (battery === undefined ? specified?.crankingVolts : undefined),
   isUnlimited: isResting,
   noted: ({ value }, context) =>
     typeof value === 'number' && context.resting !== null

@@ -1,5 +1,7 @@
-import { latest } from '../../evidence/case-context';
-import { causes, weighed } from '../../evidence/finding';
+import { latest, latestUnder } from '../../evidence/case-context';
+import type { CaseContext } from '../../evidence/case-context';
+import { limitOf } from '../../evidence/limit-of';
+import { causes, fixed, weighed } from '../../evidence/finding';
 import { done } from '../../evidence/simulated-bench';
 import { emf } from '../../circuit/model/cranking-circuit';
 import { sayer } from '../../format/message';
@@ -17,21 +19,52 @@ const USUAL_VOLTS = 12.5;
 
 const phrases = {
   'excitation-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} of excitation, key on`,
-  'other-terminal': () =>
-    'A lamp or enable terminal shows volts of its own: it neither accuses nor acquits. Read the supply or sense terminal.',
+  'which-terminal': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)} is right at a lamp or enable terminal and wrong at a supply: read it again and enter which terminal it is.`,
+  'charges-anyway': () => 'The alternator holds its volts: it is excited, whatever this terminal shows.',
+  'lamp-feeds': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at the lamp terminal, key on`,
+  'enable-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} on the enable line, key on`,
+  'no-field-current': (w: { value: number }, voice: Voice) =>
+    `${voice.volts(w.value)} at the lamp terminal: no field current flows through it`,
 };
 const say = sayer(phrases);
 
-/** A lamp takes most of the volts, and an enable line has the volts of its module: neither is what a supply has. */
-const isOtherTerminal = ({ conditions }: Reading): boolean =>
-  conditions?.terminal === 'lamp' || conditions?.terminal === 'enable';
+/** What an alternator gives that is excited, over the battery's own volts, or off its target (12 V), V. */
+const CHARGES_OVER_VOLTS = 0.3;
+/** So near to the battery's volts (12 V) a terminal has them, V. */
+const NEAR_BATTERY = 2;
+
+/** It holds its volts, or its target: no terminal but the sense of one that overcharges tells anything more. */
+function holdsItsVolts({ value, conditions }: Reading, context: CaseContext): boolean {
+  const { resting, scale } = context;
+  const { terminal } = conditions ?? {};
+  const hasBatteryVolts = resting !== null && typeof value === 'number' && value >= resting - NEAR_BATTERY * scale;
+  if (terminal === 'sense' || ((terminal === undefined || terminal === 'supply') && hasBatteryVolts)) return false;
+  return (['off', 'on'] as const).some((loads) => {
+    const reading = latestUnder(context, 'charging-voltage', loads);
+    if (!reading) return false;
+    const target = reading.conditions?.commandedVolts;
+    return (
+      (resting !== null && reading.value > resting + CHARGES_OVER_VOLTS * scale) ||
+      (target !== undefined && Math.abs(reading.value - target) <= CHARGES_OVER_VOLTS * scale)
+    );
+  });
+}
 
 export const excitationVoltage: Test = {
   ...POST_VOLTS,
   usual: 12,
   name: 'Excitation voltage, key on',
-  conditions: ['terminal'],
-  places: [{ group: 'Charging', at: 7, how: 'At the sense or ignition terminal.', asks: {}, ticks: ['key-on'] }],
+  conditions: ['terminal', 'enableVolts'],
+  places: [
+    {
+      group: 'Charging',
+      at: 7,
+      how: 'Key on. Supply or sense, lamp, or enable: what is right depends on the terminal.',
+      asks: { terminal: null, enableVolts: null },
+      ticks: ['key-on'],
+    },
+  ],
   leads: across('alternator-sense', 'negative-post', 'none'),
   step: {
     minutes: 2,
@@ -41,27 +74,63 @@ export const excitationVoltage: Test = {
     cautions: [],
   },
   required: [],
-  isPartial: isOtherTerminal,
-  noted: (reading) => (isOtherTerminal(reading) ? say('other-terminal', {}) : null),
+  isUnlimited: holdsItsVolts,
+  retaken: ['which-terminal'],
+  noted: (reading, context) => {
+    const { value, conditions } = reading;
+    if (typeof value !== 'number') return null;
+    if (holdsItsVolts(reading, context)) return say('charges-anyway', {});
+    return conditions?.terminal === undefined ? say('which-terminal', { value }) : null;
+  },
   phrases,
   findings: ({ gradedCase }) => {
     const reading = latest(gradedCase, 'excitation-voltage');
-    if (!reading) return [];
-    const share = reading.value / (gradedCase.resting ?? USUAL_VOLTS * gradedCase.scale);
-    return [
-      weighed('excitation', share, {
-        causes: causes('charge-control'),
-        source: { reading: reading.id },
-        says: say('excitation-volts', { value: reading.value }),
-      }),
-    ];
+    const grade = reading && gradedCase.grades.get(reading.id)?.grade;
+    if (!reading || grade === 'noted') return [];
+    const { value, conditions } = reading;
+    const source = { reading: reading.id };
+    const own = causes('charge-control');
+    const isGood = grade !== 'outside';
+    switch (conditions?.terminal) {
+      case 'lamp': {
+        const says = say('lamp-feeds', { value });
+        if (isGood) return [fixed('terminal-has-volts', own, source, says)];
+        // the battery's volts and no lamp: its current finds no way through the field
+        const isLive = value > (limitOf(gradedCase, reading)?.max ?? Infinity);
+        return isLive
+          ? [fixed('lamp-unlit-live', causes('alternator-dead'), source, say('no-field-current', { value }))]
+          : [fixed('terminal-has-none', own, source, says)];
+      }
+      case 'enable':
+        return [
+          fixed(isGood ? 'terminal-has-volts' : 'terminal-has-none', own, source, say('enable-volts', { value })),
+        ];
+      default: {
+        const share = value / (gradedCase.resting ?? USUAL_VOLTS * gradedCase.scale);
+        return [weighed('excitation', share, { causes: own, source, says: say('excitation-volts', { value }) })];
+      }
+    }
   },
 };
 
+/** What a lamp terminal and an enable line have, from and to (12 V), V. */
+const LIT_VOLTS = [1.2, 2.6] as const;
+const ENABLE_VOLTS = 5;
+
 export const excitationVoltageModel: TestModel = {
   visitPlace: 210,
-  reads: ({ vehicle, random, volts }) =>
-    done(vehicle.excited ? volts(emf(vehicle) - 0.3 * vehicle.scale) : volts(random.between(0, 5) * vehicle.scale)),
+  reads: ({ vehicle, random, volts, spread }) => {
+    const terminal = spread.terminals ? random.pick(spread.terminals) : 'supply';
+    const isFed = vehicle.excited;
+    if (terminal === 'lamp')
+      return done(volts((isFed ? random.between(...LIT_VOLTS) : random.between(0, 0.3)) * vehicle.scale), { terminal });
+    if (terminal === 'enable')
+      return done(volts(isFed ? ENABLE_VOLTS - random.between(0, 0.4) : random.between(0, 0.3)), {
+        terminal,
+        enableVolts: ENABLE_VOLTS,
+      });
+    return done(volts(isFed ? emf(vehicle) - 0.3 * vehicle.scale : random.between(0, 5) * vehicle.scale), { terminal });
+  },
 };
 
 export const excitationVoltageGuide: TestGuide = {
@@ -71,7 +140,9 @@ export const excitationVoltageGuide: TestGuide = {
     'A lamp terminal taken for a supply terminal: the lamp takes most of the volts there.',
   ],
   means: [
-    'Battery voltage at a supply terminal, or a few volts at a lamp terminal: it is told to charge.',
-    'Next to nothing: fuse, switch, lamp or wire.',
+    'Supply or sense: the battery’s volts. Lamp: 1 to 3 V while the lamp is lit. Enable: 5 or 12 V, as the maker says.',
+    'Next to nothing at any of them: fuse, switch, lamp or wire.',
+    'The battery’s volts at a lamp terminal and no lamp: no field current flows, worn brushes or an open rotor.',
+    'An alternator that holds its volts is excited, whatever was read here.',
   ],
 };

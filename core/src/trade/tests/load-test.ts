@@ -85,8 +85,9 @@ export const loadTest: Test = {
 
 export const loadTestModel: TestModel = {
   visitPlace: 30,
-  reads: ({ vehicle, wanted, random, volts }) => {
-    const amps = typeof wanted['amps'] === 'number' ? wanted['amps'] : halfCcaAmps(vehicle);
+  reads: ({ vehicle, wanted, random, volts, spread: { fixedLoads } }) => {
+    const asked = typeof wanted['amps'] === 'number' ? wanted['amps'] : halfCcaAmps(vehicle);
+    const amps = fixedLoads ? random.pick(fixedLoads) : asked;
     const value = batteryVoltsAt(vehicle, amps, random.factor(0.05));
     return done(volts(Math.max(0.5, value)), { amps, seconds: SECONDS, chargedBefore: vehicle.charge > 0.8 });
   },
