@@ -45,7 +45,8 @@ function isDone(test: TestName, gradedCase: GradedCase): boolean {
 
 /** True where a test was not said to be impossible, and was not tried as often as makes sense. */
 export const canRead = (test: TestName, gradedCase: GradedCase): boolean =>
-  !notPossible(gradedCase, test) && triesOf(test, gradedCase) < MAX_TRIES * Math.max(1, gradedCase.units.length + 1);
+  !notPossible(gradedCase, test) &&
+  triesOf(test, gradedCase) < MAX_TRIES * Math.max(TESTS[test].places.length, gradedCase.units.length + 1);
 
 const stands = (gradedCase: GradedCase): boolean => isFlowless(gradedCase) || isHeldFast(gradedCase);
 
