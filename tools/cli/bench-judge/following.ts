@@ -2,7 +2,7 @@
 import { BALANCED, FAULT_NAMES, FULL_SET, SimulatedVisit, engineOf, judge, withSteadyMinutes } from '@tetrad/core';
 import type { CriteriaSet, EngineState, FaultName, Judgement } from '@tetrad/core';
 import { medianSorted } from 'simple-statistics';
-import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, percent, truePart } from './setting';
+import { Counts, PER_FAULT, calledPart, condemns, isOutvoted, isThawedFirst, percent, truePart } from './setting';
 import type { Row, Setting } from './setting';
 
 const MAX_STEPS = 40;
@@ -95,11 +95,12 @@ function note(found: Following, fault: FaultName, said: Judgement, visit: Simula
   const { action } = said.decision;
   found.cases += 1;
   const isRight =
-    fault === 'none'
+    isThawedFirst(said) ||
+    (fault === 'none'
       ? action === 'none-found'
       : fault === 'battery-discharged'
         ? action === 'charge-first'
-        : calledPart(said) === part;
+        : calledPart(said) === part);
   if (isRight) found.right += 1;
   else found.wrong.add(`${fault} → ${action} ${said.decision.fault ?? ''}`);
   if (condemns(said, part)) found.condemned += 1;

@@ -1,7 +1,7 @@
 /** Packs: the bad battery named, the flat one charged first, a sound pack left alone. */
 import { judge, simulatePack } from '@tetrad/core';
 import type { PackOptions } from '@tetrad/core';
-import { Counts, PER_FAULT, percent } from './setting';
+import { Counts, PER_FAULT, isThawedFirst, percent } from './setting';
 import type { Row, Setting } from './setting';
 
 const TROUBLES: readonly PackOptions['trouble'][] = ['worn', 'dead-cell', 'flat', 'none'];
@@ -12,7 +12,8 @@ export function packs({ spread, seed }: Setting): { rows: readonly Row[]; misses
   TROUBLES.forEach((trouble, t) => {
     for (let i = 0; i < PER_FAULT; i++) {
       const pack = simulatePack({ seed: seed + 700_000 + t * 1000 + i, spread, trouble });
-      const { decision } = judge(pack.case);
+      const said = judge(pack.case);
+      const { decision } = said;
       const isNamed =
         (decision.action === 'replace' || decision.action === 'charge-first') &&
         decision.because.toLowerCase().includes(`battery ${pack.bad}`) &&
@@ -20,7 +21,7 @@ export function packs({ spread, seed }: Setting): { rows: readonly Row[]; misses
       const isRight =
         trouble === 'none'
           ? decision.action !== 'replace' && decision.action !== 'charge-first'
-          : isNamed && (decision.action === 'charge-first') === (trouble === 'flat');
+          : isThawedFirst(said) || (isNamed && (decision.action === 'charge-first') === (trouble === 'flat'));
       if (isRight) right[trouble] += 1;
       else misses.add(`${trouble} → ${decision.action} ${decision.fault ?? ''}`);
     }

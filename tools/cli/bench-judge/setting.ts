@@ -1,5 +1,13 @@
 /** What the measurements of the judge share: the spread, the seeds, and how an answer is held against the truth. */
-import { CHECKING_SPREAD, FAULTS, TESTING_SPREAD, TESTS, TUNING_SPREAD, WORKSHOP_SPREAD, isTestName } from '@tetrad/core';
+import {
+  CHECKING_SPREAD,
+  FAULTS,
+  TESTING_SPREAD,
+  TESTS,
+  TUNING_SPREAD,
+  WORKSHOP_SPREAD,
+  isTestName,
+} from '@tetrad/core';
 import type { Case, FaultName, Judgement, Part, Spread } from '@tetrad/core';
 
 const SETTINGS = {
@@ -28,7 +36,16 @@ export const SLIGHTEST = 0.15;
 /** Vehicles drawn for each fault. */
 export const PER_FAULT = 120;
 
-export const truePart = (fault: FaultName, subject: Case): Part | null => FAULTS[fault].part(subject.system);
+/** A seized accessory is the alternator's once a hand has named it. */
+export const truePart = (fault: FaultName, { system, observations = [] }: Case): Part | null =>
+  fault === 'accessory-seized' &&
+  observations.some(({ about, finding }) => about === 'accessories-by-hand' && finding === 'alternator')
+    ? 'alternator'
+    : FAULTS[fault].part(system);
+
+/** A battery that may be frozen is thawed before anything is done to it, whatever else is wrong with the vehicle. */
+export const isThawedFirst = ({ decision }: Judgement): boolean =>
+  decision.action === 'stop' && decision.code === 'may-be-frozen';
 
 export const calledPart = ({ decision }: Judgement): Part | null =>
   decision.action === 'replace' || decision.action === 'repair' ? decision.part : null;

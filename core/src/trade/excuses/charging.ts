@@ -8,6 +8,9 @@ import { latest, notPossible, observed, readingsOf } from '../../evidence/case-c
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
 
+/** How such a reading is told: see its test's file. */
+const CHARGES_ANYWAY = 'charges-anyway';
+
 const NOT_TOLD = {
   cause: 'missing excitation or command',
   first: 'rule out missing excitation or command',
@@ -18,8 +21,11 @@ const isTerminalJudged = (gradedCase: GradedCase): boolean => {
   const reading = latest(gradedCase, 'excitation-voltage');
   return reading !== undefined && gradedCase.grades.get(reading.id)?.grade !== 'noted';
 };
+/** A terminal was read, and the alternator holds its volts: it is excited, whatever the terminal shows. */
+const isExcitedAnyway = (gradedCase: GradedCase): boolean =>
+  gradedCase.grades.get(latest(gradedCase, 'excitation-voltage')?.id ?? '')?.because.code === CHARGES_ANYWAY;
 const isTold = ({ gradedCase, probability }: WeighedCase): boolean =>
-  (isTerminalJudged(gradedCase) || has(gradedCase, 'field-duty')) &&
+  (isTerminalJudged(gradedCase) || isExcitedAnyway(gradedCase) || has(gradedCase, 'field-duty')) &&
   probability['charge-control'] < threshold('suspected');
 
 /**

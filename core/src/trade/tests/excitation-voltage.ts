@@ -1,5 +1,5 @@
 import { latest, latestUnder } from '../../evidence/case-context';
-import type { CaseContext } from '../../evidence/case-context';
+import type { CaseContext, GradedCase } from '../../evidence/case-context';
 import { limitOf } from '../../evidence/limit-of';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import { done } from '../../evidence/simulated-bench';
@@ -51,6 +51,13 @@ function holdsItsVolts({ value, conditions }: Reading, context: CaseContext): bo
   });
 }
 
+const overcharges = (gradedCase: GradedCase): boolean =>
+  (['off', 'on'] as const).some((loads) => {
+    const reading = latestUnder(gradedCase, 'charging-voltage', loads);
+    const limit = reading && limitOf(gradedCase, reading);
+    return limit !== undefined && limit !== null && limit.value > limit.max;
+  });
+
 export const excitationVoltage: Test = {
   ...POST_VOLTS,
   usual: 12,
@@ -75,7 +82,9 @@ export const excitationVoltage: Test = {
   },
   required: [],
   isUnlimited: holdsItsVolts,
-  retaken: ['which-terminal'],
+  // whoever suspects that it charges too much wants the terminal that it senses by
+  asked: (gradedCase) => (overcharges(gradedCase) ? { terminal: 'sense' } : {}),
+  retaken: ['which-terminal', 'charges-anyway'],
   noted: (reading, context) => {
     const { value, conditions } = reading;
     if (typeof value !== 'number') return null;
@@ -119,8 +128,9 @@ const ENABLE_VOLTS = 5;
 
 export const excitationVoltageModel: TestModel = {
   visitPlace: 210,
-  reads: ({ vehicle, random, volts, spread }) => {
-    const terminal = spread.terminals ? random.pick(spread.terminals) : 'supply';
+  reads: ({ vehicle, random, volts, spread, wanted }) => {
+    const found = spread.terminals ? random.pick(spread.terminals) : 'supply';
+    const terminal = wanted['terminal'] === 'sense' ? 'sense' : found;
     const isFed = vehicle.excited;
     if (terminal === 'lamp')
       return done(volts((isFed ? random.between(...LIT_VOLTS) : random.between(0, 0.3)) * vehicle.scale), { terminal });
