@@ -10,7 +10,9 @@ try {
   await buildCli();
   const table = await run(process.execPath, [join(ROOT, 'dist/cli/bench-judge.mjs'), '--careful'], { cwd: ROOT });
   await writeSection('judge', table.trim());
-  console.log(table);
+  const workshop = await run(process.execPath, [join(ROOT, 'dist/cli/bench-judge.mjs'), '--workshop'], { cwd: ROOT });
+  await writeSection('judge-workshop', workshop.trim().split('\n\n')[0]);
+  console.log(`${table}\n${workshop}`);
 } catch (error) {
   fail(error);
 }

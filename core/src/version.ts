@@ -1,2 +1,2 @@
 /** The core's version: stored with every judgement, raised whenever a verdict could change. */
-export const CORE_VERSION = '0.2.0';
+export const CORE_VERSION = '0.3.0';

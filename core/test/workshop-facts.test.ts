@@ -223,3 +223,9 @@ describe('any load is a load test', () => {
     );
   });
 });
+
+it('a tester that prints only a percentage is judged by it', () => {
+  const gradeOf = (percentOfRating: number): string =>
+    judge(caseOf([rest(12.64), read('conductance', 400, { percentOfRating })])).readings[1]!.grade;
+  expect([gradeOf(62), gradeOf(95)]).toEqual(['outside', 'within']);
+});

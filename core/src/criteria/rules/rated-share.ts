@@ -19,10 +19,11 @@ export const ratedShare: Rule<RatedShare> = {
     minShare: { name: 'Of its rating, at least', unit: 'share', min: 0, max: 1.2 },
   },
   phrases,
-  resolve({ minShare }, value, { system, isLabelDoubted }) {
+  resolve({ minShare }, value, { system, isLabelDoubted, conditions: { percentOfRating } }) {
     const rated = ratedIn(system.battery);
     if (rated === null || isLabelDoubted) return null;
-    const share = value / rated;
+    // a tester that prints only a percentage has divided by the label that it was told
+    const share = percentOfRating === undefined ? value / rated : percentOfRating / 100;
     return {
       value: share,
       min: minShare,

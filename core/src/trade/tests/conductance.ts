@@ -12,7 +12,7 @@ import type { TestGuide } from '../test-guide';
 export const conductance: Test = {
   ...ampsBetween(0, 4000, 500),
   name: 'Conductance',
-  conditions: [],
+  conditions: ['percentOfRating'],
   places: [
     {
       group: 'Battery',
