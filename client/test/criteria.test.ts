@@ -96,7 +96,7 @@ describe('a limit in words and over temperature', () => {
     const words = (test: Limit['test'], at = 0) =>
       limitWords(document.limits.filter((limit) => limit.test === test)[at]!, figureFormat());
     expect(words('conductance')).toBe('Of its rating, at least 70 %');
-    expect(words('load-test')).toBe('At least, by temperature: 8.50 V at -18 °C to 9.60 V at 21 °C');
+    expect(words('load-test')).toBe('At least, by temperature: 8.10 V at -30 °C to 9.60 V at 21 °C');
     expect(words('diode-reverse')).toBe('Shows OL');
     const keys = document.limits.map(limitKey);
     expect(new Set(keys).size).toBe(keys.length);

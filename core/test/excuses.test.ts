@@ -8,8 +8,10 @@ import {
   isTestName,
   judge,
   simulateCase,
+  survey,
 } from '@tetrad/core';
-import type { Case, FaultName, Reading } from '@tetrad/core';
+import type { Case, FaultName, Observation, Reading } from '@tetrad/core';
+import { weighPass } from '../src/judge/weigh-pass';
 import { LABEL_CONFIRMED, caseOf, charging, crank, drop, read, rest, ripple, saw } from './cases';
 
 const CALLED = FAULT_NAMES.filter((fault) => FAULTS[fault].excuses.length > 0);
@@ -230,4 +232,113 @@ test('what would clear it is not told of what was looked at already', () => {
     }),
   );
   expect(tight.faults[0]!.wouldChange ?? []).not.toContainEqual(expect.objectContaining({ test: 'crank-by-hand' }));
+});
+
+/** A fault that is suspected, one of its excuses, and what was read or seen of both results of each second test. */
+interface Second {
+  readonly fault: FaultName;
+  readonly excuse: keyof typeof EXCUSES;
+  readonly base: readonly Reading[];
+  readonly looks?: readonly Observation[];
+  /** Name of the test, the result that speaks against the excuse, and the one that speaks for it. */
+  readonly tests: readonly (readonly [string, against: Reading | Observation, forIt: Reading | Observation])[];
+}
+
+const humps = (humpsMissing: number): Reading => read('ripple-waveform', 0.12, { humpsMissing });
+const health = (test: 'load-test' | 'internal-resistance', value: number): Reading =>
+  read(test, value, test === 'load-test' ? { amps: 280, seconds: 15, chargedBefore: true } : {});
+const output = (amps: number): Reading =>
+  read('alternator-current', amps, { rpm: 2000, loads: 'on', systemVolts: 12.6 });
+const silent = [rest(12.6), charging(12.4), charging(12.3, 'on')];
+const dragging = [
+  rest(12.65),
+  crank(9.4),
+  read('starter-draw', 390),
+  drop('drop-starter-positive', 0.3, 390),
+  drop('drop-starter-ground', 0.1, 390),
+];
+
+const SECONDS: readonly Second[] = [
+  {
+    ...{ fault: 'alternator-diode', excuse: 'ripple-one-way', base: [rest(12.6), charging(14.1), ripple(0.7)] },
+    tests: [
+      ['a waveform', humps(1), humps(0)],
+      ['the static check', read('diode-reverse', 0.4), read('diode-reverse', 'OL')],
+      ['the output', output(50), output(108)],
+    ],
+  },
+  {
+    ...{ fault: 'battery-worn', excuse: 'one-test-may-err', base: [rest(12.65), read('conductance', 250)] },
+    tests: [
+      ['a load test', health('load-test', 8.2), health('load-test', 10.7)],
+      ['a resistance', health('internal-resistance', 0.018), health('internal-resistance', 0.006)],
+    ],
+  },
+  {
+    ...{ fault: 'alternator-dead', excuse: 'not-told-to-charge', base: silent },
+    tests: [
+      [
+        'a supply terminal',
+        read('excitation-voltage', 12.4, { terminal: 'supply' }),
+        read('excitation-voltage', 0.3, { terminal: 'supply' }),
+      ],
+      [
+        'a lamp terminal',
+        read('excitation-voltage', 1.8, { terminal: 'lamp' }),
+        read('excitation-voltage', 0.1, { terminal: 'lamp' }),
+      ],
+    ],
+  },
+  {
+    ...{ fault: 'alternator-dead', excuse: 'output-path-open', base: silent },
+    tests: [['the stud', read('alternator-stud-voltage', 12.58), read('alternator-stud-voltage', 0.1)]],
+  },
+  {
+    ...{ fault: 'alternator-dead', excuse: 'belt-slips', base: silent },
+    tests: [['the belt', saw('belt', 'good'), saw('belt', 'glazed')]],
+  },
+  {
+    ...{ fault: 'alternator-dead', excuse: 'strap-broken', base: silent },
+    tests: [['the strap', saw('ground-strap', 'sound'), saw('ground-strap', 'damaged')]],
+  },
+  {
+    ...{ fault: 'starter-dragging', excuse: 'slightly-tight-engine', base: dragging },
+    looks: [saw('belt-removed-crank', 'unchanged')],
+    tests: [
+      ['the plugs out', saw('plugs-removed-crank', 'unchanged'), saw('plugs-removed-crank', 'freed')],
+      ['a run on the bench', saw('starter-bench-run', 'weak'), saw('starter-bench-run', 'strong')],
+    ],
+  },
+  {
+    ...{ fault: 'starter-dragging', excuse: 'accessory-holds-it', base: dragging },
+    tests: [['the belt off', saw('belt-removed-crank', 'unchanged'), saw('belt-removed-crank', 'freed')]],
+  },
+  {
+    ...{ fault: 'starter-worn', excuse: 'ground-side', base: [rest(12.65), crank(11), read('starter-draw', 90)] },
+    tests: [['the ground', drop('drop-starter-ground', 0.05, 90), drop('drop-starter-ground', 1.6, 90)]],
+  },
+];
+
+describe('a second test', () => {
+  const drawn = SECONDS.flatMap(({ tests, ...second }) =>
+    tests.map(([name, against, forIt]) => ({ ...second, name, against, forIt })),
+  );
+  const isOpen = (
+    { fault, excuse, base, looks = [] }: Omit<Second, 'tests'>,
+    more?: Reading | Observation,
+  ): boolean => {
+    const isReading = more !== undefined && 'test' in more;
+    const subject = caseOf(more && isReading ? [...base, more] : base, {
+      observations: more && !isReading ? [...looks, more] : looks,
+    });
+    return weighPass(survey(subject).gradedCase).provenCase.proofOf(fault).excuses.includes(excuse);
+  };
+
+  it.each(drawn.map((second) => [second.name, second.excuse, second] as const))(
+    '%s excludes “%s” by a result that speaks against it, never by being done',
+    (_name, _excuse, second) => {
+      expect(isOpen(second)).toBe(true);
+      expect([isOpen(second, second.against), isOpen(second, second.forIt)]).toEqual([false, true]);
+    },
+  );
 });

@@ -4,7 +4,7 @@ import { FAULT_NAMES, checkCase, judge, simulateCase } from '@tetrad/core';
 import type { Judgement, Reading } from '@tetrad/core';
 import fc from 'fast-check';
 import { loadFloorVolts } from '../src/battery/sag-share';
-import { SOUND_SYSTEM, caseOf, charging, crank, drop, read, rest, saw, soundReadings } from './cases';
+import { LABEL_CONFIRMED, SOUND_SYSTEM, caseOf, charging, crank, drop, read, rest, saw, soundReadings } from './cases';
 
 const probabilityOf = ({ faults }: Judgement, name: string): number =>
   faults.find(({ fault }) => fault === name)!.probability;
@@ -228,4 +228,59 @@ it('a tester that prints only a percentage is judged by it', () => {
   const gradeOf = (percentOfRating: number): string =>
     judge(caseOf([rest(12.64), read('conductance', 400, { percentOfRating })])).readings[1]!.grade;
   expect([gradeOf(62), gradeOf(95)]).toEqual(['outside', 'within']);
+});
+
+it('next to nothing taken at once is weak evidence of a ruined battery, after half an hour strong', () => {
+  const wornAfter = (minutes: number): number =>
+    probabilityOf(
+      judge(caseOf([rest(12.0), read('charge-acceptance', 1, { volts: 14.5, minutes })], { symptoms: ['slow-crank'] })),
+      'battery-worn',
+    );
+  const [atOnce, unread, later] = [wornAfter(2), wornAfter(25), wornAfter(45)];
+  expect(atOnce).toBeGreaterThan(unread);
+  expect(later / (1 - later)).toBeGreaterThan((5 * atOnce) / (1 - atOnce));
+});
+
+describe('the deepest loss of a crank', () => {
+  const readings = [
+    rest(12.7),
+    ...[read('cranking-voltage', 8.4, { method: 'watched', seconds: 8 }), read('starter-draw', 150)],
+    ...[
+      drop('drop-solenoid', 0.9, 150),
+      drop('drop-starter-positive', 1.1, 150),
+      drop('drop-starter-ground', 0.1, 150),
+    ],
+    read('starter-control-voltage', 8.1),
+  ];
+  const saidWith = (more: readonly Reading[] = [], system = SOUND_SYSTEM) =>
+    judge(
+      caseOf([...readings, ...more], {
+        system,
+        symptoms: ['slow-crank'],
+        observations: [saw('crank-by-hand', 'turns')],
+      }),
+    );
+
+  it('is settled before a smaller one is called: 1.2 V over what the battery may lose, 0.6 V over at the solenoid', () => {
+    const said = saidWith();
+    expect(said.decision.action).toBe('test-next');
+    expect(['conductance', 'load-test', 'internal-resistance']).toContain(said.next[0]!.test);
+  });
+
+  it('is called first where it is proven', () => {
+    const weak = [read('conductance', 240), read('internal-resistance', 0.018)];
+    const doubted = saidWith(weak);
+    expect(doubted.decision).toMatchObject({ action: 'test-next', fault: 'battery-worn' });
+    const { decision } = saidWith(weak, LABEL_CONFIRMED);
+    expect(decision).toMatchObject({ action: 'replace', part: 'battery', fault: 'battery-worn' });
+  });
+
+  it('gives way where the battery is good: its volts were low for another reason', () => {
+    const good = [
+      read('conductance', 575),
+      read('internal-resistance', 0.0062),
+      read('load-test', 10.6, { amps: 280, seconds: 15 }),
+    ];
+    expect(saidWith(good).decision.part).not.toBe('battery');
+  });
 });

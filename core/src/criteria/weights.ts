@@ -84,6 +84,7 @@ export const WEIGHTS = {
   'full-at-least': [-2.5, BOUND],
   'gravity-at-least': [-3, BOUND],
   'takes-little': [0.8, SEEN],
+  'takes-little-still': [3.5, DIRECT],
   'takes-enough': [-0.6, SEEN],
   'no-bounce': [0.8, SEEN],
   'bounces-back': [-0.3, SEEN],

@@ -114,7 +114,9 @@ type ResolvingRule = Omit<Rule<never>, 'fields'>;
 /** Brings a limit to a reading; null where the case lacks what the rule needs. */
 function resolve(limit: Limit, reading: Reading, at: LimitInput): ResolvedLimit | null {
   const { rule: figures, borderline = 0, temperature } = limit;
-  const input = temperature ? { ...at, temperatureFactor: temperatureFactor(temperature, at.celsius) } : at;
+  // most limits do not move: copying the input for each of them is slow
+  const factor = temperatureFactor(temperature, at.celsius);
+  const input = factor === 1 ? at : { ...at, temperatureFactor: factor };
   const rule: ResolvingRule = RULES[figures.kind];
   const made = make(rule, figures as never, reading, input);
   if (!made) return null;

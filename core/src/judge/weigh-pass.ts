@@ -42,7 +42,7 @@ export function weighPass(gradedCase: GradedCase): WeighedPass {
   const provenCase = proveCase({ ...derived, probability: probabilities(ranked) });
   const { uncovered, impossible } = coverage(gradedCase);
   const choice = choose({ provenCase, ranked, failing, uncovered });
-  const leading = leadingFault(ranked, provenCase);
+  const leading = leadingFault(choice.first ? [choice.first] : ranked, provenCase);
   return { derived, failing, ranked, provenCase, uncovered, impossible, leading, choice };
 }
 

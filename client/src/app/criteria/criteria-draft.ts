@@ -48,7 +48,16 @@ export const fieldsOf = (limit: Limit, at: number): readonly LimitField[] => {
           isOptional: false,
         }))
       : [];
-  return [...own, ...points, { ...zone, unit: own[0]?.unit ?? (points.length > 0 ? 'V' : '') }];
+  const cold =
+    limit.temperature && 'atMinus18' in limit.temperature
+      ? [
+          {
+            ...{ path: `limits[${at}].temperature.atMinus18`, name: 'At −18 °C, times the figure' },
+            ...{ unit: '' as const, isOptional: false },
+          },
+        ]
+      : [];
+  return [...own, ...points, ...cold, { ...zone, unit: own[0]?.unit ?? (points.length > 0 ? 'V' : '') }];
 };
 
 type Json = Record<string | number, unknown>;

@@ -1,9 +1,8 @@
+import { loadFloorVolts } from '../../battery/sag-share';
 import { interpolate } from '../../quantities/interpolate';
 import type { Points } from '../../quantities/interpolate';
 import { sayer } from '../../format/message';
-import type { Voice } from '../../format/message';
-import type { Message } from '../../format/message';
-import { loadFloorVolts } from '../../battery/sag-share';
+import type { Message, Voice } from '../../format/message';
 import { scaledZone } from './rule';
 import type { Rule, RuleFigures } from './rule';
 

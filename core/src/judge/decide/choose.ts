@@ -3,10 +3,12 @@ import { didNotCrank } from '../../evidence/case-context';
 import type { StepName } from '../../format/names';
 import type { Failure } from '../derive/failures';
 import type { ProvenCase } from '../prove/prove';
+import { mayDecide } from '../rank/part-of';
 import type { Ranked } from '../rank/rank-faults';
 import { cheapestAction } from './final-action';
 import type { FinalAction } from './final-action';
 import { stepRowOf } from '../propose/step-rows';
+import { deeperLoss } from './deepest-loss';
 import { looseReadings } from './loose-readings';
 import { worthwhileSteps } from './worthwhile-steps';
 import type { WorthwhileStep } from './worthwhile-steps';
@@ -17,6 +19,8 @@ export interface Choice {
   readonly action: FinalAction | null;
   /** Open steps that are expected to save more than they cost; none where the action is to be taken. */
   readonly worthwhile: readonly WorthwhileStep[];
+  /** A fault that is settled before anything else is called. */
+  readonly first?: Ranked;
 }
 
 export interface ChoiceInput {
@@ -27,9 +31,15 @@ export interface ChoiceInput {
 }
 
 /** Chooses the final action, and looks whether another step is expected to save more than it costs. */
-export function choose({ provenCase, ranked, failing, uncovered }: ChoiceInput): Choice {
+export function choose(input: ChoiceInput): Choice {
+  const { provenCase, ranked, failing, uncovered } = input;
   const mayFindNothing = uncovered.length === 0 && !isInTheWay({ provenCase, failing });
-  const action = cheapestAction({ provenCase, ranked, failing, mayFindNothing });
+  const cheapest = cheapestAction({ provenCase, ranked, failing, mayFindNothing });
+  const about = cheapest?.fault?.fault ?? ranked.find(({ fault }) => mayDecide(fault, provenCase.gradedCase))?.fault;
+  const deeper = about ? deeperLoss(about, provenCase, ranked, failing) : null;
+  if (deeper?.isToBeTested) return { action: null, worthwhile: [], first: deeper.battery };
+  // tested as far as it can be, and not proven: it holds up nothing any more
+  const action = (deeper && callOf(deeper.battery, input)) ?? cheapest;
   if (!action) return { action, worthwhile: [] };
   const worthwhile = worthwhileSteps(action, provenCase, failing);
   const loose = looseReadings(action, provenCase, failing)
@@ -38,8 +48,12 @@ export function choose({ provenCase, ranked, failing, uncovered }: ChoiceInput):
       const { minutes } = stepRowOf(reading.test).row;
       return { step: reading.test, minutes, saves: provenCase.gradedCase.criteria.costs.undecided, again: { reading } };
     });
-  return { action, worthwhile: [...worthwhile, ...loose] };
+  return { action, worthwhile: [...worthwhile, ...loose], ...(deeper && { first: deeper.battery }) };
 }
+
+/** The call of one fault; null where it may not be called. */
+const callOf = (fault: Ranked, { provenCase, failing }: ChoiceInput): FinalAction | null =>
+  cheapestAction({ provenCase, ranked: [fault], failing, mayFindNothing: false });
 
 /**
  * Nothing is found while a reading straight across a fault is outside its limit, another that is far outside was read

@@ -76,7 +76,7 @@ export function decide(input: DecisionInput): Decided {
   // proven without a charge, and something quick is worth reading before it is called
   if (choice.action?.fault && !taken && charge !== null && !isCharged(gradedCase))
     return testNext(choice.action.fault, input);
-  const suspect = ranked.find(({ fault }) => mayDecide(fault, gradedCase));
+  const suspect = choice.first ?? ranked.find(({ fault }) => mayDecide(fault, gradedCase));
   if (charge !== null && !isCharged(gradedCase) && !isDeadAfterCharge(gradedCase))
     // a look at the label is no reason to charge a battery that needs no other proof
     return suspect && lacksOnlyLabel(suspect, provenCase) ? testNext(suspect, input) : chargeFirst(gradedCase, charge);

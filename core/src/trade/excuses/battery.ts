@@ -1,8 +1,9 @@
 /** What else may make a battery look bad. */
 import { threshold } from '../../criteria/weights';
-import { isCharged, latest, notPossible, readingsOf } from '../../evidence/case-context';
+import { isCharged, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import { isWeakBesideNeighbor, weakestHealth } from '../../evidence/health';
+import { isOutside } from '../../evidence/limit-of';
 import { isFlowless } from '../../evidence/flow';
 import { hasControlVolts } from '../../evidence/told-to-crank';
 import { HEALTH_TESTS } from '../../format/words';
@@ -53,11 +54,11 @@ export const BATTERY_EXCUSES = {
       const worst = weakestHealth(gradedCase, figures.ways);
       const agreeing = worst?.fused.ways.filter(({ health }) => health < threshold('agreesUnder')) ?? [];
       if (new Set(agreeing.map(({ way }) => way)).size >= 2) return true;
-      const load = readingsOf(gradedCase, 'load-test').filter(({ battery }) => battery === worst?.battery);
-      if (load.length >= 2 || (load[0]?.conditions?.attempt ?? 1) >= 2) return true;
-      return HEALTH_TESTS.every(
-        (test) => latest(gradedCase, test, worst?.battery) !== undefined || notPossible(gradedCase, test),
+      // a repeat that passes speaks for the slip
+      const failed = readingsOf(gradedCase, 'load-test').filter(
+        (reading) => reading.battery === worst?.battery && isOutside(gradedCase, reading),
       );
+      return failed.length >= 2 || (failed.at(-1)?.conditions?.attempt ?? 1) >= 2;
     },
   },
   'cell-not-shown': {

@@ -16,6 +16,8 @@ const EMPTY_ENOUGH = 0.6;
 const MIN_VOLTS = 14.2;
 const USUAL_VOLTS = 14.5;
 const RIGHT_AWAY_MINUTES = 20;
+/** A sound battery that stood deeply discharged refuses for some minutes: after so many it takes. */
+const STILL_MINUTES = 30;
 /** A sulphated battery takes only an amp or two right away (docs/criteria.md, charge acceptance), A. */
 const TAKES_LITTLE_AMPS = 3;
 
@@ -55,11 +57,14 @@ export const chargeAcceptance: Test = {
     const reading = latest(gradedCase, 'charge-acceptance');
     if (!reading || (gradedCase.charge ?? 1) > EMPTY_ENOUGH) return [];
     const { volts = USUAL_VOLTS * gradedCase.scale, minutes = 0 } = reading.conditions ?? {};
-    if (volts < MIN_VOLTS * gradedCase.scale || minutes > RIGHT_AWAY_MINUTES) return [];
     const { value } = reading;
+    const isLittle = value < TAKES_LITTLE_AMPS;
+    const isStill = minutes >= STILL_MINUTES;
+    // what it takes later falls as it fills: only that it still takes next to nothing tells anything
+    if (volts < MIN_VOLTS * gradedCase.scale || (minutes > RIGHT_AWAY_MINUTES && !(isStill && isLittle))) return [];
     return [
       fixed(
-        value < TAKES_LITTLE_AMPS ? 'takes-little' : 'takes-enough',
+        isStill ? 'takes-little-still' : isLittle ? 'takes-little' : 'takes-enough',
         causes('battery-worn'),
         { reading: reading.id },
         say('amps-taken', { value, volts }),
@@ -84,5 +89,9 @@ export const chargeAcceptanceGuide: TestGuide = {
     'A battery that is already full takes little and is healthy.',
     'A very cold battery takes little at first.',
   ],
-  means: ['Many amps on a low battery: it accepts charge.', 'An amp or two on a low battery at once: sulfated.'],
+  means: [
+    'Many amps on a low battery: it accepts charge.',
+    'An amp or two on a low battery at once: perhaps sulfated; one that stood empty refuses for some minutes too.',
+    'Still next to nothing after half an hour, with low volts: sulfated.',
+  ],
 };

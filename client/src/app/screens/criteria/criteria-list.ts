@@ -12,6 +12,7 @@ import {
   limitWords,
   misfitWords,
   reasonWords,
+  temperatureWords,
   whenWords,
 } from '@tetrad/core';
 import type { CriteriaDocument, FigureFormat, Limit } from '@tetrad/core';
@@ -268,9 +269,9 @@ export class CriteriaList {
         });
         const details = sets.flatMap(({ name, limits: own }) => {
           const limit = own.get(key);
-          return limit
-            ? [{ name, source: limit.source, reason: reasonWords(limit, (message) => voice.say(message)) }]
-            : [];
+          if (!limit) return [];
+          const why = reasonWords(limit, (message) => voice.say(message));
+          return [{ name, source: limit.source, reason: `${why} ${temperatureWords(limit.temperature)}` }];
         });
         const differs = new Set(limits).size > 1;
         return { key, test: TESTS[first.test].name, when: whenWords(first), limits, details, differs };

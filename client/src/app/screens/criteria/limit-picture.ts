@@ -17,7 +17,9 @@ Chart.register(Filler, LineController, LineElement, LinearScale, PointElement);
   template: `
     @if (points().length > 0) {
       <tt-chart [label]="label()" [drawn]="drawn()" />
-      <p class="soft">For a usual 12 V vehicle: the allowed range, dashed where it is borderline. {{ temperature() }}</p>
+      <p class="soft">
+        For a usual 12 V vehicle: the allowed range, dashed where it is borderline. {{ temperature() }}
+      </p>
     } @else {
       <p class="soft">It depends on more than temperature, or has no range to draw. {{ temperature() }}</p>
     }
