@@ -18,7 +18,7 @@ export const loadTest: Sum = {
   inputs: [
     figure('cca', 'Cold-cranking amps (SAE)', 'A', [50, 3000], 560),
     figure('celsius', 'Battery temperature', '°C', [-30, 50], 21),
-    figure('amps', 'Load of the tester (0: half the CCA)', 'A', [0, 3000], 0),
+    figure('amps', 'Load (0: half the CCA)', 'A', [0, 3000], 0),
   ],
   work: ({ cca, celsius, amps }) => {
     const load = amps! > 0 ? amps! : loadTestAmps(cca!);
