@@ -2,7 +2,7 @@ import { latestUnder } from './case-context';
 import type { GradedCase } from './case-context';
 
 /** So far above the resting voltage (12 V) something charges, whatever is lost on the way, V. */
-const CHARGES_FROM_VOLTS = 0.3;
+export const CHARGES_FROM_VOLTS = 0.3;
 
 /**
  * True where a charging voltage lies within its limits or well above the resting voltage: the alternator is driven, told to

@@ -61,7 +61,7 @@ async function readBatch(sql: Sql, shop: ShopId, plans: readonly string[], after
   return rows[0]!;
 }
 
-/** Every plan's vehicles, batch by batch; stops once nobody waits for them. @param only The id of one plan; all of them where it is null. */
+/** The vehicles of every plan, batch by batch. @param gone Stops the reading when the request was left. */
 export async function* eachDue(
   sql: Sql,
   shop: ShopId,

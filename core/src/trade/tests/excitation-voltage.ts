@@ -1,5 +1,6 @@
 import { latest, latestUnder } from '../../evidence/case-context';
 import type { CaseContext, GradedCase } from '../../evidence/case-context';
+import { CHARGES_FROM_VOLTS } from '../../evidence/is-charging';
 import { limitOf } from '../../evidence/limit-of';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import { done } from '../../evidence/simulated-bench';
@@ -29,8 +30,8 @@ const phrases = {
 };
 const say = sayer(phrases);
 
-/** What an alternator gives that is excited, over the battery's own volts, or off its target (12 V), V. */
-const CHARGES_OVER_VOLTS = 0.3;
+/** So near to its commanded target (12 V) an alternator holds it, V. */
+const OFF_TARGET_VOLTS = 0.3;
 /** So near to the battery's volts (12 V) a terminal has them, V. */
 const NEAR_BATTERY = 2;
 
@@ -45,8 +46,8 @@ function holdsItsVolts({ value, conditions }: Reading, context: CaseContext): bo
     if (!reading) return false;
     const target = reading.conditions?.commandedVolts;
     return (
-      (resting !== null && reading.value > resting + CHARGES_OVER_VOLTS * scale) ||
-      (target !== undefined && Math.abs(reading.value - target) <= CHARGES_OVER_VOLTS * scale)
+      (resting !== null && reading.value > resting + CHARGES_FROM_VOLTS * scale) ||
+      (target !== undefined && Math.abs(reading.value - target) <= OFF_TARGET_VOLTS * scale)
     );
   });
 }
