@@ -156,6 +156,8 @@ export type { ConditionName, ReadingConditions } from './format/conditions';
 export { EXCUSES } from './trade/excuses';
 export { PATHS, PATH_TESTS, PIECES, PIECE_NAMES, isPathTest, pathOf } from './circuit/paths';
 export type { PathTest, PieceName } from './circuit/paths';
+export { SIGNAL_PIECES } from './circuit/start-signal';
+export type { SignalPiece } from './circuit/start-signal';
 export { CLAMP_PLACES, TEST_POINTS } from './circuit/points';
 export type { ClampPlace, Flow, LeadPlacing, TestPoint } from './circuit/points';
 export { ROUTE } from './trade/bench-route';

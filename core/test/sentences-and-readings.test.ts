@@ -201,3 +201,15 @@ describe('what is said for and against a fault', () => {
     expect(looked).toBeGreaterThan(10);
   });
 });
+
+test('what is above its limit is told beside a largest allowed figure, what is below beside a smallest', () => {
+  const looked = each((said) => {
+    const sides = said.readings.flatMap(({ because }) => {
+      const [, side, bound] = /is (above|below) its limit, (at least|at most) /.exec(because) ?? [];
+      return side ? [`${side}, ${bound}`] : [];
+    });
+    for (const side of sides) expect(['above, at most', 'below, at least']).toContain(side);
+    return sides.length;
+  });
+  expect(looked).toBeGreaterThan(200);
+});

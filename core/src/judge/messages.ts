@@ -1,4 +1,5 @@
 /** Everything the judge says, as codes with their parameters; the sentences are in `words/en`. */
+import type { SignalPiece } from '../circuit/start-signal';
 import type { DrainCircuit } from '../evidence/fuses';
 import type { Reading } from '../format/reading-shape';
 import { messages } from '../format/message';
@@ -74,6 +75,8 @@ export interface DecisionMessages {
     readonly pack?: PackParams;
     /** Of a drain: the fuse whose circuit takes the current. */
     readonly circuit?: DrainCircuit;
+    /** Pieces of the start signal that could be open. */
+    readonly open?: readonly SignalPiece[];
   };
   readonly repaired: { readonly fault: FaultName; readonly before: Reading; readonly after: Reading };
   readonly 'ruled-out': { readonly cause: ExcuseName | FaultName };

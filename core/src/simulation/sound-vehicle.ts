@@ -104,6 +104,7 @@ export function soundVehicle(random: Random, spread: Spread, kind?: VehicleKind)
     dragAmps: 0,
     driveEngages: true,
     controlVolts: 0,
+    openSignal: null,
     isMotorOpen: false,
     locked: false,
     isJammed: false,

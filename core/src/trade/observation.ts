@@ -8,6 +8,7 @@ import type { Vehicle } from '../circuit/model/vehicle';
 import type { SimulatedBench } from '../evidence/simulated-bench';
 import type { PhraseTable, Message } from '../format/message';
 import type { LeadPlacing } from '../circuit/points';
+import type { SignalPiece } from '../circuit/start-signal';
 import type { Requirement } from './required';
 import type { Place } from './route';
 import type { Step } from '../evidence/step';
@@ -44,6 +45,8 @@ export interface ObservationKind {
   readonly stops?: Readonly<Record<string, { readonly says: Message; readonly replace: boolean }>>;
   /** A finding that makes readings of an instrument doubtful: why this reading is void. */
   readonly doubts?: (finding: Observation['finding'], reading: Reading, row: DoubtedTest) => Message | null;
+  /** Of a check along the start signal: the pieces that could give each finding. */
+  readonly leaves?: Readonly<Record<string, readonly SignalPiece[]>>;
   readonly phrases?: PhraseTable;
 }
 

@@ -94,6 +94,7 @@ export function vehicleFromMeasures(
     dragAmps: 0,
     driveEngages: true,
     controlVolts: 0,
+    openSignal: null,
     locked: false,
     isJammed: false,
     alternatorShare: 1,

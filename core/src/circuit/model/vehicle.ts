@@ -2,6 +2,7 @@
 import type { System } from '../../format/case-shape';
 import { FULL_OUTPUT_SHARE, PIECES } from '../paths';
 import type { PieceName } from '../paths';
+import type { SignalPiece } from '../start-signal';
 
 /** A vehicle's true state: what no meter shows at once. Volts, ohms and amps are for the whole system. */
 export interface Vehicle {
@@ -34,6 +35,8 @@ export interface Vehicle {
   dragAmps: number;
   driveEngages: boolean;
   controlVolts: number;
+  /** The piece of the start signal that is open; null where none is. */
+  openSignal: SignalPiece | null;
   locked: boolean;
   /** The starter's drive is jammed in the ring gear: it holds a sound engine. */
   isJammed: boolean;

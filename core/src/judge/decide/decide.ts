@@ -14,6 +14,7 @@ import { flatBatteries, packOf } from './batteries';
 import { EVEN_ODDS } from '../rank/even-odds';
 import type { Choice } from './choose';
 import type { PieceName } from '../../circuit/paths';
+import { openSignal } from './open-signal';
 import { placeOf } from './place';
 import { decidingReading } from './deciding';
 import { likeliestOf } from './final-action';
@@ -111,6 +112,7 @@ function call(called: Call, { provenCase, failing }: DecisionInput): Decided {
   const deciding = decidingReading(called, provenCase, failing);
   const excluded = ruledOut(called, gradedCase);
   const circuit = part === 'drain' ? drainCircuit(gradedCase) : null;
+  const open = fault === 'starter-control' ? openSignal(gradedCase) : null;
   const place = placeOf(likeliestOf(called, provenCase.probability), figures.paths, failing);
   return {
     action: isReplaced(part) ? 'replace' : 'repair',
@@ -124,6 +126,7 @@ function call(called: Call, { provenCase, failing }: DecisionInput): Decided {
       ...(place.length > 0 && { place }),
       ...(pack && { pack }),
       ...(circuit && { circuit }),
+      ...(open && { open }),
     }),
     ...(pack && { batteries: pack.batteries }),
     ...(place.length > 0 && { place }),

@@ -39,5 +39,10 @@ function whyOf({ resolved, grade: found }: Comparison, reading: Reading, context
       : (resolved.near ?? message('borderline', figures));
   const { limit } = resolved;
   const told = limit ? { ...figures, note: noteOf(limit, TESTS[test].scales ? context.scale : 1) } : figures;
-  return message(resolved.value < resolved.min ? 'below-limit' : 'above-limit', told);
+  return message(isBelow(resolved, value) ? 'below-limit' : 'above-limit', told);
+}
+
+/** The side on which a reading is outside, in its own unit: a loss that is too large is volts that are too low. */
+function isBelow({ value, min, drawn }: Comparison['resolved'], read: Reading['value']): boolean {
+  return drawn && typeof read === 'number' ? read < drawn.min : value < min;
 }

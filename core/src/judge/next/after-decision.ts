@@ -8,6 +8,7 @@ import type { Decided } from '../decide/decide';
 import type { Choice } from '../decide/choose';
 import type { Repeated } from '../decide/single-witness';
 import { flatBatteries } from '../decide/batteries';
+import { nextSignalCheck } from '../decide/open-signal';
 import { unexplained } from '../decide/unexplained';
 import type { Standing } from '../decide/unexplained';
 import { isCircuitSought } from '../../evidence/fuses';
@@ -58,12 +59,19 @@ function stepsAfter(given: NextAfter): readonly Step[] {
     case 'repaired': // decided, and the rest of the same tests is worth repeating all the same
       return repeatsAsked(surveyed).map(asOptional);
     default:
-      return decided.part === 'drain' ? circuitSteps(gradedCase).map(asOptional) : [];
+      return whereSteps(decided, gradedCase).map(asOptional);
   }
 }
 
 /** The decision stands: what is asked for now is worth doing and changes nothing of it. */
 const asOptional = (step: Step): Step => ({ ...step, optional: true });
+
+/** The part is known, and where in it is left to find: the circuit of a drain, the open piece of the start signal. */
+function whereSteps({ part, fault }: Decided, gradedCase: GradedCase): readonly Step[] {
+  if (part === 'drain') return circuitSteps(gradedCase);
+  const check = fault === 'starter-control' ? nextSignalCheck(gradedCase) : null;
+  return check ? [stepAs(check, message('settles', { step: check }), gradedCase)] : [];
+}
 
 /** A draw that was read twice is a fact without its circuit, which is what is left to find. */
 function circuitSteps(gradedCase: GradedCase): readonly Step[] {

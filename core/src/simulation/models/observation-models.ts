@@ -12,8 +12,12 @@ import { fusibleLinkModel } from '../../trade/observations/fusible-link';
 import { groundStrapModel } from '../../trade/observations/ground-strap';
 import { meterAcModel } from '../../trade/observations/meter-ac';
 import { meterLeadsModel } from '../../trade/observations/meter-leads';
+import { neutralSwitchModel } from '../../trade/observations/neutral-switch';
 import { plugsRemovedCrankModel } from '../../trade/observations/plugs-removed-crank';
 import { solenoidModel } from '../../trade/observations/solenoid';
+import { startRelayCoilModel } from '../../trade/observations/start-relay-coil';
+import { startRelayFeedModel } from '../../trade/observations/start-relay-feed';
+import { startRelayOutputModel } from '../../trade/observations/start-relay-output';
 import { starterBenchRunModel } from '../../trade/observations/starter-bench-run';
 import { starterLoosenedModel } from '../../trade/observations/starter-loosened';
 import { starterTapModel } from '../../trade/observations/starter-tap';
@@ -33,8 +37,12 @@ export const OBSERVATION_MODELS = {
   'ground-strap': groundStrapModel,
   'meter-ac': meterAcModel,
   'meter-leads': meterLeadsModel,
+  'neutral-switch': neutralSwitchModel,
   'plugs-removed-crank': plugsRemovedCrankModel,
   solenoid: solenoidModel,
+  'start-relay-coil': startRelayCoilModel,
+  'start-relay-feed': startRelayFeedModel,
+  'start-relay-output': startRelayOutputModel,
   'starter-bench-run': starterBenchRunModel,
   'starter-loosened': starterLoosenedModel,
   'starter-tap': starterTapModel,

@@ -1,4 +1,5 @@
 import type { FaultEffect } from '../../circuit/model/fault-effect';
+import { SIGNAL_PIECE_NAMES } from '../../circuit/start-signal';
 import type { Fault } from '../fault';
 
 export const starterControl: Fault = {
@@ -19,5 +20,7 @@ export const starterControl: Fault = {
   where: 'starter-control-voltage',
 };
 
-export const starterControlEffect: FaultEffect = (vehicle, severity, random) =>
-  void (vehicle.controlVolts = random.between(0.1, 1 + 6 * (1 - severity)) * vehicle.scale);
+export const starterControlEffect: FaultEffect = (vehicle, severity, random) => {
+  vehicle.controlVolts = random.between(0.1, 1 + 6 * (1 - severity)) * vehicle.scale;
+  vehicle.openSignal = random.pick(SIGNAL_PIECE_NAMES);
+};

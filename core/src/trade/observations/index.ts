@@ -12,8 +12,12 @@ import { fusibleLink } from './fusible-link';
 import { groundStrap } from './ground-strap';
 import { meterAc } from './meter-ac';
 import { meterLeads } from './meter-leads';
+import { neutralSwitch } from './neutral-switch';
 import { plugsRemovedCrank } from './plugs-removed-crank';
 import { solenoid } from './solenoid';
+import { startRelayCoil } from './start-relay-coil';
+import { startRelayFeed } from './start-relay-feed';
+import { startRelayOutput } from './start-relay-output';
 import { starterBenchRun } from './starter-bench-run';
 import { starterLoosened } from './starter-loosened';
 import { starterTap } from './starter-tap';
@@ -33,8 +37,12 @@ export const OBSERVATION_FILES = {
   'ground-strap': groundStrap,
   'meter-ac': meterAc,
   'meter-leads': meterLeads,
+  'neutral-switch': neutralSwitch,
   'plugs-removed-crank': plugsRemovedCrank,
   solenoid,
+  'start-relay-coil': startRelayCoil,
+  'start-relay-feed': startRelayFeed,
+  'start-relay-output': startRelayOutput,
   'starter-bench-run': starterBenchRun,
   'starter-loosened': starterLoosened,
   'starter-tap': starterTap,

@@ -5,6 +5,8 @@ import type { FaultName, ObservationName, StepName } from '../../format/names';
 import type { JudgedPart } from '../../format/words';
 import { PIECES } from '../../circuit/paths';
 import type { PieceName } from '../../circuit/paths';
+import { SIGNAL_PIECES, SIGNAL_PIECE_NAMES } from '../../circuit/start-signal';
+import type { SignalPiece } from '../../circuit/start-signal';
 import { EXCUSES, excuseRow } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
 import { OBSERVATIONS, TESTS, stepOf } from '../../trade/tables';
@@ -32,6 +34,14 @@ const placeWords = (place: readonly PieceName[]): string =>
     ? ''
     : ` Work on the ${listed(place.map((piece) => PIECES[piece].name))}${place.length > 1 ? ': no reading tells them apart' : ''}.`;
 
+/** Of an open start signal: the piece, or the pieces that are left; nothing where nobody looked yet. */
+const openWords = (open: readonly SignalPiece[]): string =>
+  open.length === 0 || open.length === SIGNAL_PIECE_NAMES.length
+    ? ''
+    : open.length === 1
+      ? ` Open: the ${SIGNAL_PIECES[open[0]!]}.`
+      : ` Open is one of these: ${open.map((piece) => SIGNAL_PIECES[piece]).join(', ')}.`;
+
 /** Another cause as it stands in a list: “a flat battery”. */
 const causeWords = (cause: ExcuseName | FaultName): string =>
   cause in EXCUSES
@@ -48,10 +58,11 @@ export const DECISIONS = {
       causes?: readonly (ExcuseName | FaultName)[];
       pack?: PackParams;
       circuit?: DrainCircuit;
+      open?: readonly SignalPiece[];
     },
     voice: Voice,
   ) =>
-    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.${w.circuit ? ` ${w.circuit.fuse} takes ${voice.amps(w.circuit.amps)}.` : ''}${placeWords(w.place ?? [])}${w.causes ? ' Other causes are ruled out.' : ''}${w.pack ? pack(w.pack) : ''}`,
+    `${nameOf(w.fault)}, ${voice.probability(w.probability)} probable${w.evidence ? `: ${voice.say(w.evidence)}` : ''}.${w.circuit ? ` ${w.circuit.fuse} takes ${voice.amps(w.circuit.amps)}.` : ''}${placeWords(w.place ?? [])}${openWords(w.open ?? [])}${w.causes ? ' Other causes are ruled out.' : ''}${w.pack ? pack(w.pack) : ''}`,
   repaired: (w: { fault: FaultName; before: Reading; after: Reading }, voice: Voice) =>
     `${nameOf(w.fault)}: repaired. ${TESTS[w.after.test].name} ${readingWords(w.before, voice)} before, ${readingWords(w.after, voice)} now, within its limit.`,
   'ruled-out': (w: { cause: ExcuseName | FaultName }) => causeWords(w.cause),

@@ -8,6 +8,8 @@ import type { Reading } from '../../format/reading-shape';
 import { figureFormat } from '../../quantities/figure-format';
 import type { FigureFormat } from '../../quantities/figure-format';
 import { isPathTest } from '../../circuit/paths';
+import { SIGNAL_PIECES } from '../../circuit/start-signal';
+import type { SignalPiece } from '../../circuit/start-signal';
 import { FAULTS, TESTS } from '../../trade/tables';
 import { PART_WORDS, lower, nameOf } from './names';
 import { readingWords } from './readings';
@@ -112,10 +114,12 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   'not-proven': 'Not proven yet',
 };
 
-/** Of a drain whose circuit is known: the fuse that feeds it. */
-function circuitWords({ with: { circuit } = {} }: Partial<Pick<Decision, 'with'>>): string {
+/** Where in the part it is: the fuse that feeds a drain, the open piece of the start signal. */
+function whereWords({ with: { circuit, open } = {} }: Partial<Pick<Decision, 'with'>>): string {
   const fuse = (circuit as DrainCircuit | undefined)?.fuse;
-  return fuse === undefined ? '' : ` It flows through fuse ${fuse}.`;
+  if (fuse !== undefined) return ` It flows through fuse ${fuse}.`;
+  const [piece, ...others] = (open as readonly SignalPiece[] | undefined) ?? [];
+  return piece !== undefined && others.length === 0 ? ` It is the ${SIGNAL_PIECES[piece]}.` : '';
 }
 
 /** The finding in plain words for the customer: no figures that need a trade to read. */
@@ -135,6 +139,6 @@ export function customerWords(
     case 'repaired':
       return 'What was bad before the repair is within its limits now.';
     default:
-      return fault ? `${FAULTS[fault].customer}${circuitWords(decision)}` : because;
+      return fault ? `${FAULTS[fault].customer}${whereWords(decision)}` : because;
   }
 }
