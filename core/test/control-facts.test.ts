@@ -33,8 +33,9 @@ describe('the field command', () => {
   });
 
   it('says nothing where nobody read what comes of it', () => {
-    const alone = judged(rest(12.6), field(98));
-    expect(saysOf(alone, field(98).id)).toEqual([]);
+    const command = field(2);
+    expect(saysOf(judged(rest(12.6), command), command.id)).toEqual([]);
+    expect(saysOf(judged(rest(12.6), charging(12.3), command), command.id)).not.toEqual([]);
   });
 
   it('of 24 V is held against the volts of 24 V', () => {
@@ -71,5 +72,43 @@ describe('the inrush', () => {
   it('taken by a meter that watches is void: the peak is over before it looks', () => {
     const watched = { ...inrush(300), conditions: { method: 'watched' as const } };
     expect(judged(rest(12.6), watched).readings.find(({ id }) => id === watched.id)!.grade).toBe('void');
+  });
+});
+
+describe('readings of one moment', () => {
+  const at = (reading: Reading, minute: number): Reading => ({
+    ...reading,
+    id: `${reading.id}-${minute}`,
+    at: `2026-03-02T09:${String(minute).padStart(2, '0')}:00Z`,
+  });
+  const gradeOf = ({ readings }: Judgement, test: string, subject: readonly Reading[]): string =>
+    readings.find(({ id }) => subject.some((one) => one.id === id && one.test === test))!.grade;
+  const control = read('starter-control-voltage', 8.4);
+
+  it.each([
+    ['before it', [at(crank(9), 10), at(control, 11), at(crank(11.6), 30)]],
+    ['after it', [at(crank(11.6), 1), at(control, 30), at(crank(9), 31)]],
+  ])('a control voltage is held against the crank %s, not against a later or earlier one', (_, readings) => {
+    expect(gradeOf(judged(rest(12.6), ...readings), 'starter-control-voltage', readings)).toBe('within');
+  });
+
+  it('and is too low beside the other', () => {
+    const readings = [at(crank(9), 10), at(control, 30), at(crank(11.6), 31)];
+    expect(gradeOf(judged(rest(12.6), ...readings), 'starter-control-voltage', readings)).toBe('outside');
+  });
+
+  it('a crank of one battery alone is no crank of the control voltage', () => {
+    const alone = read('cranking-voltage', 11.6, { method: 'watched', isolated: 1 });
+    const readings = [at(crank(9), 10), at(alone, 12), at(control, 12)];
+    expect(gradeOf(judged(rest(12.6), ...readings), 'starter-control-voltage', readings)).toBe('within');
+  });
+
+  it('a field command is held against the volts under the same loads', () => {
+    const charged = [charging(14.2, 'off'), charging(12.4, 'on')];
+    const [light, loaded] = [field(96, 'off'), field(5, 'on')];
+    expect(saysOf(judged(rest(12.6), ...charged, light), light.id)).toContain('no-reserve');
+    const control = (...more: Reading[]): number =>
+      probable(judged(rest(12.6), ...charged.toReversed(), ...more), 'charge-control');
+    expect(control(loaded)).toBeGreaterThan(control());
   });
 });

@@ -151,7 +151,8 @@ describe('overcharging', () => {
     // the current that the drop is read by comes first
     expect(next.map(({ test: name }) => name)).toEqual(expect.arrayContaining(['starter-draw']));
     const read_ = judge(caseOf([...bad, read('starter-draw', 140)], { symptoms: ['bright-lamps'] })).next;
-    expect(read_[0]!.test).toBe('drop-negative-post');
+    // a crank tells whether the part of this ground that the starter shares is the bad one
+    expect(['drop-starter-ground', 'drop-engine-ground', 'drop-negative-post']).toContain(read_[0]!.test);
   });
 });
 

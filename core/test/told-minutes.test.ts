@@ -15,7 +15,7 @@ function judgementsOf(visit: SimulatedVisit): Judgement[] {
 }
 const minutesOf = ({ decision }: Judgement): number => decision.minutes ?? 0;
 
-test('minutes told grow only where the next step alone takes longer', () => {
+test('minutes told grow only where another cause leads, or the next step alone takes longer', () => {
   let steps = 0;
   for (const fault of FAULT_NAMES)
     for (let seed = 1; seed <= 4; seed++) {
@@ -23,12 +23,13 @@ test('minutes told grow only where the next step alone takes longer', () => {
       said.slice(1).forEach((now, at) => {
         const before = minutesOf(said[at]!);
         if (before === 0) return;
+        if (now.decision.fault !== said[at]!.decision.fault) return;
         const nextStep = now.next[0]?.minutes ?? 0;
         expect(minutesOf(now)).toBeLessThanOrEqual(Math.max(before, nextStep));
         steps += 1;
       });
     }
-  expect(steps).toBeGreaterThan(200);
+  expect(steps).toBeGreaterThan(150);
 });
 
 describe('the count begins anew', () => {

@@ -32,7 +32,7 @@ export interface LimitInput {
   readonly ambientCelsius: number | undefined;
   /** Resting voltage, V; null where none was read. */
   readonly resting: number | null;
-  /** The battery's volts while cranking, V; null where they were not read. */
+  /** What the posts had in the crank of a control voltage, V; null where they were not read, and of other tests. */
   readonly cranking: number | null;
   /** The usual draw of the starter. */
   readonly draw: DrawRange;

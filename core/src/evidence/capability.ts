@@ -1,5 +1,6 @@
-import { latest } from './case-context';
+import { besideUnderLoads } from './beside';
 import type { NumericReading, CaseContext } from './case-context';
+import type { PathTest } from '../circuit/paths';
 import { isClosed, pathReading } from './path-readings';
 
 /** A field commanded at least this far shows all that the alternator can give, %. */
@@ -9,22 +10,21 @@ const LIMITED_VOLTS = 13.0;
 /** What a sound output path loses at most near full output (12 V): the alternator itself stands so much higher, V. */
 const USUAL_LOSS_VOLTS = 0.3;
 
-/** The two drops that the alternator's output passes. */
-const OUTPUT_DROPS = ['drop-charge-positive', 'drop-charge-ground'] as const;
+/** The drops that the alternator's output passes: side by side, or both in one reading. */
+const OUTPUT_DROPS = [['drop-charge-positive', 'drop-charge-ground'], ['drop-charge-total']] as const;
 
 /**
  * Volts lost between the alternator and the battery, there and back, by the drops that were read.
  *
  * @param amps Alternator output, A; absent: as the drops were read.
- * @returns V; 0 where neither drop was read with a current.
+ * @returns V; 0 where no drop was read with a current.
  */
 export function lostOnOutput(context: CaseContext, amps?: number): number {
-  let lost = 0;
-  for (const test of OUTPUT_DROPS) {
+  const lostIn = (test: PathTest): number => {
     const drop = pathReading(test, context);
-    if (drop && isClosed(drop)) lost += (drop.volts / drop.amps) * (amps ?? drop.amps);
-  }
-  return lost;
+    return drop && isClosed(drop) ? (drop.volts / drop.amps) * (amps ?? drop.amps) : 0;
+  };
+  return Math.max(...OUTPUT_DROPS.map((drops) => drops.reduce((sum, test) => sum + lostIn(test), 0)));
 }
 
 /**
@@ -32,10 +32,11 @@ export function lostOnOutput(context: CaseContext, amps?: number): number {
  * volts (`holds`), or since the alternator does while they are lost on the way (`lost`). The regulator looks at the
  * alternator: what is lost behind it does not make it ask for more.
  */
-export function capabilityOf({ value, conditions }: NumericReading, context: CaseContext): 'shown' | 'holds' | 'lost' {
+export function capabilityOf(reading: NumericReading, context: CaseContext): 'shown' | 'holds' | 'lost' {
+  const { value, conditions } = reading;
   const { systemVolts, fieldPercent = 0 } = conditions ?? {};
   if (fieldPercent >= FULL_FIELD_PERCENT) return 'shown';
-  const system = systemVolts ?? latest(context, 'charging-voltage')?.value;
+  const system = systemVolts ?? besideUnderLoads(reading, 'charging-voltage', context)?.value;
   const limited = LIMITED_VOLTS * context.scale;
   if (system === undefined || system > limited) return 'holds';
   const lost = lostOnOutput(context, value) - USUAL_LOSS_VOLTS * context.scale;

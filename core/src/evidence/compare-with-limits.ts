@@ -12,10 +12,11 @@ import type { Case } from '../format/case-shape';
 import type { Reading } from '../format/reading-shape';
 import { finiteEnds } from '../format/message';
 import { showsCapability } from './capability';
-import { isNumeric, latest, loadsOf } from './case-context';
+import { isNumeric, loadsOf } from './case-context';
 import type { CaseContext } from './case-context';
 import { message } from './messages';
 import { isOpen, toldAmps, usualAmps } from './path-amps';
+import { crankedBeside } from './told-to-crank';
 
 /** The maker's figure for a test, in its unit; it wins over every school's. */
 export interface SpecifiedRange {
@@ -91,7 +92,7 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
     temperatureFactor: 1,
     ambientCelsius: conditions?.ambientCelsius ?? conditions?.batteryCelsius,
     resting: context.resting,
-    cranking: latest(context, 'cranking-voltage')?.value ?? null,
+    cranking: test === 'starter-control-voltage' ? crankedBeside(reading, context) : null,
     draw: context.draw,
     packCca: context.packCca,
     isLabelDoubted: context.labelDoubt !== null,

@@ -22,6 +22,8 @@ export interface Step {
   readonly needsCharge?: true;
   /** Read while the starter turns the engine, not only while the key is at start. */
   readonly needsTurning?: true;
+  /** Read at the posts in one crank, together with the others of it. */
+  readonly isOfOneCrank?: true;
   /** Read while the engine runs. */
   readonly needsEngine?: true;
   /** Lies behind the solenoid: reads nothing while that is not told to close. */

@@ -128,9 +128,7 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
     changes: changesOf(ranked[0]!, provenCase, decided),
     parts,
     decided,
-    left: isUndecided(decided)
-      ? workLeft(gradedCase, { leading, none: provenCase.probability.none, uncovered, next })
-      : NOTHING_LEFT,
+    left: isUndecided(decided) ? workLeft(gradedCase, { leading, provenCase, uncovered, next }) : NOTHING_LEFT,
     next,
     derived: derived.figures.published,
     budget: { starting: startingBudget(derived), charging: chargingBudget(derived) },

@@ -30,6 +30,7 @@ const SHOWS: Readonly<Record<string, Reading['value']>> = {
   'excitation-voltage': 12.3,
   'drop-charge-positive': 0.11,
   'drop-charge-ground': 0.03,
+  'drop-charge-total': 0.14,
   'parasitic-draw': 0.025,
   'specific-gravity': [1.262, 1.265, 1.263, 1.264, 1.262, 1.266],
 };

@@ -4,6 +4,7 @@ import type { Reading } from '../../format/reading-shape';
 import type { Failure } from '../derive/failures';
 import type { ProvenCase } from '../prove/prove';
 import { canRead } from '../propose/is-open';
+import { sumOf } from './final-action';
 import type { FinalAction } from './final-action';
 
 /**
@@ -19,7 +20,7 @@ export function looseReadings(
 ): readonly Reading[] {
   const isExplained = ({ faults }: Failure): boolean =>
     (action.fault !== null && faults.length === 0) ||
-    faults.some((fault) => probability[fault] >= threshold('suspected'));
+    sumOf(faults, (fault) => probability[fault]) >= threshold('suspected');
   return failing
     .filter((failure) => !failure.isRepeated && !isExplained(failure) && canRead(failure.reading.test, gradedCase))
     .map(({ reading }) => reading);

@@ -4,6 +4,7 @@ import type { Reading } from '../../format/reading-shape';
 import type { FaultName, StepName } from '../../format/names';
 import type { Step } from '../propose/propose-steps';
 import type { ProvenCase } from '../prove/prove';
+import { sumOf } from './final-action';
 import type { Failure } from '../derive/failures';
 
 export interface Standing {
@@ -27,10 +28,12 @@ export function unexplained(
   { provenCase: { gradedCase, probability }, failing, uncovered, proposed }: Standing,
 ): readonly Reading[] {
   if (gradedCase.resting === null && proposed().length > 0) return []; // everything leans on it
-  const isExplained = (fault: FaultName): boolean => probability[fault] >= threshold('suspected');
+  // several faults that it lies across share what one would have
+  const isExplained = (faults: readonly FaultName[]): boolean =>
+    sumOf(faults, (fault) => probability[fault]) >= threshold('suspected');
   const isSettling = (uncovered.length === 0 && leading === null) || proposed().length === 0;
   return failing
     .filter(({ reading: { test } }) => !notPossible(gradedCase, test))
-    .filter(({ faults, isRepeated }) => !isRepeated && (isSettling || (faults.length > 0 && !faults.some(isExplained))))
+    .filter(({ faults, isRepeated }) => !isRepeated && (isSettling || (faults.length > 0 && !isExplained(faults))))
     .map(({ reading }) => reading);
 }

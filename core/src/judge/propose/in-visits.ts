@@ -23,7 +23,21 @@ export interface RankedStep {
   readonly isDue: boolean;
   /** The complaint asks for it, more than anything else does. */
   readonly isAsked: boolean;
+  /** The complaint asks for a look: it is taken before anything is connected. */
+  readonly isLook: boolean;
+  /** The leads lie there: it belongs to the crank, or to the pack taken apart, of the newest reading. */
+  readonly isAtHand: boolean;
 }
+
+/** The order in which what is open is worth its minutes. */
+export const byUrgency = (a: RankedStep, b: RankedStep): number =>
+  Number(b.isAtHand) - Number(a.isAtHand) ||
+  Number(b.isProof) - Number(a.isProof) ||
+  Number(b.isLook) - Number(a.isLook) ||
+  Number(b.isDue) - Number(a.isDue) ||
+  // what only waits for a step waits for that one
+  b.forDecision - a.forDecision ||
+  b.worth - a.worth;
 
 /**
  * The best step first, then what else is read while the engine does the same, at the same place first: nobody walks round
@@ -41,9 +55,13 @@ export function inVisits([first, ...rest]: readonly RankedStep[]): readonly Rank
   ];
 }
 
-/** The current stands in the place of the first drop that needs it, and no drop before it. */
+/**
+ * The current stands in the place of the first drop that needs it, and no drop before it; what else is read in the same
+ * crank follows it, before any drop.
+ */
 export function withCurrents(ranked: readonly RankedStep[], gradedCase: GradedCase): readonly RankedStep[] {
   const found: RankedStep[] = [];
+  const ofOneCrank = ranked.filter(({ row }) => row.isOfOneCrank);
   for (const entry of ranked) {
     const current = currentFirst(entry.name, gradedCase);
     const row = current && stepOf(current);
@@ -51,7 +69,8 @@ export function withCurrents(ranked: readonly RankedStep[], gradedCase: GradedCa
     const step = stands
       ? { ...entry, name: current, row, engine: engineFor(current, gradedCase), isAsked: false }
       : entry;
-    if (!found.some(({ name }) => name === step.name)) found.push(step);
+    const together = step.row.isOfOneCrank ? [step, ...ofOneCrank] : [step];
+    for (const one of together) if (!found.some(({ name }) => name === one.name)) found.push(one);
   }
   return found;
 }

@@ -1,13 +1,15 @@
 /** Whether a step is still to be taken: not done, possible, and not void or unsafe in the present state. */
 import type { StepName, TestName } from '../../format/names';
 import type { Step as StepRow } from '../../evidence/step';
-import { isCrankingPath } from '../../circuit/paths';
-import { TESTS, isTestName } from '../../trade/tables';
+import { PATH_TESTS, isCrankingPath, isPartOf, isPathTest, pathOf } from '../../circuit/paths';
+import type { PathTest } from '../../circuit/paths';
+import { TESTS, isTestName, stepOf } from '../../trade/tables';
 import {
   didNotCrank,
   didNotRun,
   isCharged,
   isTried,
+  latest,
   loadsOf,
   notPossible,
   observed,
@@ -48,6 +50,23 @@ export const canRead = (test: TestName, gradedCase: GradedCase): boolean =>
   !notPossible(gradedCase, test) &&
   triesOf(test, gradedCase) < MAX_TRIES * Math.max(TESTS[test].places.length, gradedCase.units.length + 1);
 
+/** The paths that this one is a piece of, at the same current. */
+const wholesOf = (name: StepName): readonly PathTest[] =>
+  isPathTest(name)
+    ? PATH_TESTS.filter((whole) => isPartOf(name, whole) && pathOf(whole).loadedBy === pathOf(name).loadedBy)
+    : [];
+
+/** The whole path was read and is good: none of its pieces loses too much. */
+const isPieceOfGoodWhole = (name: StepName, gradedCase: GradedCase): boolean =>
+  wholesOf(name).some((whole) => {
+    const reading = latest(gradedCase, whole);
+    return reading !== undefined && gradedCase.grades.get(reading.id)?.grade === 'within';
+  });
+
+/** A whole path that it lies in is still to be read. */
+export const isPieceOfOpenWhole = (name: StepName, gradedCase: GradedCase): boolean =>
+  wholesOf(name).some((whole) => isOpen(whole, stepOf(whole)!, gradedCase));
+
 const stands = (gradedCase: GradedCase): boolean => isFlowless(gradedCase) || isHeldFast(gradedCase);
 
 /** Not done, possible, and not void or unsafe in the present state. */
@@ -56,7 +75,7 @@ export function isOpen(name: StepName, row: StepRow, gradedCase: GradedCase): bo
     isTestName(name) ? isDone(name, gradedCase) || notPossible(gradedCase, name) : observed(gradedCase, name as never)
   )
     return false;
-  if (needsControlFirst(name, gradedCase)) return false;
+  if (needsControlFirst(name, gradedCase) || isPieceOfGoodWhole(name, gradedCase)) return false;
   // a starter that spins free asks too little for any drop, and is told to crank
   if ((row.needsTold || name === 'starter-control-voltage') && spinsFree(gradedCase)) return false;
   if (row.needsCharge && !isCharged(gradedCase)) return false;

@@ -1,23 +1,21 @@
 /** The steps that are open now: the steps that are expected to settle most per minute of work, what is at one place together. */
 import { EVEN_ODDS } from '../rank/even-odds';
 import { threshold } from '../../criteria/weights';
-import { mayDecide } from '../rank/part-of';
+import { mayDecide, partOf } from '../rank/part-of';
 import type { FaultName, StepName, TestName } from '../../format/names';
 import type { ReadingConditions } from '../../format/conditions';
-import { isCrankingPath, isPathTest } from '../../circuit/paths';
-import { TESTS, isTestName, stepOf } from '../../trade/tables';
+import { OBSERVATIONS, TESTS, isObservationName, isTestName, stepOf } from '../../trade/tables';
 import type { Message } from '../../format/message';
 import type { ProofState, ProvenCase } from '../prove/prove';
-import { batteryUnits, isCharged, isTried, readingsOf } from '../../evidence/case-context';
+import { isCharged, readingsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
-import { disagreeing } from '../derive/health';
-import { isFlowUnknown, isStill } from '../../evidence/flow';
 import { isHealthTest } from '../../evidence/health';
-import { inVisits, withCurrents } from './in-visits';
+import { byUrgency, inVisits, withCurrents } from './in-visits';
 import type { RankedStep } from './in-visits';
-import { engineFor, engineNow } from './visits';
-import { changeMinutes } from '../../evidence/engine-state';
-import { canRead, isOpen } from './is-open';
+import { contradicting, reasonOf, waysApart } from './reasons';
+import { isAtHand, minutesTo, standingOf } from './standing';
+import { engineFor } from './visits';
+import { canRead, isOpen, isPieceOfOpenWhole } from './is-open';
 import { SETTING_UP_MINUTES, STEP_ROWS } from './step-rows';
 import { missingUnits } from './missing-units';
 import { message } from '../messages';
@@ -78,11 +76,15 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     return [stepAs('resting-voltage', message('resting-first', {}), gradedCase)];
   const again = contradicting(gradedCase);
   const apart = waysApart(provenCase);
-  const label = apart === null && leading && isLabelFirst(leading) ? [labelStep(gradedCase)] : [];
+  const label =
+    apart === null && leading && isLabelFirst(leading) && provenCase.figures.ways.length > 0
+      ? [labelStep(gradedCase)]
+      : [];
   const saved = new Map(worthwhile.map(({ step, saves }) => [step, saves]));
-  const now = engineNow(gradedCase);
+  const standing = standingOf(gradedCase, uncovered);
   const { symptoms = [] } = gradedCase.case.complaint ?? {};
-  const isBatteryProven = isCharged(gradedCase) && provenCase.figures.ways.length > 0;
+  const isBatterySuspected = leading !== null && partOf(leading.fault, gradedCase) === 'battery';
+  const isBatteryProven = isCharged(gradedCase) && provenCase.figures.ways.length > 0 && !isBatterySuspected;
   const ranked: RankedStep[] = [];
   for (const { name, row } of STEP_ROWS) {
     const forProof = leading?.proof.missing.includes(name) ? proofValue(leading.probability) : 0;
@@ -91,6 +93,8 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     const forDecision = saved.get(name) ?? 0;
     if (row.informs.length === 0 && forProof + forCoverage + forAgain + forDecision === 0) continue;
     if (!isOpen(name, row, gradedCase)) continue;
+    // halving begins with the whole
+    if (forProof + forDecision + forAgain === 0 && isPieceOfOpenWhole(name, gradedCase)) continue;
     let information = 0;
     for (const [fault, strength] of row.informs)
       if (mayDecide(fault, gradedCase)) information += doubt(probability[fault]) * strength;
@@ -99,8 +103,7 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
     const isOwed = forProof + forCoverage > 0;
     if (!isOwed && value / (row.minutes + SETTING_UP_MINUTES) <= MIN_WORTH && forDecision === 0) continue;
     const engine = engineFor(name, gradedCase);
-    // another state of the engine costs its minutes; what is read in the same visit costs none
-    const minutes = row.minutes + SETTING_UP_MINUTES + changeMinutes(now, engine);
+    const minutes = row.minutes + minutesTo(engine, row, standing);
     const isAsked = forCoverage > 0 && forProof <= forCoverage;
     // as good as certain: what its proof lacks comes before every other question
     const isProof = forProof > 0 && leading!.probability >= threshold('directReading');
@@ -114,16 +117,11 @@ export function proposeSteps({ provenCase, leading, uncovered, worthwhile }: Nex
       isProof,
       isDue,
       isAsked,
+      isLook: forCoverage > 0 && standing.isFresh && isObservationName(name) && OBSERVATIONS[name].isLooking,
+      isAtHand: isAtHand(name, row, standing, gradedCase),
     });
   }
-  // what only waits for a step waits for that one
-  ranked.sort(
-    (a, b) =>
-      Number(b.isProof) - Number(a.isProof) ||
-      Number(b.isDue) - Number(a.isDue) ||
-      b.forDecision - a.forDecision ||
-      b.worth - a.worth,
-  );
+  ranked.sort(byUrgency);
   const best = withCurrents(ranked, gradedCase).slice(0, MAX_STEPS - label.length);
   const asked = inVisits(best).map(({ name, isAsked }) =>
     stepAs(name, reasonOf(name, isAsked, apart, gradedCase), gradedCase),
@@ -139,37 +137,6 @@ const isLabelFirst = ({ probability, proof: { missing } }: LeadingFault): boolea
   missing.includes('label') && (probability >= EVEN_ODDS || missing.length === 1);
 
 const labelStep = (gradedCase: GradedCase): Step => stepAs('label', message('label-first', {}), gradedCase);
-
-function reasonOf(name: StepName, isAsked: boolean, apart: Message | null, gradedCase: GradedCase): Message {
-  if (apart && isHealthTest(name)) return apart;
-  if (name === 'starter-draw' && isFlowUnknown(gradedCase)) return message('jam-or-open', {});
-  if (isCrankingPath(name) && isStill(gradedCase)) return message('finds-what-is-open', {});
-  return message(isAsked ? 'settles-and-asked' : 'settles', { step: name });
-}
-
-/** Two ways to a battery's health that disagree: a third is asked for, and both figures are told. */
-function waysApart({ gradedCase, figures: { ways } }: ProvenCase): Message | null {
-  for (const battery of batteryUnits(gradedCase)) {
-    const pair = disagreeing(ways, battery);
-    if (!pair) continue;
-    const [low, high] = pair;
-    return message('ways-disagree', {
-      low: { way: low.way, health: low.health },
-      high: { way: high.way, health: high.health },
-      ...(battery !== undefined && { battery }),
-    });
-  }
-  return null;
-}
-
-/** Both readings of a contradiction are asked for once more. */
-function contradicting({ case: { readings }, grades, pass }: GradedCase): ReadonlySet<StepName> {
-  const tried = readings.filter(
-    (reading) =>
-      isPathTest(reading.test) && isTried(reading, pass) && reading.value !== null && !grades.has(reading.id),
-  );
-  return new Set(tried.map(({ test }) => test));
-}
 
 /** A step with its conditions filled in, and the battery of a pack it is for. */
 export function stepAs(test: StepName, because: Message, gradedCase: GradedCase): Step {

@@ -4,6 +4,7 @@ import type { EngineState } from '../../format/words';
 import { isTried, loadsOf } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
 import type { StepName } from '../../format/names';
+import type { Reading } from '../../format/reading-shape';
 import { OBSERVATIONS, TESTS, isObservationName, isTestName, stepOf } from '../../trade/tables';
 
 /** Steps that are taken while the engine does one thing. */
@@ -25,9 +26,13 @@ export function engineFor(name: StepName, gradedCase: GradedCase): EngineState {
   return isObservationName(name) && OBSERVATIONS[name].isLooking ? engineNow(gradedCase) : engineOf(name);
 }
 
+/** The newest reading of this pass; undefined before the first. */
+export const newestOf = ({ case: { readings }, pass }: GradedCase): Reading | undefined =>
+  readings.findLast((reading) => reading.value !== null && isTried(reading, pass));
+
 /** What the engine did at the newest reading of this pass; off before the first. */
-export function engineNow({ case: { readings }, pass }: GradedCase): EngineState {
-  const newest = readings.findLast((reading) => reading.value !== null && isTried(reading, pass));
+export function engineNow(gradedCase: GradedCase): EngineState {
+  const newest = newestOf(gradedCase);
   return newest ? engineOf(newest.test, loadsOf(newest)) : 'off';
 }
 

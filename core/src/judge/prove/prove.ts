@@ -1,4 +1,5 @@
 /** Seventh stage: which excuses still stand between a fault and its verdict. */
+import { PATH_TESTS, isPartOf, isPathTest } from '../../circuit/paths';
 import type { FaultName, StepName } from '../../format/names';
 import { EXCUSES } from '../../trade/excuses';
 import type { ExcuseName } from '../../trade/excuses';
@@ -39,9 +40,27 @@ function findProof(fault: FaultName, evidence: WeighedCase): ProofState {
   return {
     // a fault without excuses is one that is never called: nothing would have been asked
     proven: own.length > 0 && left.length === 0,
-    missing: [...new Set(left.map((excuse) => quickest(EXCUSES[excuse].steps, evidence.gradedCase)))],
+    missing: inOneReading(
+      [...new Set(left.map((excuse) => quickest(EXCUSES[excuse].steps, evidence.gradedCase)))],
+      evidence.gradedCase,
+    ),
     excuses: left,
   };
+}
+
+/** Pieces of one path that are all asked for are read in one reading across the whole, and by themselves where it fails. */
+function inOneReading(missing: readonly StepName[], gradedCase: GradedCase): readonly StepName[] {
+  const whole = PATH_TESTS.find(
+    (path) =>
+      missing.filter((step) => isPathTest(step) && isPartOf(step, path)).length > 1 &&
+      isPossible(path, gradedCase) &&
+      !isTaken(path, gradedCase),
+  );
+  if (!whole) return missing;
+  const first = missing.findIndex((step) => isPathTest(step) && isPartOf(step, whole));
+  return missing
+    .map((step, at) => (at === first ? whole : step))
+    .filter((step) => !(isPathTest(step) && isPartOf(step, whole)));
 }
 
 /** Done, and the excuse is still open: another way comes first. */

@@ -96,7 +96,7 @@ export const CHARGING_EXCUSES = {
   'charging-cable': {
     cause: 'a loss in the charging cable',
     first: 'rule out a loss in the charging cable',
-    steps: ['drop-charge-positive'],
+    steps: ['drop-charge-positive', 'drop-charge-total'],
     excluded: (evidence) =>
       pathIsGood(evidence.gradedCase, 'drop-charge-total') ||
       goodPath('drop-charge-positive', 'charge-cable-positive')(evidence),
@@ -104,7 +104,7 @@ export const CHARGING_EXCUSES = {
   'alternator-ground': {
     cause: 'a loss in the alternator’s ground',
     first: 'rule out a loss in the alternator’s ground',
-    steps: ['drop-charge-ground'],
+    steps: ['drop-charge-ground', 'drop-charge-total'],
     excluded: (evidence) =>
       pathIsGood(evidence.gradedCase, 'drop-charge-total') ||
       goodPath('drop-charge-ground', 'charge-cable-ground')(evidence),

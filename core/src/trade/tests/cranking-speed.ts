@@ -17,6 +17,7 @@ import { atPosts } from '../../circuit/points';
 import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
+import type { SymptomName } from '../symptoms';
 import { BEFORE_CRANKING } from '../ticks';
 import type { TestGuide } from '../test-guide';
 
@@ -73,6 +74,9 @@ function motor({ gradedCase, figures }: DerivedCase): readonly Finding[] {
   return [{ ...finding, causes: gone > STARVED_VOLTS ? LOW_FLOW : WORN }];
 }
 
+/** Complaints that the speed is the measure of; what clicks or is silent has none. */
+const IN_DOUBT: readonly SymptomName[] = ['slow-crank', 'spins-without-cranking'];
+
 export const crankingSpeed: Test = {
   ...POST_VOLTS,
   unit: 'rpm',
@@ -97,8 +101,10 @@ export const crankingSpeed: Test = {
     needsTurning: true,
     minutes: 1.5,
     place: 'posts-cranking',
+    isOfOneCrank: true,
     informs: informs(0.25, 'starter-worn', 'starter-drive', 'engine-drag', 'starter-control'),
     settles: 'Shows whether the engine cranks at normal speed.',
+    when: ({ case: { complaint } }) => complaint?.symptoms?.some((symptom) => IN_DOUBT.includes(symptom)) === true,
   },
   askBack: fasterThanAnyStarter,
   required: [],

@@ -106,6 +106,7 @@ export const crankingVoltage: Test = {
     ...CRANKING_STEP,
     minutes: 2,
     place: 'posts-cranking',
+    isOfOneCrank: true,
     informs: informs(0.4, 'battery-worn', 'starter-dragging', 'engine-drag', 'accessory-seized'),
     settles: 'Shows how far the starter pulls the battery down.',
   },

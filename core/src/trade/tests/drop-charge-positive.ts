@@ -1,6 +1,6 @@
 import { alternatorGives } from '../alternator-gives';
 import { dropModel, dropTest } from '../drop-test';
-import { pathIsGood } from '../../evidence/path-is-good';
+import { isSideAsked } from '../charging-path';
 import { informs } from '../../evidence/step';
 import { DROP_SPOILED } from '../test-guide';
 import type { TestGuide } from '../test-guide';
@@ -22,7 +22,7 @@ export const dropChargePositive = dropTest({
     when: alternatorGives,
   },
   // one reading over both sides that is good leaves nothing to find in either
-  required: [{ by: ['none', 'charging'], when: (gradedCase) => !pathIsGood(gradedCase, 'drop-charge-total') }],
+  required: [{ by: ['none', 'charging'], when: isSideAsked }],
   cautions: ['running', 'stud'],
 });
 

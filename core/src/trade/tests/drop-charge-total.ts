@@ -1,4 +1,5 @@
 import { alternatorGives } from '../alternator-gives';
+import { isWholePathAsked } from '../charging-path';
 import { dropModel, dropTest } from '../drop-test';
 import { informs } from '../../evidence/step';
 import { DROP_SPOILED } from '../test-guide';
@@ -18,9 +19,9 @@ export const dropChargeTotal = dropTest({
     place: 'alternator',
     informs: informs(0.5, 'charge-cable-positive', 'charge-cable-ground'),
     settles: 'Measures the whole loss of the charging path in one reading.',
-    when: alternatorGives,
+    when: (gradedCase) => alternatorGives(gradedCase) && isWholePathAsked(gradedCase),
   },
-  required: [],
+  required: [{ by: ['none', 'charging'], when: isWholePathAsked }],
   cautions: ['running', 'stud'],
 });
 

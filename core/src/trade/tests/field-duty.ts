@@ -1,3 +1,4 @@
+import { besideUnderLoads } from '../../evidence/beside';
 import { latest, loadsOf } from '../../evidence/case-context';
 import { causes, fixed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
@@ -54,7 +55,7 @@ export const fieldDuty: Test = {
   phrases,
   findings: ({ gradedCase }): readonly Finding[] => {
     const reading = latest(gradedCase, 'field-duty');
-    const volts = latest(gradedCase, 'charging-voltage');
+    const volts = reading && besideUnderLoads(reading, 'charging-voltage', gradedCase);
     if (!reading || !volts) return [];
     const percent = reading.value;
     const source = { reading: reading.id };

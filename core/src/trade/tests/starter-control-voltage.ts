@@ -51,7 +51,7 @@ export const starterControlVoltage: Test = {
     const reading = latest(gradedCase, 'starter-control-voltage');
     if (!reading) return [];
     return [
-      weighed('control', reading.value / voltsUnderKey(gradedCase), {
+      weighed('control', reading.value / voltsUnderKey(reading, gradedCase), {
         causes: causes('starter-control'),
         source: { reading: reading.id },
         says: say('control-volts', { value: reading.value }),

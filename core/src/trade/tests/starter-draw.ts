@@ -100,6 +100,7 @@ export const starterDraw: Test = {
     ...CRANKING_STEP,
     minutes: 1.5,
     place: 'posts-cranking',
+    isOfOneCrank: true,
     informs: informs(
       0.5,
       'starter-dragging',

@@ -37,7 +37,7 @@ const say = sayer(phrases);
 function findings(reading: NumericReading, gradedCase: GradedCase): readonly Finding[] {
   const source = { reading: reading.id };
   const { value } = reading;
-  const there = voltsUnderKey(gradedCase);
+  const there = voltsUnderKey(reading, gradedCase);
   const figures = { value, there };
   if (there - value > ARRIVES_WITHIN_VOLTS * gradedCase.scale) {
     const says = say('volts-do-not-arrive', figures);
