@@ -13,6 +13,8 @@ beforeEach(standingBed);
 
 const draw: Reading = { id: 'd', test: 'starter-draw', value: 245, by: 'Ove Lind' } as Reading;
 const cranked: Reading = { id: 'c', test: 'cranking-voltage', value: 10.4 };
+/** What the complaint asks to be looked at is seen: figures come next. */
+const looked: Partial<Case> = { observations: [{ about: 'terminals', finding: 'clean' }] };
 let revision = 1;
 const comesIn = (job: JobView, readings: readonly Reading[]): void =>
   TestBed.inject(Store).dispatch(
@@ -35,7 +37,7 @@ describe('while somebody types', () => {
   });
 
   it('a step that the judge asks for is not taken away from under a hand that types', async () => {
-    const job = view(subject([rest]));
+    const job = view(subject([rest], looked));
     const { fixture, type, boxes, at } = await panel('resting-voltage', job);
     TestBed.inject(StepAtHand).onward();
     await fixture.whenStable();
@@ -50,7 +52,7 @@ describe('while somebody types', () => {
   it('once nothing is typed and no key was pressed for two seconds it follows the judge again', async () => {
     jest.useFakeTimers({ doNotFake: ['queueMicrotask'] });
     try {
-      const job = view(subject([rest]));
+      const job = view(subject([rest], looked));
       const store = openJob(job);
       const at = TestBed.inject(StepAtHand);
       const asked = at.step();
@@ -71,7 +73,7 @@ describe('what others saved', () => {
   const system: Case['system'] = { nominalVolts: 24, battery: { chemistry: 'agm', count: 2, arrangement: 'series' } };
 
   it('is told with who saved it; what was saved here is not', async () => {
-    const job = view(subject([rest]));
+    const job = view(subject([rest], looked));
     const store = openJob(job);
     const arrivals = TestBed.inject(Arrivals);
     TestBed.tick();

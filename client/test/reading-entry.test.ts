@@ -212,7 +212,20 @@ describe('the entry', () => {
     [['OL'], 'resting-voltage', { state: 'unclear' }],
     [[' '], 'resting-voltage', { state: 'empty' }],
   ] as const)('%j for %s is understood', (typed, test, expected) => {
-    expect(understand(typed, test, { nominalVolts: 12, packVolts: null, asks: () => '' })).toMatchObject(expected);
+    const beside = { nominalVolts: 12, packVolts: null, asks: () => '', percentOf: null } as const;
+    expect(understand(typed, test, beside)).toMatchObject(expected);
+  });
+
+  it.each([
+    ['72 %', { state: 'value', value: 403, conditions: { percentOfRating: 72 } }],
+    ['403', { state: 'value', value: 403 }],
+    ['900%', { state: 'unclear' }],
+    ['%', { state: 'unclear' }],
+  ] as const)('of a tester that prints a percentage “%s” is kept with the amps of the label', (typed, expected) => {
+    const beside = { nominalVolts: 12, packVolts: null, asks: () => '', percentOf: 560 } as const;
+    const found = understand([typed], 'conductance', beside);
+    expect(found).toMatchObject(expected);
+    expect('conditions' in found).toBe('conditions' in expected);
   });
 
   it('a figure that can hardly be is asked back, and saved by a second Enter', async () => {

@@ -59,6 +59,21 @@ describe('the inrush', () => {
     expect(probable(judged(rest(12.6), inrush(2)), 'starter-control')).toBeGreaterThanOrEqual(none);
   });
 
+  it('entered as the draw, with an instrument that is quick enough, goes to the inrush by itself', () => {
+    const peak = (method: 'fast-peak' | 'scope' | 'min-max'): Reading => read('starter-draw', 450, { method });
+    const none = probable(judged(rest(12.6)), 'starter-control');
+    expect(probable(judged(rest(12.6), peak('scope')), 'starter-control')).toBe(
+      probable(judged(rest(12.6), inrush(450)), 'starter-control'),
+    );
+    expect(probable(judged(rest(12.6), peak('fast-peak')), 'starter-control')).toBeLessThan(none);
+    // a recorder holds a part of it only: it says neither how much flows nor that it began
+    expect(probable(judged(rest(12.6), peak('min-max')), 'starter-control')).toBe(none);
+    for (const method of ['fast-peak', 'scope', 'min-max'] as const)
+      expect(probable(judged(rest(12.6), peak(method)), 'starter-dragging')).toBeCloseTo(
+        probable(judged(rest(12.6)), 'starter-dragging'),
+      );
+  });
+
   it('that never falls says that nothing began to turn; one that falls to the usual draw does not', () => {
     const group: readonly FaultName[] = ['starter-dragging', 'engine-drag', 'accessory-seized'];
     const sum = (given: Judgement): number => group.reduce((all, fault) => all + probable(given, fault), 0);

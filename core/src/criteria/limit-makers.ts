@@ -65,7 +65,7 @@ export function chargingWindow(min: number, max: number): readonly Limit[] {
     {
       test: 'charging-voltage',
       when: { regulation: 'commanded' },
-      rule: { kind: 'commanded', tolerance: 0.3 },
+      rule: { kind: 'commanded', tolerance: 0.3, minVolts: 12.5, maxVolts: 15 },
       temperature: { none: 'compared' },
       source: PRACTICE,
       note: 'note-commanded',

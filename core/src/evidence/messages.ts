@@ -20,6 +20,7 @@ export interface EvidenceMessages {
   };
   readonly 'more-than-there-is': { readonly test: TestName; readonly value: number; readonly there: number };
   readonly 'closed-part': { readonly test: TestName; readonly value: number };
+  readonly 'module-not-compared': NoParams;
   readonly peak: { readonly reading: Reading };
   readonly 'needs-rating': { readonly test: TestName; readonly value: number };
   readonly 'ask-above-resting': { readonly value: number; readonly resting: number };

@@ -27,6 +27,10 @@ export interface ReadingPlace extends Place {
   readonly fixed?: ReadingConditions;
   /** Conditions the entry offers, and what they begin with. */
   readonly asks: Begins;
+  /** Conditions that belong to one choice of another: asked only where it is chosen. */
+  readonly askedWith?: Readonly<Partial<Record<ConditionName, readonly [ConditionName, string]>>>;
+  /** Of a condition that is chosen, the words that make sense here; all where none are named. */
+  readonly offers?: Readonly<Partial<Record<ConditionName, readonly string[]>>>;
   readonly ticks: readonly TickName[];
   /** Waits and counts that belong to it. */
   readonly waits?: readonly WaitKind[];

@@ -71,6 +71,8 @@ export interface Test {
   readonly voids?: readonly VoidRule[];
   /** Several are read in one pass, each with a name of its own: the bench stays at it. */
   readonly isSeveral?: true;
+  /** What a tester that prints only a percentage has divided by, in the test’s unit: such a figure may be typed with “%”. */
+  readonly percentOf?: (system: Case['system']) => number | null;
   /** What is asked before a figure of it is saved that can hardly be. */
   readonly askBack?: AskBack;
   /** What is asked with a figure of it, answered with one key. */
@@ -82,6 +84,8 @@ export interface Test {
    * noted, and nowhere counts as a reading of the test.
    */
   readonly isPartial?: (reading: Reading) => boolean;
+  /** The test that such a reading counts as instead; null where it counts nowhere. */
+  readonly countsAs?: (reading: Reading) => TestName | null;
   /** A part has limits of its own, as one battery of a pack that cranked alone: it is graded all the same. */
   readonly isPartGraded?: true;
   /** True for a reading that no limit may speak of: it is only noted. */

@@ -193,6 +193,21 @@ describe('the ripple', () => {
     );
   });
 
+  it('that a 14 V scale hides is counted in the current of the clamp, whichever way it lies around the wire', () => {
+    for (const [diode, finding] of [
+      ['open', 'diode-open'],
+      ['sound', null],
+    ] as const)
+      for (const turned of [1, -1]) {
+        const { record, cylinders } = start({ seed: 5, sampleRateHz: 20_000, crankS: 1.5, afterS: 3, diode });
+        const coarse = record.volts.map((value) => Math.round(value * 2) / 2);
+        const amps = record.amps.map((value) => value * turned);
+        const capture = analyzeRecording(recordingOf({ ...record, volts: coarse, amps }), { cylinders });
+        const found = findingsOf(capture).filter((name) => name.startsWith('diode'));
+        expect([diode, turned, found]).toEqual([diode, turned, finding === null ? [] : [finding]]);
+      }
+  });
+
   it('has the hump rate of the alternator’s speed, six in every electrical turn', () => {
     const { capture, truth } = apart({ sampleRateHz: 20_000 });
     near(capture.ripple!.humpHz, truth.charging!.humpHz, 0.01);

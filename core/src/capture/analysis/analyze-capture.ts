@@ -22,6 +22,7 @@ import { RIPPLE_FROM_HZ } from './sample-rates';
 import type { Attempt } from './segments';
 import { signalOf } from './signal';
 import type { Signal } from './signal';
+import { withHumpsCounted } from './humps-counted';
 import { slopeOf } from './slope';
 import { steadyOf } from './steady';
 import type { Steady } from './steady';
@@ -86,7 +87,14 @@ export function analyzeCapture(recording: Recording, options: AnalysisOptions): 
     slope: looked && !looked.ceiling ? slopeOf(signal, main.crank.from, main.crank.to) : null,
     outcome,
     charging,
-    ripple: stretch && sampleRateHz >= RIPPLE_FROM_HZ ? rippleOf(part(volts.samples), sampleRateHz) : null,
+    ripple:
+      stretch && sampleRateHz >= RIPPLE_FROM_HZ
+        ? withHumpsCounted(
+            rippleOf(part(volts.samples), sampleRateHz),
+            signal.amps && part(signal.amps.samples),
+            sampleRateHz,
+          )
+        : null,
     field: signal.field && stretch ? fieldOf(part(signal.field.samples), sampleRateHz, isPercent) : null,
     groundNoiseV: signal.ground && stretch ? deviationOf(coupled(part(signal.ground.samples), sampleRateHz)) : null,
   };

@@ -39,6 +39,8 @@ const MIN_REGULARITY = 0.25;
 /** Peak to peak over RMS of noise is no ripple: outer samples beyond this share are left out. */
 const OUTER = 0.002;
 const LINES_TOLD = 3;
+/** A recorder on too coarse a scale shows steps where humps are: fewer values than this in a stretch count none. */
+const MIN_LEVELS = 5;
 
 /**
  * What an AC range would show of a channel: what is slower than ripple is taken out.
@@ -56,6 +58,15 @@ interface Looked {
   readonly humpHz: number | null;
   readonly regularity: number;
   readonly folded: FoldedHumps | null;
+}
+
+const UNSEEN: Looked = { humpHz: null, regularity: 0, folded: null };
+
+/** Only a few values occur: the scale is made for much larger volts. */
+function isTooCoarse(samples: Float32Array, from: number, length: number): boolean {
+  const levels = new Set<number>();
+  for (let at = from; at < from + length && levels.size < MIN_LEVELS; at++) levels.add(samples[at]!);
+  return levels.size < MIN_LEVELS;
 }
 
 /** One rhythm of a stretch: the shortest lag at which it is like itself. */
@@ -111,7 +122,7 @@ export function rippleOf(samples: Float32Array, sampleRateHz: number): Ripple | 
     const around = coupled(samples.slice(from, from + Math.floor(length * 1.5)), sampleRateHz);
     const edge = Math.floor(length / 4);
     const wave = around.slice(edge, edge + length);
-    looks.push(look(wave, sampleRateHz));
+    looks.push(isTooCoarse(samples, from, length) ? UNSEEN : look(wave, sampleRateHz));
     const [low, high] = quantilesOf(wave, [OUTER, 1 - OUTER]) as [number, number];
     peaks.push(high - low);
     powers.push(mean(Array.from(wave, (value) => value * value)));

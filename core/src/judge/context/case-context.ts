@@ -47,16 +47,25 @@ export function caseContext(
   };
 }
 
-/** Groups readings by test, without those that tell of a part only. */
+/** Groups readings by test; those that tell of a part only stand under the test that they count as, if any. */
 function groupByTest(readings: readonly Reading[]): ReadonlyMap<TestName, readonly Reading[]> {
   const groups = new Map<TestName, Reading[]>();
   for (const reading of readings) {
-    if (TESTS[reading.test].isPartial?.(reading)) continue;
-    const group = groups.get(reading.test);
-    if (group) group.push(reading);
-    else groups.set(reading.test, [reading]);
+    const counted = counts(reading);
+    if (!counted) continue;
+    const group = groups.get(counted.test);
+    if (group) group.push(counted);
+    else groups.set(counted.test, [counted]);
   }
   return groups;
+}
+
+/** The reading as it counts: as itself, as one of another test, or not at all. */
+function counts(reading: Reading): Reading | null {
+  const { isPartial, countsAs } = TESTS[reading.test];
+  if (!isPartial?.(reading)) return reading;
+  const test = countsAs?.(reading) ?? null;
+  return test && { ...reading, test };
 }
 
 interface PackResting {

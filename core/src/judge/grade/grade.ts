@@ -4,6 +4,7 @@ import type { Assessment } from '../../evidence/assessment';
 import type { CaseContext, GradedCase } from '../../evidence/case-context';
 import { compareWithLimits, isTooClose } from '../../evidence/compare-with-limits';
 import type { Comparison } from '../../evidence/compare-with-limits';
+import { isFromModule } from '../../evidence/scan-tool';
 import { asOwnBattery } from '../../evidence/own-battery';
 import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
@@ -31,7 +32,14 @@ function grade(reading: Reading, whole: CaseContext): Assessment {
 function whyOf({ resolved, grade: found }: Comparison, reading: Reading, context: CaseContext): Message {
   const { test, value } = reading;
   const amps = reading.conditions?.amps;
-  const figures = { test, value, bound: resolved.bound, amps };
+  const atModule = isFromModule(reading) && reading.conditions?.offsetVolts !== undefined && typeof value === 'number';
+  const figures = {
+    test,
+    value,
+    bound: resolved.bound,
+    amps,
+    ...(atModule && { module: value - reading.conditions.offsetVolts }),
+  };
   if (found === 'within') return TESTS[test].remark?.(reading, context) ?? message('within-limit', figures);
   if (found === 'near')
     return isTooClose(resolved, reading.uncertainty)

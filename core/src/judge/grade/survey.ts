@@ -6,6 +6,7 @@ import type { GradedCase } from '../../evidence/case-context';
 import type { Case } from '../../format/case-shape';
 import type { Reading } from '../../format/reading-shape';
 import type { Message } from '../../format/message';
+import { asCounted } from '../context/as-counted';
 import { passOf, vehicleFacts } from '../context/vehicle-facts';
 import { message } from '../messages';
 import { voidReadings } from '../void/void-readings';
@@ -27,7 +28,7 @@ export interface Survey {
  * @param criteria The school to see it by.
  */
 export function survey(given: Case, criteria: CriteriaSet = BALANCED): Survey {
-  const subject = ofTheirBattery(given);
+  const subject = asCounted(given);
   const pass = passOf(subject);
   const valid = voidReadings(vehicleFacts(subject, criteria, pass));
   const validBefore = pass === 'after' ? voidReadings(vehicleFacts(subject, criteria, 'before')) : null;
@@ -39,19 +40,6 @@ export function survey(given: Case, criteria: CriteriaSet = BALANCED): Survey {
     return why ? voided(reading, why) : (gradedCase.grades.get(reading.id) ?? before?.grades.get(reading.id))!;
   });
   return { gradedCase, before, assessments };
-}
-
-/** A crank on one isolated battery is a reading of that battery. */
-function ofTheirBattery(subject: Case): Case {
-  const isAlone = ({ battery, conditions }: Reading): boolean =>
-    battery === undefined && Number.isInteger(conditions?.isolated);
-  if (!subject.readings.some(isAlone)) return subject;
-  return {
-    ...subject,
-    readings: subject.readings.map((reading) =>
-      isAlone(reading) ? { ...reading, battery: reading.conditions!.isolated! } : reading,
-    ),
-  };
 }
 
 /** Grades every reading of a case: the void ones with why, the rest against the set. */

@@ -85,7 +85,8 @@ export function startRecord(vehicle: Vehicle, options: StartOptions = {}): Start
     if (sample === Math.round(endS * sampleRateHz)) model.set({ key: 'on' });
     const now = model.instant;
     volts[sample] = now.postVolts + now.rippleVolts;
-    amps[sample] = now.batteryAmps;
+    // the humps drive a current of their own through the battery
+    amps[sample] = now.batteryAmps - now.rippleVolts / vehicle.batteryOhm;
     told.add(seconds, now);
     model.advance(1 / sampleRateHz);
   }

@@ -1,7 +1,11 @@
+import { notCompared } from '../../evidence/void/not-compared';
 import { farUnderResting } from '../../evidence/ask-back';
 import { weightOf } from '../../criteria/weights';
 import { lostOnOutput } from '../../evidence/capability';
 import { limitOf } from '../../evidence/limit-of';
+import { targetsOf } from '../../criteria/rules/commanded';
+import { limitsOf } from '../../criteria/criteria-set';
+import type { CriteriaSet } from '../../criteria/criteria-set';
 import { latest, latestUnder } from '../../evidence/case-context';
 import type { NumericReading, GradedCase } from '../../evidence/case-context';
 import { causes, fixed, weighed } from '../../evidence/finding';
@@ -15,6 +19,7 @@ import { noOutput } from '../no-output';
 import { POST_VOLTS } from '../measures';
 import { atPosts } from '../../circuit/points';
 import { RUNNING_STEP, informs } from '../../evidence/step';
+import type { Begins, ReadingPlace } from '../route';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import type { TestGuide } from '../test-guide';
@@ -25,8 +30,6 @@ const SILENT = faultsShowing('silent-alternator');
 const WEAK_OUTPUT = faultsShowing('weak-output');
 /** Of what leaves the output low, what takes volts on the way and is no fault of the alternator or its drive. */
 const LOSES_OUTPUT = LOW_OUTPUT.filter(({ fault }) => !WEAK_OUTPUT.some((weak) => weak.fault === fault));
-/** A commanded target that was not read: only beyond these (12 V) does the reading tell anything, V. */
-const COMMANDED_VOLTS = { min: 12.5, max: 15 } as const;
 /** At or under this much above resting (12 V) nothing is charged, V. */
 const NOT_CHARGING_VOLTS = 0.15;
 const USUAL_RESTING_VOLTS = 12.6;
@@ -46,13 +49,19 @@ const phrases = {
 };
 const say = sayer(phrases);
 
+/** Targets that the set reckons with, V per 12 V: of one that was not read only what lies beyond them tells anything. */
+function commandedTargets(criteria: CriteriaSet): { min: number; max: number } {
+  const rules = limitsOf(criteria, 'charging-voltage').map(({ rule }) => rule);
+  return targetsOf(rules.find((rule) => rule.kind === 'commanded') ?? {});
+}
+
 /** Distance of a charging voltage under and over its window, V per 12 V. */
 function offWindow(reading: NumericReading, gradedCase: GradedCase): { under: number; over: number } {
   const volts = reading.value / gradedCase.scale;
   const limit = limitOf(gradedCase, reading);
   const { min, max } = limit
     ? { min: limit.min / gradedCase.scale, max: limit.max / gradedCase.scale }
-    : COMMANDED_VOLTS;
+    : commandedTargets(gradedCase.criteria);
   return { under: min - volts, over: volts - max };
 }
 
@@ -131,18 +140,28 @@ function loaded(reading: NumericReading | undefined, gradedCase: GradedCase, isE
   ];
 }
 
+/** By a meter at the posts, or as a module tells it. */
+const AT_MODULE = {
+  asks: { method: null, offsetVolts: null },
+  row: {
+    askedWith: { offsetVolts: ['method', 'scan-tool'] },
+    offers: { method: ['watched', 'scan-tool'] },
+  },
+} as const satisfies { asks: Begins; row: Partial<ReadingPlace> };
+
 export const chargingVoltage: Test = {
   ...POST_VOLTS,
   usual: 14.2,
   name: 'Charging voltage',
-  conditions: ['rpm', 'loads', 'minutesAfterStart', 'commandedVolts'],
+  conditions: ['rpm', 'loads', 'minutesAfterStart', 'commandedVolts', 'method', 'offsetVolts'],
   places: [
     {
       group: 'Charging',
       at: 1,
       how: 'At the posts, loads off.',
       fixed: { loads: 'off' },
-      asks: { rpm: CHARGING_RPM, commandedVolts: null },
+      asks: { rpm: CHARGING_RPM, commandedVolts: null, ...AT_MODULE.asks },
+      ...AT_MODULE.row,
       ticks: ['speed-held', 'loads-off'],
       note: true,
     },
@@ -152,7 +171,8 @@ export const chargingVoltage: Test = {
       name: 'Charging, loads on',
       how: 'At the posts, loads on.',
       fixed: { loads: 'on' },
-      asks: { rpm: 1500, commandedVolts: null },
+      asks: { rpm: 1500, commandedVolts: null, ...AT_MODULE.asks },
+      ...AT_MODULE.row,
       ticks: ['loads-on'],
     },
   ],
@@ -169,6 +189,7 @@ export const chargingVoltage: Test = {
     when: alternatorGives,
   },
   askBack: farUnderResting,
+  voids: [notCompared],
   required: [
     { by: ['none', 'charging', 'overcharge'], loads: 'off' },
     { by: ['none', 'charging'], loads: 'on' },
@@ -202,7 +223,7 @@ export const chargingVoltageModel: TestModel = {
     if (!starts) return cannot('did-not-start');
     const isCommanded = vehicle.system.alternator?.regulation === 'commanded';
     const target =
-      isCommanded && vehicle.regulatorVolts < COMMANDED_VOLTS.max * vehicle.scale
+      isCommanded && vehicle.regulatorVolts < targetsOf({}).max * vehicle.scale
         ? round(random.between(13.2, 14.6) * vehicle.scale, 1)
         : undefined;
     const { postVolts } = running(loads, CHARGING_RPM, target);

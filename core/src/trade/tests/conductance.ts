@@ -1,3 +1,4 @@
+import { ratedIn } from '../../battery/rating';
 import { besideRating } from '../../evidence/ask-back';
 import { testerAmps } from '../../circuit/model/cranking-circuit';
 import { done } from '../../evidence/simulated-bench';
@@ -17,7 +18,7 @@ export const conductance: Test = {
     {
       group: 'Battery',
       at: 3,
-      how: 'Tester on the posts, set to the standard of the label.',
+      how: 'Tester on the posts, set to the standard of the label. Prints it a percentage only? Enter that with %.',
       asks: {},
       ticks: ['on-posts'],
       perBattery: true,
@@ -31,6 +32,7 @@ export const conductance: Test = {
     settles: 'Measures the battery’s health, even when it is partly charged.',
     cautions: [],
   },
+  percentOf: ({ battery }) => ratedIn(battery),
   askBack: besideRating,
   required: [{ by: ['starting', 'standing'], as: 'health' }],
   keeps: [{ as: 'health', mustPass: true }],

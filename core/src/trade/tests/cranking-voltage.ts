@@ -4,6 +4,7 @@ import { limitOf } from '../../evidence/limit-of';
 import { latest, readingsOf, isNumeric } from '../../evidence/case-context';
 import type { CaseContext, GradedCase } from '../../evidence/case-context';
 import { belowCharge } from '../../evidence/void/below-charge';
+import { notCompared } from '../../evidence/void/not-compared';
 import { ofFigure } from '../../evidence/void/void-rule';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import type { Finding } from '../../evidence/finding';
@@ -95,7 +96,8 @@ export const crankingVoltage: Test = {
       group: 'Starting',
       at: 1,
       how: 'Crank 8 s; read once the speed is steady, at the posts.',
-      asks: { method: null, seconds: null },
+      asks: { method: null, offsetVolts: null, seconds: null },
+      askedWith: { offsetVolts: ['method', 'scan-tool'] },
       ticks: BEFORE_CRANKING,
       note: true,
       waits: ['crank'],
@@ -124,6 +126,7 @@ export const crankingVoltage: Test = {
       ? say('nothing-cranked', { value, resting: context.resting })
       : null,
   voids: [
+    notCompared,
     ({ conditions }) => (conditions?.method === 'fast-peak' ? say('inrush-as-cranking', {}) : null),
     ofFigure(({ conditions: { seconds = Infinity } = {} }) =>
       seconds < STEADY_AFTER_S ? say('not-steady-yet', { seconds }) : null,

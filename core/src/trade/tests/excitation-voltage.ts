@@ -70,6 +70,7 @@ export const excitationVoltage: Test = {
       at: 7,
       how: 'Key on. Supply or sense, lamp, or enable: what is right depends on the terminal.',
       asks: { terminal: null, enableVolts: null },
+      askedWith: { enableVolts: ['terminal', 'enable'] },
       ticks: ['key-on'],
     },
   ],

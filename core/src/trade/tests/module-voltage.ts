@@ -1,4 +1,5 @@
 import { latest } from '../../evidence/case-context';
+import { message } from '../../evidence/messages';
 import { ofFigure } from '../../evidence/void/void-rule';
 import { causes, fixed } from '../../evidence/finding';
 import { done } from '../../evidence/simulated-bench';
@@ -16,8 +17,6 @@ import type { TestGuide } from '../test-guide';
 const LOSES_VOLTS = 0.4;
 
 const phrases = {
-  'module-not-compared': () =>
-    'A voltage read at a module is not the voltage at the post: compare them once at key-on and enter the difference.',
   'module-at-post': (w: { value: number; post: number }, voice: Voice) =>
     `${voice.volts(w.value)} at the module is ${voice.volts(w.post)} at the post.`,
   'module-loses': (w: { offset: number }, voice: Voice) =>
@@ -48,7 +47,7 @@ export const moduleVoltage: Test = {
   },
   required: [],
   voids: [
-    ofFigure(({ conditions }) => (conditions?.offsetVolts === undefined ? say('module-not-compared', {}) : null)),
+    ofFigure(({ conditions }) => (conditions?.offsetVolts === undefined ? message('module-not-compared', {}) : null)),
   ],
   noted: ({ value, conditions }) =>
     typeof value === 'number' && conditions?.offsetVolts !== undefined

@@ -17,7 +17,7 @@ import { CRANKING_STEP, informs } from '../../evidence/step';
 import type { Test } from '../test';
 import type { TestModel } from '../test-model';
 import { BEFORE_CRANKING } from '../ticks';
-import { isPeak, peakNoted } from '../../evidence/peaks';
+import { isInrush, isPeak, peakNoted } from '../../evidence/peaks';
 import { clampSaturated } from '../../evidence/void/clamp';
 import type { TestGuide } from '../test-guide';
 
@@ -84,6 +84,7 @@ export const starterDraw: Test = {
   name: 'Starter draw',
   conditions: ['method', 'clampCeilingAmps', 'zeroOffsetAmps'],
   isPartial: isPeak,
+  countsAs: (reading) => (isInrush(reading) ? 'inrush-current' : null),
   noted: peakNoted,
   places: [
     {

@@ -22,12 +22,16 @@ interface Graded {
   readonly value: Reading['value'];
   readonly bound: Message;
   readonly amps?: number;
+  /** What a scan tool showed, where the value is brought to the post. */
+  readonly module?: number;
   /** A text in judgements of an earlier version. */
   readonly note?: Message | string;
 }
 /** A graded value with the current it was read at. */
-const graded = ({ test, value, amps }: Graded, voice: Voice): string =>
-  readingWords({ test, value }, voice) + (amps === undefined ? '' : ` at ${voice.amps(amps)}`);
+const graded = ({ test, value, amps, module }: Graded, voice: Voice): string =>
+  readingWords({ test, value }, voice) +
+  (amps === undefined ? '' : ` at ${voice.amps(amps)}`) +
+  (module === undefined ? '' : ` at the post (${voice.volts(module)} at the module, a slow reading)`);
 const noted = ({ note }: Graded, voice: Voice): string => {
   if (note === undefined || note === '') return '';
   return ` ${typeof note === 'string' ? note : voice.say(note)}`;

@@ -27,6 +27,8 @@ export const SHARED = {
     `A part of the path cannot lose more (${lower(TESTS[w.partTest].name)}: ${voice.smallVolts(w.part)}) than the whole (${lower(TESTS[w.wholeTest].name)}: ${voice.smallVolts(w.whole)}): repeat both under the same current.`,
   'more-than-there-is': (w: { value: number; there: number }, voice: Voice) =>
     `${voice.smallVolts(w.value)} is more than the battery has (${voice.volts(w.there)}).`,
+  'module-not-compared': () =>
+    'A voltage read at a module is not the voltage at the post: compare them once at key-on and enter the difference.',
   peak: () => 'A peak of a moment belongs to the inrush: no limit of steady current speaks of it.',
   'closed-part': (w: { test: TestName; value: number }, voice: Voice) =>
     `${voice.value(w.test, Math.abs(w.value))} with no current: this piece is not the open one.`,

@@ -59,7 +59,7 @@ export class LiveReadings {
     const accuracy = instrument.uncertainty[TESTS[step.test].unit] ?? null;
     const sources: Sources[number][] = [{ role: 'value', shop, ...sourceOf(instrument), use, accuracy }];
     for (const role of LIVE_CONDITIONS) {
-      if (!(role in step.asks)) continue;
+      if (!(role in step.asks) || step.askedWith?.[role]) continue;
       const beside = this.#readWith.reads(functionOfCondition(role));
       // one instrument reads one thing at a time
       if (beside && sources.every(({ id }) => id !== beside.id)) {

@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { CONDITIONS } from '@tetrad/core';
-import type { ConditionName, ReadingStep } from '@tetrad/core';
+import type { ReadingStep } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Check } from '../../../kit/check';
 import { Field } from '../../../kit/field';
 import { Figure } from '../../../kit/forms/figure';
 import { Segmented } from '../../../kit/segmented';
+import { EntryFields } from './entry-fields';
+import { askedNow } from './reading-form';
 import type { ReadingForm } from './reading-form';
 
 /** The conditions that a reading is taken under, each by its own kind of field. */
@@ -55,10 +57,12 @@ import type { ReadingForm } from './reading-form';
 export class EntryConditions {
   readonly step = input.required<ReadingStep>();
   readonly form = input.required<ReadingForm>();
+  readonly #fields = inject(EntryFields);
   protected readonly asks = computed(() =>
-    (Object.keys(this.step().asks) as ConditionName[]).map((name) => {
+    askedNow(this.step(), this.#fields.typed().conditions).map((name) => {
       const row = CONDITIONS[name];
-      const options = row.type === 'word' ? row.words.map((value: string) => ({ value, label: value })) : [];
+      const words: readonly string[] = row.type === 'word' ? (this.step().offers?.[name] ?? row.words) : [];
+      const options = words.map((value) => ({ value, label: value }));
       return { name, label: row.name, type: row.type, unit: row.type === 'number' ? row.unit : '', options };
     }),
   );

@@ -113,6 +113,7 @@ export class ReadingEntry {
     return understand(this.#typed().typed, this.step().test, {
       nominalVolts: isOneOfSeries ? unitVolts(system) : system.nominalVolts,
       packVolts: isOneOfSeries ? system.nominalVolts : null,
+      percentOf: this.row().percentOf?.(system) ?? null,
       asks: (value) => {
         const asked = surveyed && askedBackOf(this.row().askBack, value, surveyed.gradedCase, battery);
         return asked ? voice.say(asked) : '';
@@ -290,7 +291,10 @@ export class ReadingEntry {
     const resolution = 'resolution' in found ? found.resolution : undefined;
     return {
       value,
-      conditions: this.#fields.conditions(this.step()),
+      conditions: {
+        ...this.#fields.conditions(this.step()),
+        ...(found.state === 'value' && found.conditions),
+      },
       ...(battery !== undefined && { battery }),
       ...(instrument !== undefined && { instrument }),
       ...(uncertainty !== undefined && typeof value === 'number' && { uncertainty }),

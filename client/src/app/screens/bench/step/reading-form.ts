@@ -14,6 +14,16 @@ export type ReadingForm = FormGroup<{
 
 const namesOf = (step: ReadingStep): readonly ConditionName[] => Object.keys(step.asks) as ConditionName[];
 
+/** What is asked as the choices stand: what belongs to one choice of another condition is asked only with it. */
+export const askedNow = (
+  step: ReadingStep,
+  chosen: Readonly<Partial<Record<string, TypedCondition>>>,
+): readonly ConditionName[] =>
+  namesOf(step).filter((name) => {
+    const [other, word] = step.askedWith?.[name] ?? [];
+    return other === undefined || chosen[other] === word;
+  });
+
 /** What a condition's figure may be; null for one that is no figure. */
 export function conditionRule(name: ConditionName): FigureRule | null {
   const row = CONDITIONS[name];
@@ -61,7 +71,7 @@ export function fillKnown(form: ReadingForm, step: ReadingStep, known: ReadingCo
 /** The conditions as they are stored; what nobody said is absent. */
 export function conditionsOf(form: ReadingForm, step: ReadingStep): ReadingConditions {
   const said: [string, string | number | boolean][] = [];
-  for (const name of namesOf(step)) {
+  for (const name of askedNow(step, form.controls.conditions.getRawValue())) {
     const value = form.controls.conditions.get(name)?.value;
     const rule = conditionRule(name);
     if (value === true) said.push([name, true]);

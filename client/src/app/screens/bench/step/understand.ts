@@ -1,5 +1,5 @@
-import { TESTS, outsidePhysics, parseEntry } from '@tetrad/core';
-import type { EntryUnit, NominalVolts, Reading, TestName } from '@tetrad/core';
+import { CONDITIONS, TESTS, outsidePhysics, parseEntry } from '@tetrad/core';
+import type { EntryUnit, NominalVolts, Reading, ReadingConditions, TestName } from '@tetrad/core';
 import { entryProblem } from '../../../kit/entry-problem';
 
 /** What stands in the entry, understood. */
@@ -13,7 +13,13 @@ export type Understood =
   | { readonly state: 'doubtful'; readonly value: number; readonly resolution: number; readonly problem: string }
   /** Of a pack: no battery by itself has it, the pack as connected has. */
   | { readonly state: 'of-pack'; readonly value: number; readonly resolution: number; readonly problem: string }
-  | { readonly state: 'value'; readonly value: Exclude<Reading['value'], null>; readonly resolution?: number };
+  | {
+      readonly state: 'value';
+      readonly value: Exclude<Reading['value'], null>;
+      readonly resolution?: number;
+      /** What was typed with it: the percentage that a tester printed. */
+      readonly conditions?: ReadingConditions;
+    };
 
 /** What a figure is held against. */
 export interface Beside {
@@ -23,6 +29,8 @@ export interface Beside {
   readonly packVolts: NominalVolts | null;
   /** What to ask of a figure that can hardly be; empty where there is nothing to ask. */
   readonly asks: (value: number) => string;
+  /** What a percentage is of; null where none may be typed. */
+  readonly percentOf: number | null;
 }
 
 /**
@@ -34,6 +42,8 @@ export function understand(typed: readonly string[], test: TestName, beside: Bes
   const { nominalVolts, packVolts } = beside;
   const { kind, unit } = TESTS[test];
   if (kind === 'number-or-OL' && /^\s*o\.?l\.?\s*$/i.test(typed[0] ?? '')) return { state: 'value', value: 'OL' };
+  const printed = percentage(typed, beside.percentOf);
+  if (printed) return printed;
   const values: number[] = [];
   let resolution = 1;
   for (const [index, text] of typed.entries()) {
@@ -65,6 +75,22 @@ export function understand(typed: readonly string[], test: TestName, beside: Bes
   const [value] = values as [number];
   const problem = beside.asks(value);
   return problem === '' ? { state: 'value', value, resolution } : { state: 'doubtful', value, resolution, problem };
+}
+
+/** A tester that prints only a percentage has divided by the label that it was told: both are kept. */
+function percentage([text = '']: readonly string[], whole: number | null): Understood | null {
+  if (whole === null || !text.trim().endsWith('%')) return null;
+  const entry = parseEntry(text, '%');
+  if (!entry.ok) return { state: 'unclear', problem: entryProblem(entry.fault) };
+  const wrong = CONDITIONS.percentOfRating.max < entry.value || entry.value < 0;
+  return wrong
+    ? { state: 'unclear', problem: `${entry.value} % cannot be: 0 to ${CONDITIONS.percentOfRating.max} %.` }
+    : {
+        state: 'value',
+        value: Math.round((whole * entry.value) / 100),
+        resolution: (whole * entry.resolution) / 100,
+        conditions: { percentOfRating: entry.value },
+      };
 }
 
 /** Hydrometers are read as 1265 or 1.265. */
