@@ -72,7 +72,9 @@ function findingOf(rest: PathRest, gradedCase: GradedCase, passing: readonly Pat
   const value = Math.log((volts + FLOOR_VOLTS) / limit);
   const { sound, faulty } = spreadOf('drop');
   const weight = weigh(value, { sound, faulty: [faulty[0] - Math.log(limit), faulty[1]] }, threshold('directOutliers'));
-  return { causes: own, weight, source, says: saysOf(rest, gradedCase), figure: { spread: 'drop', value } };
+  // who else lies across a piece decides where a loss is; what loses nothing has no bad piece
+  const causes = weight < 0 ? causesIn(rest.pieces, rest) : own;
+  return { causes, weight, source, says: saysOf(rest, gradedCase), figure: { spread: 'drop', value } };
 }
 
 /** What is left of a path's limit when its measured parts are taken off. */
@@ -85,8 +87,12 @@ function restLimit({ test, parts }: PathRest, gradedCase: GradedCase): number {
 /** Faults of the pieces that are left, less those that another reading excuses. */
 function suspects(rest: PathRest, passing: readonly PathRest[]): readonly Cause[] {
   const open = rest.pieces.filter((piece) => !isExcused(piece, rest, passing));
-  const faults = new Set<FaultName>((open.length > 0 ? open : rest.pieces).map((piece) => PIECES[piece].fault));
-  return [...faults].map((fault) => causeOf(fault, FAULTS[fault].where === rest.test ? 1 : BESIDES));
+  return causesIn(open.length > 0 ? open : rest.pieces, rest);
+}
+
+function causesIn(pieces: readonly PieceName[], { test }: PathRest): readonly Cause[] {
+  const faults = new Set<FaultName>(pieces.map((piece) => PIECES[piece].fault));
+  return [...faults].map((fault) => causeOf(fault, FAULTS[fault].where === test ? 1 : BESIDES));
 }
 
 /** True where another reading across this piece lies inside its limit: it cannot lose much here either. */
