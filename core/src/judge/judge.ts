@@ -128,7 +128,10 @@ export function judgeSurveyed(surveyed: Survey): JudgedCase {
     changes: changesOf(ranked[0]!, provenCase, decided),
     parts,
     decided,
-    left: isUndecided(decided) ? workLeft(gradedCase, { leading, provenCase, uncovered, next }) : NOTHING_LEFT,
+    left:
+      isUndecided(decided) && next.length > 0
+        ? workLeft(gradedCase, { leading, provenCase, uncovered, next })
+        : NOTHING_LEFT,
     next,
     derived: derived.figures.published,
     budget: { starting: startingBudget(derived), charging: chargingBudget(derived) },
