@@ -27,12 +27,30 @@ async function list(readings: readonly Reading[] = []) {
   return { ...page, inputs, fill, rows };
 }
 
-it('a bare figure is millivolts; the next fuse begins with the same rating', async () => {
+it('a bare figure is millivolts; the rating is asked of each fuse', async () => {
   const { fill, send, stored, inputs } = await list();
   await fill('F12', '15', '2.1');
   await send();
   expect(stored()).toMatchObject([{ test: 'fuse-drop', value: 0.0021, conditions: { fuse: 'F12', fuseRating: 15 } }]);
-  expect(inputs().map(({ value }) => value)).toEqual(['', '15', '']);
+  expect(inputs().map(({ value }) => value)).toEqual(['', '', '']);
+});
+
+it('more than the whole drain through one fuse is asked back; a second Enter saves it', async () => {
+  const { fill, send, stored, said } = await list();
+  await fill('F7', '10', '20');
+  await send();
+  expect(stored()).toEqual([]);
+  expect(said()).toContain('2.6 A through one fuse; the whole drain is 420 mA');
+  await send();
+  expect(stored()).toMatchObject([{ value: 0.02, conditions: { fuse: 'F7', fuseRating: 10 } }]);
+});
+
+it('what cannot be across a fuse is told in millivolts', async () => {
+  const { fill, send, stored, said } = await list();
+  await fill('F7', '10', '12152');
+  await send();
+  expect(stored()).toEqual([]);
+  expect(said()).toMatch(/Found “12152”; allowed is .*mV/);
 });
 
 it('Enter with something missing goes to the field that is empty, and nothing is stored', async () => {

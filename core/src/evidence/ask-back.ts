@@ -2,14 +2,16 @@
  * Figures that can be, and hardly are: a digit that got lost, a key that went to the wrong step. They are asked back
  * before they are saved, and stored as they are once somebody says so.
  */
+import { FUSE_SPREAD, fuseAmps } from '../circuit/fuse-ohms';
+import type { ReadingConditions } from '../format/conditions';
 import type { Message } from '../format/message';
-import { unitVolts } from './case-context';
+import { latest, unitVolts } from './case-context';
 import type { GradedCase } from './case-context';
 import { message } from './messages';
 import { asOwnBattery } from './own-battery';
 
 /** @returns what to ask before this figure is saved; null where there is nothing to ask. */
-export type AskBack = (value: number, gradedCase: GradedCase) => Message | null;
+export type AskBack = (value: number, gradedCase: GradedCase, conditions: ReadingConditions) => Message | null;
 
 /** Two meters differ by this (12 V); further over the resting volts no loaded battery is, V. */
 const METERS_DIFFER_VOLTS = 0.1;
@@ -37,6 +39,14 @@ export const farUnderResting: AskBack = (value, { resting, scale }) =>
 export const hardlyABattery: AskBack = (value, { case: { system } }) =>
   value < (HARDLY_A_BATTERY_VOLTS * unitVolts(system)) / 12 ? message('ask-hardly-a-battery', { value }) : null;
 
+/** Through one fuse flows no more than the whole drain, within what fuses of one rating differ by. */
+export const moreThanTheDrain: AskBack = (value, gradedCase, { fuseRating, fuseType }) => {
+  const whole = latest(gradedCase, 'parasitic-draw')?.value;
+  if (whole === undefined || fuseRating === undefined) return null;
+  const amps = fuseAmps(value, fuseRating, fuseType);
+  return amps > Math.abs(whole) / (1 - FUSE_SPREAD) ? message('ask-more-than-drain', { amps, whole }) : null;
+};
+
 /** Amps of a tester beside the rating on the label. */
 export const besideRating: AskBack = (value, { case: { system } }) => {
   const rated = system.battery.rating?.value;
@@ -54,10 +64,12 @@ export const fasterThanAnyStarter: AskBack = (value) =>
 /**
  * @param value What was entered, in the test's unit.
  * @param battery Which of a pack; absent for the pack as connected.
+ * @param conditions Those that were entered with it.
  */
 export const askedBackOf = (
   ask: AskBack | undefined,
   value: number,
   gradedCase: GradedCase,
   battery?: number,
-): Message | null => ask?.(value, asOwnBattery(gradedCase, battery)) ?? null;
+  conditions: ReadingConditions = {},
+): Message | null => ask?.(value, asOwnBattery(gradedCase, battery), conditions) ?? null;

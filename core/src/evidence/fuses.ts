@@ -45,6 +45,16 @@ export function drainCircuit(context: CaseContext): DrainCircuit | null {
   return most ?? null;
 }
 
+/** The fuse with the most current across it in place that nobody pulled yet; null before the whole draw was read. */
+export function fuseToPull(context: CaseContext): string | null {
+  if (latest(context, 'parasitic-draw') === undefined) return null;
+  const [most] = fuseCurrents(context).filter(({ fuse, amps }) => fuse !== '' && (amps ?? 0) > 0);
+  const isPulled = context.readings.some(
+    ({ test, conditions }) => test === 'parasitic-draw' && conditions?.pulled === most?.fuse,
+  );
+  return most && !isPulled ? most.fuse : null;
+}
+
 /** Somebody looked for the circuit: across its fuses, or by pulling one; or it cannot be done. */
 export const isCircuitSought = (context: CaseContext): boolean =>
   readingsOf(context, 'fuse-drop').length > 0 || drainCircuit(context) !== null || notPossible(context, 'fuse-drop');

@@ -29,6 +29,7 @@ export interface EvidenceMessages {
   readonly 'ask-no-amps': { readonly value: number };
   readonly 'ask-no-ohms': { readonly value: number };
   readonly 'ask-beside-rating': { readonly value: number; readonly rated: number };
+  readonly 'ask-more-than-drain': { readonly amps: number; readonly whole: number };
   readonly 'ask-too-fast': { readonly value: number };
   readonly 'diode-as-it-should': { readonly reading: Reading };
   readonly 'diode-not-as-it-should': { readonly reading: Reading };

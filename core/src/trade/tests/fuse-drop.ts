@@ -3,6 +3,7 @@ import { limitsOf } from '../../criteria/criteria-set';
 import type { CriteriaSet } from '../../criteria/criteria-set';
 import { latest } from '../../evidence/case-context';
 import type { GradedCase } from '../../evidence/case-context';
+import { moreThanTheDrain } from '../../evidence/ask-back';
 import { causes, weighed } from '../../evidence/finding';
 import { fuseCurrents } from '../../evidence/fuses';
 import { isOutside } from '../../evidence/limit-of';
@@ -76,6 +77,7 @@ export const fuseDrop: Test = {
     cautions: [],
   },
   isSeveral: true,
+  askBack: moreThanTheDrain,
   required: [],
   direct: ['parasitic-drain'],
   timesLimit: ({ value, conditions: { fuseRating, fuseType } = {} }, gradedCase) =>

@@ -1,6 +1,7 @@
 import { caresFrom, limitOf } from '../../evidence/limit-of';
 import { latest } from '../../evidence/case-context';
 import { ofFigure } from '../../evidence/void/void-rule';
+import { fuseToPull } from '../../evidence/fuses';
 import { causes, weighed } from '../../evidence/finding';
 import { done, round } from '../../evidence/simulated-bench';
 import { slip } from '../../evidence/slips';
@@ -56,6 +57,11 @@ export const parasiticDraw: Test = {
   },
   required: [{ by: ['standing'] }],
   asked: () => ({ minutesAsleep: WAIT_MINUTES }),
+  // the whole is read and the fuse is found: what is read next is the drain without it
+  known: (gradedCase) => {
+    const pulled = fuseToPull(gradedCase);
+    return pulled === null ? {} : { pulled };
+  },
   question: {
     condition: 'minutesAsleep',
     asks: 'How long were the doors latched and the key away? Modules need 20 to 60 minutes to fall asleep.',

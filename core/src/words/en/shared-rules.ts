@@ -44,6 +44,8 @@ export const SHARED = {
   'ask-no-ohms': () => 'No battery has 0 Ω.',
   'ask-beside-rating': (w: { value: number; rated: number }, voice: Voice) =>
     `${voice.amps(w.value)} beside a rating of ${voice.amps(w.rated)}.`,
+  'ask-more-than-drain': (w: { amps: number; whole: number }, voice: Voice) =>
+    `That is ${voice.amps(w.amps)} through one fuse; the whole drain is ${voice.amps(w.whole)}. Check the rating and the millivolts.`,
   'ask-too-fast': (w: { value: number }, voice: Voice) =>
     `${voice.quantity(w.value, 'rpm')} is faster than a starter turns an engine.`,
   'diode-as-it-should': (w: { reading: Reading }, voice: Voice) =>

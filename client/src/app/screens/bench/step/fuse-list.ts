@@ -1,8 +1,17 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, inject, output, viewChildren } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  afterNextRender,
+  computed,
+  inject,
+  output,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { CONDITIONS, fuseCurrents, numberShape, parseEntry } from '@tetrad/core';
-import type { FuseForm, StepName } from '@tetrad/core';
+import { CONDITIONS, TESTS, askedBackOf, fuseCurrents, numberShape, parseEntry } from '@tetrad/core';
+import type { FuseForm, ReadingConditions, StepName } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
 import { Sentences } from '../../../device/sentences';
 import type { EnteredReading } from '../../../job/commands';
@@ -12,16 +21,22 @@ import { Field } from '../../../kit/field';
 import { Enter } from '../../../kit/forms/enter';
 import { Figure, figureOf, fitsFigure } from '../../../kit/forms/figure';
 import type { FigureRule } from '../../../kit/forms/figure';
+import { focusOnScreen } from '../../../kit/keys/behind-dialogs';
 import { Select } from '../../../kit/select';
 import { conditionRule } from './reading-form';
 
 const RATING = conditionRule('fuseRating')!;
-/** Across a fuse a bare figure is millivolts. */
+/** Across a fuse a bare figure is millivolts, and so is what is allowed. */
 const ACROSS: FigureRule = {
-  shape: numberShape({ min: -1, max: 1, unit: 'V' }),
+  shape: numberShape({ min: -1000, max: 1000, unit: 'mV' }),
   unit: 'V',
-  parse: (typed) => parseEntry(/[a-zµ]/i.test(typed) ? typed : `${typed} mV`, 'V'),
+  parse: (typed) => {
+    const entry = parseEntry(/[a-zµ]/i.test(typed) ? typed : `${typed} mV`, 'V');
+    return entry.ok ? { ...entry, value: toMillivolts(entry.value) } : entry;
+  },
 };
+const toMillivolts = (volts: number): number => Number((volts * 1e3).toPrecision(12));
+const toVolts = (millivolts: number): number => Number((millivolts / 1e3).toPrecision(12));
 const FORMS = CONDITIONS.fuseType.words.map((value) => ({ value, label: value }));
 const text = (): FormControl<string> => new FormControl('', { nonNullable: true });
 
@@ -40,6 +55,9 @@ const text = (): FormControl<string> => new FormControl('', { nonNullable: true 
       <tt-field label="Across it, mV"><input #field pInputText ttFigure formControlName="millivolts" /></tt-field>
       <button pButton kind="main" type="submit">Save</button>
     </form>
+    @if (doubt() !== '') {
+      <p class="doubt" role="alert">{{ doubt() }} Enter once more saves it as it is.</p>
+    }
     <p class="soft">Enter goes from field to field, and saves the fuse. Nothing is pulled, nothing wakes.</p>
     @if (rows().length > 0) {
       <table>
@@ -155,6 +173,19 @@ export class FuseList {
     }));
   });
 
+  /** What is asked back before the fuse is saved; empty where nothing is. */
+  protected readonly doubt = signal('');
+  #doubtOf({ value, conditions }: { value: number; conditions: ReadingConditions }): string {
+    const surveyed = this.#job.surveyed();
+    const asked =
+      surveyed && askedBackOf(TESTS['fuse-drop'].askBack, value, surveyed.gradedCase, undefined, conditions);
+    return asked ? this.#voice().say(asked) : '';
+  }
+
+  constructor() {
+    afterNextRender(() => focusOnScreen(() => this.fields()[0]?.nativeElement));
+  }
+
   focus(): void {
     this.fields()[0]?.nativeElement.focus();
   }
@@ -173,12 +204,17 @@ export class FuseList {
     if (open >= 0) return this.fields()[open]?.nativeElement.focus();
     const [rated, across] = [figureOf(rating, RATING), figureOf(millivolts, ACROSS)];
     if (this.form.invalid || rated === undefined || across === undefined) return;
-    this.entered.emit({
-      value: across,
+    const entered = {
+      value: toVolts(across),
       conditions: { fuse: fuse.trim(), fuseRating: rated, ...(form !== null && { fuseType: form }) },
-    });
-    // the next fuse is often of the same rating and form
-    this.form.patchValue({ fuse: '', millivolts: '' });
+    };
+    const doubt = this.#doubtOf(entered);
+    // the second Enter says that it is meant
+    if (doubt !== '' && this.doubt() !== doubt) return this.doubt.set(doubt);
+    this.entered.emit(entered);
+    this.doubt.set('');
+    // the next fuse is often of the same form, and its rating is its own
+    this.form.patchValue({ fuse: '', rating: '', millivolts: '' });
     this.form.markAsUntouched();
     this.focus();
   }
