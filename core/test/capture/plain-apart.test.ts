@@ -38,7 +38,8 @@ it('finds in any sound start what a walk sample by sample finds', () => {
         charging: true,
       });
     }),
-    { numRuns: 10, endOnFailure: true },
+    // of three cylinders: one late compression among ten moved the speed by 3 %
+    { numRuns: 10, endOnFailure: true, examples: [[31, 500]] },
   );
 }, 60_000);
 

@@ -98,7 +98,13 @@ function paceOf(
   if (rounds.length < MIN_ROUNDS && places.length < MIN_COMPRESSIONS) return period;
   const pace =
     rounds.length >= MIN_ROUNDS
-      ? mean(rounds)
+      ? trimmedMean(rounds)
       : linearRegression(places.map((at, number): [number, number] => [number, at])).m;
   return Math.abs(pace / period - 1) < 0.3 ? pace : period;
+}
+
+/** The mean without the shortest and the longest. */
+function trimmedMean(values: readonly number[]): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  return mean(values.length > 4 ? sorted.slice(1, -1) : sorted);
 }
