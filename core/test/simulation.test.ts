@@ -78,8 +78,8 @@ describe('the circuit model, over hundreds of random vehicles', () => {
         expect(inrush!.volts).toBeLessThan(sustained!.volts);
         expect(inrush!.amps).toBeGreaterThan(sustained!.amps);
         // of 24 V twice as much
-        expect(volts[0]! / vehicle.scale).toBeCloseTo(truth.restVolts / vehicle.scale, 3);
-        expect(amps[0]).toBeLessThan(0.1); // modules asleep
+        expect(amps[0]).toBeLessThan(0.1); // modules asleep, and what they take costs some 2 mV at most
+        expect(Math.abs(truth.restVolts - volts[0]!) / vehicle.scale).toBeLessThan(0.002);
         expect(volts.at(-1)!).toBeGreaterThan(sustained!.volts);
         expect(volts.every(Number.isFinite) && amps.every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
       }),

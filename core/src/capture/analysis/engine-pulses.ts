@@ -98,13 +98,8 @@ function paceOf(
   if (rounds.length < MIN_ROUNDS && places.length < MIN_COMPRESSIONS) return period;
   const pace =
     rounds.length >= MIN_ROUNDS
-      ? trimmedMean(rounds)
+      ? mean(rounds)
       : linearRegression(places.map((at, number): [number, number] => [number, at])).m;
-  return Math.abs(pace / period - 1) < 0.3 ? pace : period;
-}
-
-/** The mean without the shortest and the longest. */
-function trimmedMean(values: readonly number[]): number {
-  const sorted = values.toSorted((a, b) => a - b);
-  return mean(values.length > 4 ? sorted.slice(1, -1) : sorted);
+  // peaks of few compressions jitter, and the likeness of whole rounds misses what changes: together they err less
+  return Math.abs(pace / period - 1) < 0.3 ? (pace + period) / 2 : period;
 }
