@@ -1,6 +1,9 @@
 import { latestUnder } from './case-context';
 import type { GradedCase } from './case-context';
 
+/** How a terminal of an alternator that holds its volts is told: it is excited, whatever was read there. */
+export const CHARGES_ANYWAY = 'charges-anyway';
+
 /** So far above the resting voltage (12 V) something charges, whatever is lost on the way, V. */
 export const CHARGES_FROM_VOLTS = 0.3;
 

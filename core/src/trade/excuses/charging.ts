@@ -1,5 +1,6 @@
 /** What else may make an alternator, or what drives it, look bad. */
 import { threshold } from '../../criteria/weights';
+import { CHARGES_ANYWAY } from '../../evidence/is-charging';
 import { pathIsGood } from '../../evidence/path-is-good';
 import { isOutside } from '../../evidence/limit-of';
 import type { WeighedCase } from '../../evidence/derived-case';
@@ -7,9 +8,6 @@ import type { GradedCase } from '../../evidence/case-context';
 import { latest, notPossible, observed, readingsOf } from '../../evidence/case-context';
 import { has, fails, seen, goodPath } from './excuse';
 import type { ExcuseRow } from './excuse';
-
-/** How such a reading is told: see its test's file. */
-const CHARGES_ANYWAY = 'charges-anyway';
 
 const NOT_TOLD = {
   cause: 'missing excitation or command',

@@ -1,6 +1,7 @@
+import { limitsOf } from '../../criteria/criteria-set';
 import { latest, latestUnder } from '../../evidence/case-context';
 import type { CaseContext, GradedCase } from '../../evidence/case-context';
-import { CHARGES_FROM_VOLTS } from '../../evidence/is-charging';
+import { CHARGES_ANYWAY, CHARGES_FROM_VOLTS } from '../../evidence/is-charging';
 import { limitOf } from '../../evidence/limit-of';
 import { causes, fixed, weighed } from '../../evidence/finding';
 import { done } from '../../evidence/simulated-bench';
@@ -22,7 +23,7 @@ const phrases = {
   'excitation-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} of excitation, key on`,
   'which-terminal': (w: { value: number }, voice: Voice) =>
     `${voice.volts(w.value)} is right at a lamp or enable terminal and wrong at a supply: read it again and enter which terminal it is.`,
-  'charges-anyway': () => 'The alternator holds its volts: it is excited, whatever this terminal shows.',
+  [CHARGES_ANYWAY]: () => 'The alternator holds its volts: it is excited, whatever this terminal shows.',
   'lamp-feeds': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} at the lamp terminal, key on`,
   'enable-volts': (w: { value: number }, voice: Voice) => `${voice.volts(w.value)} on the enable line, key on`,
   'no-field-current': (w: { value: number }, voice: Voice) =>
@@ -32,15 +33,20 @@ const say = sayer(phrases);
 
 /** So near to its commanded target (12 V) an alternator holds it, V. */
 const OFF_TARGET_VOLTS = 0.3;
-/** So near to the battery's volts (12 V) a terminal has them, V. */
-const NEAR_BATTERY = 2;
+/** A supply has the battery's volts, less what the set in use allows. */
+function hasBatteryVolts(value: Reading['value'], { criteria, resting, scale }: CaseContext): boolean {
+  if (resting === null || typeof value !== 'number') return false;
+  for (const { rule } of limitsOf(criteria, 'excitation-voltage'))
+    if (rule.kind === 'terminal-volts') return value >= resting - rule.underBattery * scale;
+  return false;
+}
 
 /** It holds its volts, or its target: no terminal but the sense of one that overcharges tells anything more. */
 function holdsItsVolts({ value, conditions }: Reading, context: CaseContext): boolean {
   const { resting, scale } = context;
   const { terminal } = conditions ?? {};
-  const hasBatteryVolts = resting !== null && typeof value === 'number' && value >= resting - NEAR_BATTERY * scale;
-  if (terminal === 'sense' || ((terminal === undefined || terminal === 'supply') && hasBatteryVolts)) return false;
+  const isSupply = terminal === undefined || terminal === 'supply';
+  if (terminal === 'sense' || (isSupply && hasBatteryVolts(value, context))) return false;
   return (['off', 'on'] as const).some((loads) => {
     const reading = latestUnder(context, 'charging-voltage', loads);
     if (!reading) return false;
@@ -86,11 +92,11 @@ export const excitationVoltage: Test = {
   isUnlimited: holdsItsVolts,
   // whoever suspects that it charges too much wants the terminal that it senses by
   asked: (gradedCase) => (overcharges(gradedCase) ? { terminal: 'sense' } : {}),
-  retaken: ['which-terminal', 'charges-anyway'],
+  retaken: ['which-terminal', CHARGES_ANYWAY],
   noted: (reading, context) => {
     const { value, conditions } = reading;
     if (typeof value !== 'number') return null;
-    if (holdsItsVolts(reading, context)) return say('charges-anyway', {});
+    if (holdsItsVolts(reading, context)) return say(CHARGES_ANYWAY, {});
     return conditions?.terminal === undefined ? say('which-terminal', { value }) : null;
   },
   phrases,
