@@ -68,6 +68,22 @@ describe('tetrad-case/1', () => {
     if (!result.ok) expect(result.misfits[0]?.path).toMatch(/^\$/);
   });
 
+  it.each([
+    ['2026-02-28', true],
+    ['2024-02-29', true],
+    ['2026-02', true],
+    ['2026-02-29', false],
+    ['2026-02-30', false],
+    ['2026-04-31', false],
+    ['2026-13', false],
+  ])('a day of the calendar is one that there is: %s', (installed, isDay) => {
+    const system = { ...SOUND_SYSTEM, battery: { ...SOUND_SYSTEM.battery, installed } };
+    expect(checkCase(caseOf([rest(12.6)], { system })).ok).toBe(isDay);
+    if (installed.length < 10) return;
+    const reading = { ...rest(12.6), at: `${installed}T09:00:00Z` };
+    expect(checkCase(caseOf([reading])).ok).toBe(isDay);
+  });
+
   it('takes the extremes of a window beside a sustained figure, as numbers', () => {
     const withExtremes = (lowest: unknown, highest: unknown) =>
       checkCase({ ...caseOf([]), readings: [{ ...crank(10.2), id: 'x', lowest, highest }] });

@@ -120,7 +120,9 @@ export function createApp(options: AppOptions): Express {
       about: id,
       detail: { list, problem: why },
     } as const;
-    void addAuditEntry(pool, entry).catch(() => undefined);
+    void addAuditEntry(pool, entry).catch((error: unknown) =>
+      log.error({ error, id }, 'a row left out is not in the audit log'),
+    );
   });
   const figures = metrics(pool, { streams, leftOut }, lists instanceof ReadReplica ? lists : null);
   app.use(figures.time, noteWhatIsStored);

@@ -189,3 +189,23 @@ describe('a lost answer is told again', () => {
     expect(rows).toHaveLength(1);
   });
 });
+
+it('a reading or an observation under a known id is the same one in everything, or it is refused', async () => {
+  const { reading: plain } = readingBody('drop-starter-ground', 0.2);
+  const reading = { ...plain, conditions: { amps: 140 } };
+  const post = (where: string, body: unknown) => send('POST', `${path}/${where}`, body, randomUUID());
+  const sent = { reading };
+  expect((await post('readings', sent)).status).toBe(201);
+  expect((await post('readings', sent)).status).toBe(201);
+  for (const other of [{ conditions: { amps: 20 } }, { conditions: {} }, { uncertainty: 0.1 }, { pass: 'after' }]) {
+    const answer = await post('readings', { reading: { ...reading, ...other } });
+    expect([answer.status, answer.body.type]).toEqual([409, expect.stringContaining('id-taken')]);
+  }
+  const id = randomUUID();
+  const observation = { about: 'terminals', finding: 'clean' };
+  expect((await post('observations', { id, observation })).status).toBe(201);
+  expect((await post('observations', { id, observation })).status).toBe(201);
+  const noted = await post('observations', { id, observation: { ...observation, note: 'green at the −' } });
+  expect(noted.status).toBe(409);
+  expect([await count('reading'), await count('observation')]).toEqual([1, 1]);
+});

@@ -93,6 +93,9 @@ export function word<const T extends readonly (string | number)[]>(words: T): Sh
 }
 
 const DATE = /^\d{4}-\d{2}-\d{2}$/;
+/** True for a day of the calendar: there is no 30th of February. */
+const isOfCalendar = (date: string): boolean =>
+  !Number.isNaN(Date.parse(date)) && new Date(`${date}T00:00:00Z`).toISOString().startsWith(date);
 const TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/;
 
 /** An ISO 8601 calendar day, or a year and month. */
@@ -102,8 +105,7 @@ export const day = (): Shape<string> =>
     { code: 'day', with: {} },
     (value) =>
       typeof value === 'string' &&
-      (DATE.test(value) || /^\d{4}-\d{2}$/.test(value)) &&
-      !Number.isNaN(Date.parse(value)),
+      (DATE.test(value) ? isOfCalendar(value) : /^\d{4}-\d{2}$/.test(value) && !Number.isNaN(Date.parse(value))),
   );
 
 /** An ISO 8601 date and time with its zone. */
@@ -111,7 +113,11 @@ export const time = (): Shape<string> =>
   simple(
     { type: 'string', format: 'date-time' },
     { code: 'time', with: {} },
-    (value) => typeof value === 'string' && TIME.test(value) && !Number.isNaN(Date.parse(value)),
+    (value) =>
+      typeof value === 'string' &&
+      TIME.test(value) &&
+      isOfCalendar(value.slice(0, 10)) &&
+      !Number.isNaN(Date.parse(value)),
   );
 
 /** Nothing: JSON's null. */

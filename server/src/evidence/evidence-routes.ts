@@ -1,8 +1,9 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { JobId, ShopId } from '@tetrad/contracts';
 import { Router } from 'express';
 import type { Request, Response } from 'express';
 import { NewObservation, NewReading, VoidReading, readingId } from '@tetrad/contracts';
-import type { Observation, Reading } from '@tetrad/core';
+import type { Reading } from '@tetrad/core';
 import type { AuditAction } from '../audit-log/audit-log.sql';
 import { judgedOf, knownOf, storeJudged } from '../judgements/judge-job';
 import { whoOf } from '../people/who';
@@ -72,8 +73,7 @@ export function evidenceRoutes(pool: Pool): Router {
       detail: { observation: id, about: observation.about, finding: observation.finding },
       send: (sql, shop, job) => addObservation(sql, shop, job, id, observation),
       check(_job, _whole, stored) {
-        const { about, finding } = stored as Observation;
-        if (about !== observation.about || finding !== observation.finding)
+        if (!isDeepStrictEqual(stored, observation))
           throw new Refusal(
             problem(
               409,
@@ -117,15 +117,19 @@ interface Change {
   readonly check?: (job: JobRow, whole: WholeJob, result: unknown) => void;
 }
 
+/** A reading as it was sent, without what the server adds: when, by whom, and that it was voided since. */
+const asSent = ({ at: _at, by: _by, void: _void, ...sent }: Reading): Omit<Reading, 'at' | 'by' | 'void'> => sent;
+
 /** @throws Refusal 409 where another reading is stored under the same id. */
-function refuseOther({ id, test, value }: Reading, readings: readonly Reading[]): void {
-  const stored = readings.find((reading) => reading.id === id);
-  if (stored?.test === test && JSON.stringify(stored.value) === JSON.stringify(value)) return;
+function refuseOther(reading: Reading, readings: readonly Reading[]): void {
+  const { id } = reading;
+  const stored = readings.find((one) => one.id === id);
+  if (stored && isDeepStrictEqual(asSent(stored), asSent(reading))) return;
   throw new Refusal(
     problem(
       409,
       'id-taken',
-      `Reading ${id} is stored already with another value; a correction voids it and adds a new one.`,
+      `Reading ${id} is stored already as something else; a correction voids it and adds a new one.`,
     ),
   );
 }
