@@ -27,6 +27,12 @@ class MemoryKeeper implements Pick<OutboxKeeper, 'all' | 'keep' | 'drop' | 'drop
   };
 }
 
+/** Queued when this clock said so. */
+const at = (now: number): Pick<OutboxItem, 'id' | 'queuedAt'> => ({
+  id: `${String(now).padStart(15, '0')}-000001`,
+  queuedAt: now,
+});
+
 describe('the outbox', () => {
   let answers: (item: OutboxItem) => Observable<JobView>;
   let sent: string[];
@@ -92,6 +98,31 @@ describe('the outbox', () => {
     store.dispatch(OutboxActions.opened());
     await settle();
     expect(sent).toEqual(['a']);
+  });
+
+  it('sends a job before its readings where the clock was set back between them, now and after a reload', async () => {
+    answers = () => failure(0);
+    const [noon, yesterday] = [Date.UTC(2026, 2, 2, 12), Date.UTC(2026, 2, 1)];
+    store.dispatch(OutboxActions.queued({ item: { ...opening('Van'), ...at(noon) } }));
+    store.dispatch(OutboxActions.queued({ item: { ...reading('a', 12.6), ...at(yesterday) } }));
+    await settle();
+    expect((await items()).map(({ kind }) => kind)).toEqual(['new-job', 'reading']);
+    const kept = await keeper.all();
+    const again = reducer(undefined, OutboxActions.restored({ items: kept.toReversed() }));
+    expect(itemsOf(again).map(({ kind }) => kind)).toEqual(['new-job', 'reading']);
+    // what is entered after the reload comes after them, whatever its clock says
+    const later = reducer(again, OutboxActions.queued({ item: { ...reading('b', 12.5), ...at(yesterday - 1) } }));
+    expect(itemsOf(later).at(-1)).toMatchObject({ body: { reading: { id: 'b' } } });
+  });
+
+  it('what was entered before the kept items were read comes after them, on the device too', async () => {
+    answers = () => failure(0);
+    keeper.kept.set('0', { ...opening('Van'), id: '0', place: 7 });
+    store.dispatch(OutboxActions.queued({ item: reading('a', 12.6) }));
+    store.dispatch(OutboxActions.opened());
+    await settle();
+    expect((await items()).map(({ kind }) => kind)).toEqual(['new-job', 'reading']);
+    expect([...keeper.kept.values()].find(({ kind }) => kind === 'reading')!.place).toBeGreaterThan(7);
   });
 
   it('shows a refusal in the server’s words and goes on with the rest', async () => {

@@ -6,7 +6,7 @@ import type { OutboxKind, OutboxRequest, Queued } from './kinds/kind';
 /** Something entered here that the server has not stored yet. */
 export type OutboxItem = { [K in OutboxKindName]: Queued & { readonly kind: K } & PayloadOf<K> }[OutboxKindName];
 
-type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'queuedAt' | 'state' | 'problem'> : never;
+type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'place' | 'queuedAt' | 'state' | 'problem'> : never;
 /** What is queued, before it has a place in the queue. */
 export type OutboxDraft = Distribute<OutboxItem>;
 type Unplaced<T> = T extends unknown ? Omit<T, 'shop' | 'job'> : never;
@@ -15,11 +15,11 @@ export type Act = Unplaced<OutboxDraft>;
 
 let counter = 0;
 
-/** Gives a draft its id and time. Ids sort in the order of queueing, also across reloads. */
+/** Gives a draft its id and time; its place it gets as it joins the queue. */
 export function queued(draft: OutboxDraft, now = Date.now()): OutboxItem {
   counter += 1;
   const id = `${String(now).padStart(15, '0')}-${String(counter).padStart(6, '0')}`;
-  return { ...draft, id, queuedAt: now, state: 'waiting', problem: null } as OutboxItem;
+  return { ...draft, id, place: 0, queuedAt: now, state: 'waiting', problem: null } as OutboxItem;
 }
 
 // an item and its kind belong together by its `kind`, which the compiler cannot follow through the table

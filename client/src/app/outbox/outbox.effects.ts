@@ -80,6 +80,20 @@ export class OutboxEffects {
     ),
   );
 
+  /** What was entered before the kept items were read has another place since. */
+  readonly keepPlaces = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(OutboxActions.restored),
+        withLatestFrom(this.#store.select(selectItems)),
+        concatMap(([{ items: kept }, items]) => {
+          const moved = items.filter(({ id, place }) => kept.find((item) => item.id === id)?.place !== place);
+          return from(Promise.all(moved.map((item) => this.#keeper.keep(item)))).pipe(catchError(() => of(undefined)));
+        }),
+      ),
+    { dispatch: false },
+  );
+
   readonly release = createEffect(() =>
     this.#actions.pipe(
       ofType(OutboxActions.released),

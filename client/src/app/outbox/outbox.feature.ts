@@ -5,12 +5,33 @@ import { OutboxActions } from './outbox.actions';
 import type { OutboxItem } from './outbox-item';
 
 export interface OutboxState extends EntityState<OutboxItem> {
+  /** The highest place that was given in the queue. */
+  readonly last: number;
   /** Why this device cannot keep the queue over a reload, or null. */
   readonly keepingFailed: string | null;
 }
 
-/** Ids sort in the order of queueing, and items are sent in it. */
-const adapter = createEntityAdapter<OutboxItem>({ sortComparer: (a, b) => (a.id < b.id ? -1 : 1) });
+/** Items are sent in the order of queueing, whatever the clock said. */
+const adapter = createEntityAdapter<OutboxItem>({
+  sortComparer: (a, b) => a.place - b.place || (a.id < b.id ? -1 : 1),
+});
+
+/** What was kept stands before what was entered since this page was opened. */
+function withRestored(state: OutboxState, kept: readonly OutboxItem[]): OutboxState {
+  const old = kept
+    .filter(({ id }) => !(id in state.entities))
+    .map((item): OutboxItem => ({
+      ...item,
+      place: item.place ?? 0, // an earlier version kept none: its ids are in order
+      state: item.state === 'sending' ? 'waiting' : item.state,
+    }));
+  const highest = Math.max(0, ...old.map(({ place }) => place));
+  const since = adapter.map((item) => ({ ...item, place: item.place + highest }), {
+    ...state,
+    last: state.last + highest,
+  });
+  return adapter.addMany(old, since);
+}
 
 const released = (item: OutboxItem, vehicle: { name: string; plate?: string }): OutboxItem =>
   item.kind === 'new-job'
@@ -24,17 +45,13 @@ const isHeld = (item: OutboxItem | undefined, job: string): item is OutboxItem =
 export const outboxFeature = createFeature({
   name: 'outbox',
   reducer: createReducer(
-    adapter.getInitialState<OutboxState>({ keepingFailed: null }),
-    on(OutboxActions.restored, (state, { items }) =>
-      adapter.addMany(
-        items.map((item): OutboxItem => ({ ...item, state: item.state === 'sending' ? 'waiting' : item.state })),
-        state,
-      ),
-    ),
+    adapter.getInitialState<OutboxState>({ last: 0, keepingFailed: null }),
+    on(OutboxActions.restored, (state, { items }) => withRestored(state, items)),
     // what is entered into a quick check is held with it
     on(OutboxActions.queued, (state, { item }) => {
       const held = Object.values(state.entities).some((known) => isHeld(known, item.job));
-      return adapter.addOne(held ? { ...item, state: 'held' } : item, state);
+      const place = state.last + 1;
+      return adapter.addOne({ ...item, place, ...(held && { state: 'held' as const }) }, { ...state, last: place });
     }),
     on(OutboxActions.released, (state, { job, vehicle }) =>
       adapter.map((item) => (isHeld(item, job) ? released(item, vehicle) : item), state),

@@ -6,8 +6,9 @@ import type { JobView, Problem } from '@tetrad/contracts';
 
 /** What every item of the outbox has. */
 export interface Queued {
-  /** The item's own id, in the order of queueing. */
   readonly id: string;
+  /** Its number in the queue of this device, which sends in this order: a clock may be set back. */
+  readonly place: number;
   readonly shop: string;
   readonly job: string;
   /** When it was queued on this device, ms. */
