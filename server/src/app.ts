@@ -41,7 +41,7 @@ import { sessions } from './people/sessions';
 import { SingleSignOn } from './people/single-sign-on';
 import type { SingleSignOnConfig } from './people/single-sign-on';
 import { singleSignOnRoutes } from './people/single-sign-on-routes';
-import { only, ownJob, ownShop } from './people/who';
+import { only, ownJob, ownShop, permitted } from './people/who';
 import { addAuditEntry } from './audit-log/audit-log.sql';
 import { LeftOutRows } from './platform/left-out-rows';
 import { noteWhatIsStored } from './platform/database/what-is-stored';
@@ -52,7 +52,7 @@ import { FairQueue } from './platform/workers/fair-queue';
 import { jsonBody } from './platform/http/json-body';
 import type { BodyKind } from './platform/http/json-body';
 import { onError, sendProblem } from './platform/http/on-error';
-import { problem } from './platform/http/problem';
+import { noSuchAddress, problem } from './platform/http/problem';
 import { requestLog } from './platform/http/request-log';
 import { caseRoutes } from './jobs/case-routes';
 import { floorRoutes } from './jobs/floor-routes';
@@ -152,7 +152,7 @@ export function createApp(options: AppOptions): Express {
   // what looks through a whole shop leaves the database to others: one of a shop at a time
   const wholeShop = new FairQueue({ atOnce: 2, atOnceOfOne: 1, maxWaiting: 100, maxWaitingOfOne: 30 });
   const shopRouter = express.Router({ mergeParams: true });
-  shopRouter.use(only('device', 'phone', 'key'), ownShop, ownJob, jsonBody(kindOfBody));
+  shopRouter.use(only('device', 'phone', 'key'), ownShop, ownJob, permitted, jsonBody(kindOfBody));
   shopRouter.use(
     liveRoutes(pool, feed, streams),
     caseRoutes(pool),
@@ -193,10 +193,7 @@ export function createApp(options: AppOptions): Express {
   );
   app.use('/api/shops/:shop', shopRouter);
   app.use('/api', (request, response) => {
-    sendProblem(
-      response,
-      problem(404, 'no-such-address', `${request.method} ${request.originalUrl} is no address of this server.`),
-    );
+    sendProblem(response, noSuchAddress(request));
   });
 
   if (clientFolder !== null) {

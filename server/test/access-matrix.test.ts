@@ -4,7 +4,7 @@
  */
 import { randomUUID } from 'node:crypto';
 import { readFile, writeFile } from 'node:fs/promises';
-import { ROLES } from '@tetrad/contracts';
+import { ROLES, may as mayDo } from '@tetrad/contracts';
 import { OPERATIONS, pathOf, patternOf } from '@tetrad/contracts/operations';
 import { addMember, jobBody, startApplication } from './application';
 import type { Application } from './application';
@@ -70,6 +70,16 @@ it('is what docs/security.md says, and nothing is there from another shop', asyn
     object?,
   ][])
     expect([path, (await app.ask(method, path, body, cookie)).status]).toEqual([path, 404]);
+
+  // what the published document says of an operation is what the server does
+  const conditional = new Set(['changePerson']);
+  for (const [id, row] of may) {
+    const { permission, ofOthers, isOpenToKeys } = OPERATIONS.find((one) => one.id === id)!;
+    const asked = permission ?? ofOthers; // asked here about somebody else
+    const told = ROLES.filter((role) => asked === undefined || mayDo(role, asked));
+    if (!conditional.has(id)) expect([id, ROLES.filter((role) => row.get(role))]).toEqual([id, told]);
+    expect([id, row.get('key of a lead')]).toEqual([id, isOpenToKeys && told.includes('lead')]);
+  }
 
   const head = ['operation', ...people.keys()];
   const rows = [...may].map(([id, row]) => [

@@ -30,11 +30,16 @@ export const patternOf = (operation: Operation): RegExp =>
       .replace(/\{\w+\}/g, '[^/]+')}/?$`,
   );
 
-const OPEN = OPERATIONS.filter(({ isOpenToKeys }) => isOpenToKeys).map((operation) => ({
-  method: operation.method,
-  pattern: patternOf(operation),
-}));
+const BY_METHOD = new Map<string, readonly (readonly [RegExp, Operation])[]>();
+for (const operation of OPERATIONS)
+  BY_METHOD.set(operation.method, [
+    ...(BY_METHOD.get(operation.method) ?? []),
+    [patternOf(operation), operation] as const,
+  ]);
+
+/** The operation that a request asks for; undefined where there is none. @param path As it was asked, without its query. */
+export const operationAt = (method: string, path: string): Operation | undefined =>
+  BY_METHOD.get(method === 'HEAD' ? 'GET' : method)?.find(([pattern]) => pattern.test(path))?.[1];
 
 /** Whether a key may ask this. @param path As it was asked, without its query. */
-export const openTo = (method: string, path: string): boolean =>
-  OPEN.some((one) => (one.method === method || (method === 'HEAD' && one.method === 'GET')) && one.pattern.test(path));
+export const openTo = (method: string, path: string): boolean => operationAt(method, path)?.isOpenToKeys === true;

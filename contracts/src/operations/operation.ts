@@ -18,7 +18,10 @@ export interface Operation {
   readonly body?: (new () => object) | string;
   readonly query?: new () => object;
   readonly answer: OperationAnswer;
+  /** Who may ask it; absent: everybody of the shop. The server lets nobody else through. */
   readonly permission?: PermissionName;
+  /** Who may ask it about another person than oneself. */
+  readonly ofOthers?: PermissionName;
   /** False for what people do in the application alone. */
   readonly isOpenToKeys: boolean;
 }

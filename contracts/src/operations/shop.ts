@@ -64,17 +64,35 @@ export const SHOP: OperationGroup = {
       answer: { status: 200, type: 'OpenedPerson' },
     },
     {
-      ...{ id: 'endSessions', method: 'POST', path: '/people/{person}/end-sessions', isOpenToKeys: false },
+      ...{
+        id: 'endSessions',
+        method: 'POST',
+        path: '/people/{person}/end-sessions',
+        ofOthers: 'manage-people',
+        isOpenToKeys: false,
+      },
       summary: 'Ends every session of a person.',
       answer: { status: 200, type: 'EndedSessionsView' },
     },
     {
-      ...{ id: 'listSessions', method: 'GET', path: '/people/{person}/sessions', isOpenToKeys: false },
+      ...{
+        id: 'listSessions',
+        method: 'GET',
+        path: '/people/{person}/sessions',
+        ofOthers: 'manage-people',
+        isOpenToKeys: false,
+      },
       summary: 'The open sessions of a person.',
       answer: { status: 200, type: 'OpenSessionView', isList: true },
     },
     {
-      ...{ id: 'endSession', method: 'DELETE', path: '/people/{person}/sessions/{session}', isOpenToKeys: false },
+      ...{
+        id: 'endSession',
+        method: 'DELETE',
+        path: '/people/{person}/sessions/{session}',
+        ofOthers: 'manage-people',
+        isOpenToKeys: false,
+      },
       summary: 'Ends one of them.',
       answer: { status: 204 },
     },
@@ -84,7 +102,7 @@ export const SHOP: OperationGroup = {
       answer: { status: 200, type: 'ActView', isList: true },
     },
     {
-      ...{ id: 'getBackups', method: 'GET', path: '/backups', permission: 'change-shop', isOpenToKeys: false },
+      ...{ id: 'getBackups', method: 'GET', path: '/backups', permission: 'read-acts', isOpenToKeys: false },
       summary: 'What is known of backups.',
       answer: { status: 200, type: 'BackupsView' },
     },

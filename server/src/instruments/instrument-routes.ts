@@ -6,7 +6,7 @@ import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { notFound } from '../platform/http/problem';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
-import { actor, permit } from '../people/who';
+import { actor, permit, whoOf } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
 import type { LeftOutRows } from '../platform/left-out-rows';
 import type { StandIns } from './stand-ins/stand-in-addresses';
@@ -38,7 +38,6 @@ export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows, standIns: Sta
   router.put('/instruments/:instrument', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
-    permit(request, 'work');
     const body = bodyAs(InstrumentBody, request);
     await runIdempotent(pool, request, async (sql) => {
       const [before] = await listInstruments(sql, shop, id);
@@ -55,7 +54,7 @@ export function instrumentRoutes(pool: Pool, leftOut: LeftOutRows, standIns: Sta
   router.post('/instruments/:instrument/checks', async (request, response) => {
     const shop = shopParam(request);
     const id = uuidParam(request, 'instrument');
-    const { name: by } = permit(request, 'work');
+    const { name: by } = whoOf(request);
     const check = bodyAs(NewCheck, request);
     await runIdempotent(pool, request, async (sql) => {
       if (!(await addCheck(sql, shop, id, check, by))) throw notFound('instrument', id);

@@ -8,7 +8,7 @@ import type { NewJob } from '@tetrad/contracts';
 import { criteriaOf } from '../criteria/criteria-of';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { judgeJob, viewOf } from '../judgements/judge-job';
-import { actor, permit } from '../people/who';
+import { actor, permit, whoOf } from '../people/who';
 import { addJob, changeJob, findJob } from './jobs.sql';
 import type { Pool, Sql } from '../platform/database/pool';
 import { addSignOff } from '../signing/sign-offs.sql';
@@ -38,7 +38,7 @@ export function caseRoutes(pool: Pool): Router {
 
   router.post('/cases', async (request, response) => {
     const shop = shopParam(request);
-    const who = permit(request, 'work');
+    const who = whoOf(request);
     const checked = checkCase(request.body);
     if (!checked.ok)
       throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));

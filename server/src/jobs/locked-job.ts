@@ -3,7 +3,7 @@ import type { Request } from 'express';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import type { AuditAction } from '../audit-log/audit-log.sql';
 import { scopeOfRequest } from '../people/access';
-import { actor, permit } from '../people/who';
+import { actor } from '../people/who';
 import { judgingOutside } from '../judgements/judge-outside';
 import { findJob } from './jobs.sql';
 import type { JobRow } from './jobs.sql';
@@ -66,7 +66,6 @@ export function onLockedJob<Sent, Stored>(
   what: AuditAction | null,
   { send, work, isForClosed = false }: JobWork<Sent, Stored>,
 ): Promise<Stored | null> {
-  permit(request, 'work');
   const id = jobParam(request);
   const once = (): Promise<Stored> =>
     jobMutex.runExclusive(`${shopParam(request)} ${id}`, () =>

@@ -5,7 +5,7 @@ import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { wholeJob } from '../jobs/job-view';
 import { jobOf, withClosedJob } from '../jobs/locked-job';
 import { viewOf } from '../judgements/judge-job';
-import { actor, permit } from '../people/who';
+import { actor, whoOf } from '../people/who';
 import { touchJob } from '../jobs/jobs.sql';
 import type { Pool } from '../platform/database/pool';
 import { bodyAs, shopParam } from '../platform/http/body';
@@ -19,7 +19,7 @@ export function jobOutcomeRoutes(pool: Pool): Router {
 
   router.post('/outcomes', async (request, response) => {
     const shop = shopParam(request);
-    const who = permit(request, 'work');
+    const who = whoOf(request);
     const body = bodyAs(NewOutcome, request);
     await withClosedJob(pool, request, 'outcome-recorded', async (sql, job) => {
       if (!(await isSignedOff(sql, shop, job.id))) throw notSignedOff('never signed off');

@@ -1,8 +1,9 @@
 /** Who asks: told by the session, never by what a request says of itself. */
 import type { Request, RequestHandler } from 'express';
 import { PERMISSIONS, may } from '@tetrad/contracts';
+import { operationAt } from '@tetrad/contracts/operations';
 import type { PermissionName, SessionKind } from '@tetrad/contracts';
-import { Refusal, notFound, problem } from '../platform/http/problem';
+import { Refusal, noSuchAddress, notFound, problem } from '../platform/http/problem';
 import { inShop } from '../platform/database/working-shop';
 import type { SignedIn } from './session-store';
 
@@ -42,6 +43,20 @@ export function permit(request: Request, permission: PermissionName): SignedIn {
     problem(403, 'not-allowed', `${who.name} (${who.role}) may not ${words}. Those who may: ${roles.join(', ')}.`),
   );
 }
+
+/**
+ * Lets through who may ask the operation of this request, by the table of operations; what is not in the table is not there.
+ * Handlers ask only for what depends on more than the operation.
+ */
+export const permitted: RequestHandler = (request, _response, next) => {
+  const operation = operationAt(request.method, request.baseUrl + request.path);
+  if (!operation) throw new Refusal(noSuchAddress(request));
+  const { permission, ofOthers } = operation;
+  if (permission) permit(request, permission);
+  const person = ofOthers && /\/people\/([^/]+)/.exec(request.path)?.[1];
+  if (ofOthers && person !== whoOf(request).person) permit(request, ofOthers);
+  next();
+};
 
 /** Lets sessions of these kinds through. */
 export const only =

@@ -8,7 +8,7 @@ import { ownJob } from '../jobs/job-view';
 import { addJob, changeJob, findJob } from '../jobs/jobs.sql';
 import { judgeJob, viewJob } from '../judgements/judge-job';
 import { scopeOfRequest } from '../people/access';
-import { actor, permit } from '../people/who';
+import { actor, whoOf } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import { bodyAs, jobParam, shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
@@ -43,7 +43,7 @@ export function roundCheckRoutes(pool: Pool): Router {
 
   router.post('/jobs/:job/round-check', async (request, response) => {
     const [shop, id] = [shopParam(request), jobParam(request)];
-    const { name: by } = permit(request, 'work');
+    const { name: by } = whoOf(request);
     const body = bodyAs(RoundCheck, request);
     for (const [at, reading] of body.readings.entries())
       refuseImpossible(reading, body.system.nominalVolts, `readings[${at}].value`);
@@ -74,7 +74,7 @@ export function roundCheckRoutes(pool: Pool): Router {
 
   router.put('/vehicles/:vehicle/uses/:use', async (request, response) => {
     const [shop, vehicle, use] = [shopParam(request), uuidParam(request, 'vehicle'), uuidParam(request, 'use')];
-    const { name: by } = permit(request, 'work');
+    const { name: by } = whoOf(request);
     const body = bodyAs(VehicleUse, request);
     if (body.km === undefined && body.hours === undefined)
       throw misfit([{ field: 'km', found: 'nothing', allowed: 'kilometers or hours' }]);

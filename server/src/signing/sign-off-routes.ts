@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { NewSignOff } from '@tetrad/contracts';
 import { isSameDecision } from '@tetrad/core';
 import { judgeJob } from '../judgements/judge-job';
-import { identityKind, permit } from '../people/who';
+import { identityKind, permit, whoOf } from '../people/who';
 import type { SignedIn } from '../people/session-store';
 import { changeJob } from '../jobs/jobs.sql';
 import { newestJudgement } from '../judgements/judgements.sql';
@@ -30,7 +30,7 @@ export function signOffRoutes(pool: Pool): Router {
 
   router.post('/sign-offs', async (request, response) => {
     const shop = shopParam(request);
-    const signer = permit(request, 'sign-off');
+    const signer = whoOf(request);
     const body = bodyAs(NewSignOff, request);
     await withClosedJob(pool, request, 'signed-off', async (sql, job) => {
       if (job.status === 'closed' && !(await isStoredSignOff(sql, shop, job.id, body.id))) {

@@ -2,7 +2,7 @@ import type { ShopId } from '@tetrad/contracts';
 import { NewCapture } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import { closed, jobOf } from '../../jobs/locked-job';
-import { actor, permit, whoOf } from '../../people/who';
+import { actor, whoOf } from '../../people/who';
 import type { Pool } from '../../platform/database/pool';
 import { bodyAs, shopParam } from '../../platform/http/body';
 import { runIdempotent } from '../../platform/http/idempotency';
@@ -20,7 +20,6 @@ export const announceCapture =
   (pool) =>
   async (request, response) => {
     const shop = shopParam(request);
-    permit(request, 'work');
     const body = bodyAs(NewCapture, request);
     const at = await jobOf(pool, request);
     const { id: job } = at;

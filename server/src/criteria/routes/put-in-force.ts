@@ -1,5 +1,5 @@
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
-import { actor, permit } from '../../people/who';
+import { actor, whoOf } from '../../people/who';
 import { shopParam } from '../../platform/http/body';
 import { runIdempotent } from '../../platform/http/idempotency';
 import { notFound } from '../../platform/http/problem';
@@ -9,7 +9,7 @@ import type { CriteriaRoute } from './criteria-route';
 
 /** Puts a version in force: jobs of its set are judged by it from then on. */
 export const putVersionInForce: CriteriaRoute = (pool) => async (request, response) => {
-  const { name: by } = permit(request, 'edit-criteria');
+  const { name: by } = whoOf(request);
   const [shop, { id, version }] = [shopParam(request), versionParam(request)];
   refuseShipped(id, 'set');
   await runIdempotent(pool, request, async (sql) => {

@@ -1,7 +1,7 @@
 import { NewCriteria } from '@tetrad/contracts';
 import { checkCriteria } from '@tetrad/core';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
-import { actor, permit } from '../../people/who';
+import { actor, whoOf } from '../../people/who';
 import { bodyAs, shopParam } from '../../platform/http/body';
 import { runIdempotent } from '../../platform/http/idempotency';
 import { Refusal, misfit, problem } from '../../platform/http/problem';
@@ -15,7 +15,7 @@ const NEARLY_ALL = 0.9;
 
 /** Saves a version of a set of the shop's own; it is not in force yet. */
 export const saveVersion: CriteriaRoute = (pool, lists) => async (request, response) => {
-  const { name: by } = permit(request, 'edit-criteria');
+  const { name: by } = whoOf(request);
   const shop = shopParam(request);
   const body = bodyAs(NewCriteria, request);
   const { document, follows } = body;

@@ -44,6 +44,15 @@ export const notFound = (what: string, id: string): Refusal =>
     ]),
   );
 
+/** Of an address that nobody answers at. */
+export const noSuchAddress = ({
+  method,
+  originalUrl,
+}: {
+  readonly method: string;
+  readonly originalUrl: string;
+}): Problem => problem(404, 'no-such-address', `${method} ${originalUrl} is no address of this server.`);
+
 /** Faults that one answer names; a body that is wrong throughout has thousands. */
 const MAX_ERRORS = 100;
 
