@@ -112,6 +112,20 @@ describe('a job that is opened', () => {
     expect(asked).toHaveLength(4);
   });
 
+  it('one that was left is not asked for again, nor in another shop that is chosen then', async () => {
+    answer = () => throwError(() => UNAVAILABLE);
+    await open();
+    store.dispatch(JobActions.left());
+    await jest.advanceTimersByTimeAsync(10 * RETRY_MS);
+    store.dispatch(
+      SessionActions.known({
+        session: { ...signedIn(), shop: { id: 'two', name: 'Shop two', forgetsAtSignOut: false } },
+      }),
+    );
+    await jest.advanceTimersByTimeAsync(10 * RETRY_MS);
+    expect(asked).toEqual([`one ${JOB.id}`]);
+  });
+
   it('one that the shop does not have is not asked for again, and nothing old is shown for it', async () => {
     kept.set(`job one ${JOB.id}`, JOB);
     answer = () => throwError(() => GONE);

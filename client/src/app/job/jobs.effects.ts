@@ -9,8 +9,10 @@ import {
   distinctUntilChanged,
   filter,
   map,
+  merge,
   of,
   switchMap,
+  takeUntil,
   tap,
   timer,
   withLatestFrom,
@@ -44,18 +46,31 @@ export class JobsEffects {
   readonly #kept = inject(Kept);
   readonly #shop = chosenShop(this.#store);
 
+  /** The job that was opened, also the same one again; null once it is left. */
+  readonly #inView = merge(
+    this.#actions.pipe(
+      ofType(JobActions.opened),
+      map(({ id }): string | null => id),
+    ),
+    this.#actions.pipe(
+      ofType(JobActions.left),
+      map(() => null),
+    ),
+  );
+
   readonly load = createEffect(() =>
-    combineLatest([this.#actions.pipe(ofType(JobActions.opened)), this.#shop]).pipe(
+    combineLatest([this.#inView, this.#shop]).pipe(
       withLatestFrom(this.#store.select(selectItems)),
-      // a job that is only on this device cannot be asked for
-      filter(([[{ id }], items]) => !items.some((item) => item.kind === 'new-job' && item.job === id)),
-      switchMap(([[{ id }, shop]]) =>
-        this.#api.job(shop, id).pipe(
-          orKept(this.#kept, keyOf(shop, id), {
-            loaded: (job) => JobActions.loaded({ job }),
-            failed: (problem) => JobActions.failed({ id, problem }),
-          }),
-        ),
+      switchMap(([[id, shop], items]) =>
+        // a job that is only on this device cannot be asked for
+        id === null || items.some((item) => item.kind === 'new-job' && item.job === id)
+          ? EMPTY
+          : this.#api.job(shop, id).pipe(
+              orKept(this.#kept, keyOf(shop, id), {
+                loaded: (job) => JobActions.loaded({ job }),
+                failed: (problem) => JobActions.failed({ id, problem }),
+              }),
+            ),
       ),
     ),
   );
@@ -70,6 +85,7 @@ export class JobsEffects {
           switchMap(([, shop]) => this.#api.job(shop, id)),
           map((job) => JobActions.loaded({ job })),
           catchError((failure: HttpErrorResponse) => of(JobActions.failed({ id, problem: problemOf(failure) }))),
+          takeUntil(this.#inView), // left, or another one is asked for
         ),
       ),
     ),
