@@ -53,7 +53,7 @@ beforeEach(() => {
       provideState(sessionFeature),
       provideEffects(SessionEffects),
       { provide: Api, useValue: api },
-      { provide: Router, useValue: { navigate: (...words: unknown[]) => went.push(words) } },
+      { provide: Router, useValue: { url: '/jobs/7', navigate: (...words: unknown[]) => went.push(words) } },
       {
         provide: Kept,
         useValue: {
@@ -91,6 +91,19 @@ it('without the server whoever was here last works on, and is told', async () =>
   const store = await load();
   expect(store.selectSignal(selectWho)()).toBe('Ilse');
   expect(store.selectSignal(selectSessionLoading)().state).toBe('failed');
+});
+
+it('in another shop the job in view is left; the same shop, another person, changes nothing of it', async () => {
+  const store = TestBed.inject(Store);
+  const known = (name: string, shop: string) => {
+    const session = signedIn(name, 'technician');
+    store.dispatch(SessionActions.known({ session: { ...session, shop: { ...session.shop, id: shop } } }));
+  };
+  known('Ilse Marrow', 'one');
+  known('Ove Lind', 'one');
+  expect(went).toEqual([]);
+  known('Ove Lind', 'two');
+  expect(went).toEqual([[['/floor']]]);
 });
 
 it('a session that waits for a password of one’s own may do nothing in the shop', async () => {

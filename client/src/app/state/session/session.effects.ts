@@ -4,7 +4,7 @@ import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import type { Action } from '@ngrx/store';
-import { EMPTY, catchError, map, of, switchMap, tap, timer, withLatestFrom } from 'rxjs';
+import { EMPTY, catchError, filter, map, of, pairwise, switchMap, tap, timer, withLatestFrom } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type { Problem, SessionView } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
@@ -18,6 +18,8 @@ const KEY = 'session';
 const DEMO_SHOP_KEY = 'tetrad.shop';
 const RETRY_MS = 3000;
 const SIGN_IN = '/sign-in';
+/** Screens of one thing that one shop has. */
+const OF_ONE_SHOP = /^\/(jobs|vehicles)\/[^/]/;
 /** The key of a QR code, in the part of the address that is never sent. */
 const PAIRING = /^#key=(.+)$/;
 
@@ -51,6 +53,19 @@ export class SessionEffects {
       this.#actions.pipe(
         ofType(SessionActions.known),
         tap(({ session }) => void this.#kept.put(KEY, session)),
+      ),
+    { dispatch: false },
+  );
+
+  /** In another shop the job or vehicle in view is not there: its screen is left, and what was typed stays with its job. */
+  readonly leave = createEffect(
+    () =>
+      this.#actions.pipe(
+        ofType(SessionActions.known),
+        map(({ session }) => session.shop.id),
+        pairwise(),
+        filter(([before, now]) => before !== now && OF_ONE_SHOP.test(this.#router.url)),
+        tap(() => void this.#router.navigate(['/floor'])),
       ),
     { dispatch: false },
   );
