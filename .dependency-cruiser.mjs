@@ -38,7 +38,12 @@ const noUpward = (root, rows) =>
 
 export default {
   forbidden: [
-    { name: 'no-circle', severity: 'error', from: { path: '^(core|contracts)/src/' }, to: { circular: true } },
+    {
+      name: 'no-circle',
+      severity: 'error',
+      from: { path: '^(core|contracts|server|client)/src/' },
+      to: { circular: true },
+    },
     ...noUpward('core/src', CORE_FLOORS),
     ...noUpward(
       'core/src/judge',

@@ -3,7 +3,7 @@ import { checkCase, describeMisfits } from '@tetrad/core';
 import type { System } from '@tetrad/core';
 import fc from 'fast-check';
 import { draftOf, systemForm, systemOf } from '../src/app/label/system-draft';
-import type { SystemDraft } from '../src/app/label/system-draft';
+import type { SystemDraft } from '../src/app/label/typed-system';
 
 const bare: System = { nominalVolts: 12, battery: { chemistry: 'flooded' } };
 const caseOf = (system: unknown) => checkCase({ format: 'tetrad-case/1', system, readings: [] });

@@ -18,7 +18,7 @@ import { mayDecide } from './rank/part-of';
 import { rankFaults } from './rank/rank-faults';
 import type { Ranked } from './rank/rank-faults';
 import { findingsOf } from './weigh';
-import { directReadings } from './weigh/direct-readings';
+import { directReadings } from './rank/direct-readings';
 
 /** What one pass tells, as far as the choice of an action. */
 export interface WeighedPass {

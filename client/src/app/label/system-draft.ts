@@ -1,31 +1,10 @@
 import { FormControl, FormGroup } from '@angular/forms';
-import type { Chemistry, NominalVolts, RatingStandard, System } from '@tetrad/core';
+import type { RatingStandard, System } from '@tetrad/core';
 import { figureOf, fitsFigure } from '../kit/forms/figure';
 import type { FigureRule } from '../kit/forms/figure';
 import { SYSTEM_FIGURES } from './system-rows';
 import type { FigureField } from './system-rows';
-
-/** A system as it is typed: texts, so that nothing typed is lost before it is understood. */
-export interface SystemDraft {
-  readonly nominal: NominalVolts;
-  readonly chemistry: Chemistry;
-  readonly rating: string;
-  readonly standard: RatingStandard;
-  readonly capacity: string;
-  readonly arrangement: 'single' | 'parallel' | 'series';
-  readonly count: string;
-  readonly caps: '' | 'yes' | 'no';
-  readonly cylinders: string;
-  readonly fuel: '' | 'petrol' | 'diesel';
-  readonly litres: string;
-  readonly alternator: string;
-  readonly regulation: '' | 'fixed' | 'commanded';
-  readonly drawMin: string;
-  readonly drawMax: string;
-  readonly chargeMin: string;
-  readonly chargeMax: string;
-  readonly crankMin: string;
-}
+import type { SystemDraft } from './typed-system';
 
 const text = (value: number | undefined): string => (value === undefined ? '' : String(value));
 

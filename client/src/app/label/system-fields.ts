@@ -7,7 +7,8 @@ import { Fold } from '../kit/fold';
 import { controlValue } from '../kit/forms/control-value';
 import { Figure, figureOf } from '../kit/forms/figure';
 import { Select } from '../kit/select';
-import type { SystemDraft, SystemForm } from './system-draft';
+import type { SystemForm } from './system-draft';
+import type { SystemDraft } from './typed-system';
 import { SYSTEM_FIGURES, SYSTEM_ROWS } from './system-rows';
 
 /** The battery's label, and behind it the pack, the engine, the alternator and the maker's figures. */

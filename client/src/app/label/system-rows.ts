@@ -2,7 +2,7 @@
 import { LABEL_FIGURES } from '@tetrad/core';
 import type { FigureRule } from '../kit/forms/figure';
 import type { Option } from '../kit/value-control';
-import type { SystemDraft } from './system-draft';
+import type { SystemDraft } from './typed-system';
 
 /** Fields that hold a figure as text. */
 export type FigureField = {

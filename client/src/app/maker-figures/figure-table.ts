@@ -4,7 +4,7 @@ import { CHEMISTRIES, NOMINAL_VOLTS, RATING_STANDARDS } from '@tetrad/core';
 import { parse } from 'papaparse';
 import { figureOf } from '../kit/forms/figure';
 import { BLANK_DRAFT, draftOf, systemOf } from '../label/system-draft';
-import type { SystemDraft } from '../label/system-draft';
+import type { SystemDraft } from '../label/typed-system';
 import { SYSTEM_FIGURES } from '../label/system-rows';
 import type { FigureField } from '../label/system-rows';
 

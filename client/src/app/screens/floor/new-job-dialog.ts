@@ -34,7 +34,7 @@ import { Suggest } from '../../kit/suggest';
 import { PARTS_REPLACED } from '../../label/parts-replaced';
 import { ScanButton } from '../../label/scan-button';
 import { BLANK_DRAFT, draftOf } from '../../label/system-draft';
-import type { SystemDraft } from '../../label/system-draft';
+import type { SystemDraft } from '../../label/typed-system';
 import { SystemFields } from '../../label/system-fields';
 import { VinField } from '../../label/vin-field';
 import { specifiedWords } from '../../maker-figures/figure-words';

@@ -4,7 +4,7 @@ import type { Finding } from '../../evidence/finding';
 import type { FaultName } from '../../format/names';
 import type { Failure } from '../derive/failures';
 import { message } from '../messages';
-import type { Ranked } from '../rank/rank-faults';
+import type { Ranked } from './rank-faults';
 
 /** Over this how many times its limit a reading is says nothing more. */
 const MAX_TOLD = 100;
