@@ -107,6 +107,14 @@ describe('readings of one moment', () => {
     expect(gradeOf(judged(rest(12.6), ...readings), 'starter-control-voltage', readings)).toBe('within');
   });
 
+  it('the volts at the motor are held against the same crank', () => {
+    const motor = read('starter-motor-voltage', 8.9);
+    const readings = [at(crank(11.6), 1), at(crank(9.2), 30), at(motor, 31)];
+    const { readings: graded } = judged(rest(12.6), ...readings);
+    expect(graded.at(-1)).toMatchObject({ grade: 'within' });
+    expect(graded.at(-1)!.because).toContain('9.20 V');
+  });
+
   it('and is too low beside the other', () => {
     const readings = [at(crank(9), 10), at(control, 30), at(crank(11.6), 31)];
     expect(gradeOf(judged(rest(12.6), ...readings), 'starter-control-voltage', readings)).toBe('outside');

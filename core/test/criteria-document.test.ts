@@ -53,6 +53,12 @@ it('every figure of every limit has its domain: beyond it the field is named', (
 
 it.each<[string, string, readonly Limit[]]>([
   ['ends the wrong way round', 'limits[0].rule.max', [limitOf('charging-voltage', { kind: 'band', min: 15, max: 13 })]],
+  ['a drop limit of what is no path', 'limits[0].test', [limitOf('ripple-ac', { kind: 'drop', max: 0.1 })]],
+  [
+    'a share of its rating of what has none',
+    'limits[0].test',
+    [limitOf('starter-draw', { kind: 'rated-share', minShare: 0.7 })],
+  ],
   ['no end at all', 'limits[0].rule', [limitOf('ripple-ac', { kind: 'band' })]],
   [
     'a zone wider than its limit',

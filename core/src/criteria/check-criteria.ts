@@ -1,7 +1,9 @@
 /** What is wrong with a set beyond its shape: ends that are the wrong way round, limits that contradict each other. */
 import { PATHS, PATH_TESTS } from '../circuit/paths';
 import type { PathTest } from '../circuit/paths';
+import type { TestName } from '../format/names';
 import type { CriteriaSet, Limit, LimitConditions } from './criteria-set';
+import { RULES } from './rules';
 
 /** One thing that is wrong, with its place in the document. */
 export interface CriteriaFault {
@@ -28,8 +30,16 @@ export function checkCriteria({ limits, expectedDraw }: CriteriaSet): readonly C
   ];
 }
 
-function limitFaults({ rule, borderline }: Limit, field: string): readonly CriteriaFault[] {
+function limitFaults({ test, rule, borderline }: Limit, field: string): readonly CriteriaFault[] {
   const faults: CriteriaFault[] = [];
+  const { tests }: { readonly tests?: readonly TestName[] } = RULES[rule.kind];
+  // a limit that no reading of the test can be brought to would be accepted and never applied
+  if (tests && !tests.includes(test))
+    faults.push({
+      field: `${field}.test`,
+      found: test,
+      allowed: `a test that “${rule.kind}” can judge: ${tests.join(', ')}`,
+    });
   if (rule.kind === 'band') {
     const { min, max, ceiling } = rule;
     if (min === undefined && max === undefined)

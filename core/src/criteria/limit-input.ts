@@ -32,8 +32,8 @@ export interface LimitInput {
   readonly ambientCelsius: number | undefined;
   /** Resting voltage, V; null where none was read. */
   readonly resting: number | null;
-  /** What the posts had in the crank of a control voltage, V; null where they were not read, and of other tests. */
-  readonly cranking: number | null;
+  /** What the posts had in the crank of this reading, V; null where they were not read. */
+  readonly cranking: () => number | null;
   /** The usual draw of the starter. */
   readonly draw: DrawRange;
   /** Cold-cranking amps (SAE) of the pack; null where the label does not tell. */

@@ -92,7 +92,7 @@ function inputOf(reading: Reading, { scales }: LimitedTest, context: CaseContext
     temperatureFactor: 1,
     ambientCelsius: conditions?.ambientCelsius ?? conditions?.batteryCelsius,
     resting: context.resting,
-    cranking: test === 'starter-control-voltage' ? crankedBeside(reading, context) : null,
+    cranking: () => crankedBeside(reading, context),
     draw: context.draw,
     packCca: context.packCca,
     isLabelDoubted: context.labelDoubt !== null,

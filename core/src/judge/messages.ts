@@ -32,6 +32,7 @@ export interface GradeMessages {
 export interface VoidMessages {
   readonly 'voided-by-hand': { readonly reason: string };
   readonly 'outside-physics': {
+    readonly test: TestName;
     readonly value: number;
     readonly min: number;
     readonly max: number;

@@ -15,6 +15,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const charge: Rule<ChargeFloor> = {
+  tests: ['resting-voltage'],
   fields: {
     minShare: { name: 'State of charge at least', unit: 'share', min: 0, max: 1 },
   },

@@ -32,6 +32,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const commanded: Rule<Commanded> = {
+  tests: ['charging-voltage'],
   fields: {
     tolerance: { name: 'From its target', unit: 'V', min: 0, max: 2 },
     minVolts: { name: 'Lowest target', unit: 'V', min: 11, max: 15, isOptional: true },

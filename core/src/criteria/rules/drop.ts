@@ -1,3 +1,4 @@
+import { PATH_TESTS } from '../../circuit/paths';
 import type { TestName } from '../../format/names';
 import { sayer } from '../../format/message';
 import type { Voice } from '../../format/message';
@@ -28,6 +29,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const drop: Rule<Drop> = {
+  tests: PATH_TESTS,
   fields: {
     max: { name: 'At most, at the usual current', unit: 'V', min: 0.01, max: 3 },
   },

@@ -12,6 +12,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const expectedDraw: Rule<UsualDraw> = {
+  tests: ['starter-draw'],
   fields: {},
   phrases,
   // a typical range has soft ends, a share of its upper one; the maker's has none

@@ -34,6 +34,7 @@ function byBattery({ capacityAh }: System['battery'], cca: number | null, celsiu
 
 /** Before that the battery takes back what the start took, whatever its state. Batteries in parallel share the current. */
 export const intoBattery: Rule<IntoBattery> = {
+  tests: ['battery-current'],
   fields: {
     maxAmps: { name: 'At most', unit: 'A', min: 0, max: 200 },
     fromMinutes: { name: 'From so long after the start', unit: 'min', min: 0, max: 60 },

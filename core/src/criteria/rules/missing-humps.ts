@@ -17,6 +17,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const missingHumps: Rule<MissingHumps> = {
+  tests: ['ripple-waveform'],
   fields: {
     most: { name: 'Humps missing of six, at most', unit: '', min: 0, max: 5 },
   },

@@ -14,6 +14,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const ohmsTimesCca: Rule<OhmsTimesCca> = {
+  tests: ['internal-resistance'],
   fields: {
     max: { name: 'Volts per CCA, at most', unit: 'V', min: 0.5, max: 20 },
   },

@@ -14,6 +14,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const outputShare: Rule<OutputShare> = {
+  tests: ['alternator-current'],
   fields: {
     minShare: { name: 'Of its rating, at least', unit: 'share', min: 0, max: 1 },
   },

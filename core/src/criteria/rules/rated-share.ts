@@ -15,6 +15,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const ratedShare: Rule<RatedShare> = {
+  tests: ['conductance'],
   fields: {
     minShare: { name: 'Of its rating, at least', unit: 'share', min: 0, max: 1.2 },
   },

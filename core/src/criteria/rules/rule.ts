@@ -1,4 +1,5 @@
 import type { Message, PhraseTable } from '../../format/message';
+import type { TestName } from '../../format/names';
 import type { LimitInput } from '../limit-input';
 
 /** What a rule makes of a reading; what it leaves out is the reading itself, in its own unit. */
@@ -30,6 +31,8 @@ export interface RuleField {
 
 /** A kind of limit: how its figures become an allowed range for one reading. */
 export interface Rule<F> {
+  /** The tests whose readings have what it needs; absent: every test. */
+  readonly tests?: readonly TestName[];
   /** Its figures; the points of a floor by temperature are a list of pairs [°C, figure]. */
   readonly fields: { readonly [K in keyof F]-?: RuleField };
   /**

@@ -15,6 +15,7 @@ const phrases = {
 const say = sayer(phrases);
 
 export const spread: Rule<CellSpread> = {
+  tests: ['specific-gravity'],
   fields: {
     max: { name: 'Between cells, at most', unit: 'SG', min: 0, max: 0.3 },
   },

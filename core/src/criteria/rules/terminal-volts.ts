@@ -28,6 +28,7 @@ const LEAST_ENABLE_VOLTS = 5;
 
 /** A figure whose terminal nobody told fits one that has the battery's volts, or it says nothing: it is only noted. */
 export const terminalVolts: Rule<TerminalVolts> = {
+  tests: ['excitation-voltage'],
   fields: {
     underBattery: { name: 'Supply or sense, under the battery at most', unit: 'V', min: 0, max: 6 },
     lampMin: { name: 'Lamp terminal, at least', unit: 'V', min: 0, max: 6 },

@@ -15,13 +15,14 @@ const phrases = {
 const say = sayer(phrases);
 
 export const underBattery: Rule<UnderBattery> = {
+  tests: ['starter-control-voltage', 'starter-motor-voltage'],
   fields: {
     maxVolts: { name: 'Under the battery’s volts, at most', unit: 'V', min: 0, max: 6 },
   },
   zone: scaledZone,
   phrases,
   resolve({ maxVolts }, value, { cranking, resting, scale }) {
-    const there = cranking ?? resting;
+    const there = cranking() ?? resting;
     if (there === null) return null;
     const max = maxVolts * scale;
     const min = there - max;

@@ -47,7 +47,7 @@ function notPhysical(reading: Reading, { case: { system } }: VehicleFacts): Mess
   const wrong = outsidePhysics(reading, nominalVolts);
   if (!wrong) return null;
   const { slip, ...figures } = wrong;
-  return message('outside-physics', { ...figures, ...(slip && { meant: slip.value }) });
+  return message('outside-physics', { test: reading.test, ...figures, ...(slip && { meant: slip.value }) });
 }
 
 type Doubt = (reading: Reading) => Message | null;

@@ -54,9 +54,12 @@ const GRADES = {
 
 const VOIDS = {
   'voided-by-hand': (w: { reason: string }) => `Voided: ${w.reason}`,
-  'outside-physics': (w: { value: number; min: number; max: number; unit: string; meant?: number }, voice: Voice) =>
+  'outside-physics': (
+    w: { test: TestName; value: number; min: number; max: number; unit: string; meant?: number },
+    voice: Voice,
+  ) =>
     `${w.value} ${w.unit} is outside what this test can show (${w.min} to ${w.max} ${w.unit}).` +
-    (w.meant === undefined ? '' : ` Was ${voice.quantity(w.meant, w.unit)} meant?`),
+    (w.meant === undefined ? '' : ` Was ${voice.value(w.test, w.meant)} meant?`),
 } satisfies PhrasesFor<VoidMessages>;
 
 interface DropSaid {

@@ -212,7 +212,7 @@ export class ReadingEntry {
   }
 
   protected readonly scaleOf = rulerScale;
-  protected readonly showMeant = (value: number): string => this.#voice.voice().quantity(value, this.row().unit);
+  protected readonly showMeant = (value: number): string => this.#voice.voice().value(this.step().test, value);
 
   protected take(index: number, text: string): void {
     this.form()?.controls.typed.at(index).setValue(text);
