@@ -9,9 +9,9 @@ const USUAL_VOLTS = 12;
 /** With less than this share of the battery's volts at its control terminal a solenoid does not close. */
 const CLOSES_FROM = 0.6;
 
-/** What the posts had in the crank of this reading, V; a crank of one battery alone is another one. */
+/** What the posts had in the crank of this reading, V; null where nobody read it. */
 export const crankedBeside = (reading: Reading, context: CaseContext): number | null =>
-  beside(reading, 'cranking-voltage', context, ({ conditions }) => conditions?.isolated === undefined)?.value ?? null;
+  beside(reading, 'cranking-voltage', context)?.value ?? null;
 
 /** The battery's volts while the key was at start for this reading, V: as read cranking, else at rest, else the usual. */
 export const voltsUnderKey = (reading: Reading, context: CaseContext): number =>

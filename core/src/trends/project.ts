@@ -1,7 +1,7 @@
 /** When a series will reach its limit, by a robust line through its points, with a band that holds four times of five. */
-import { TheilSenRegression } from 'ml-regression-theil-sen';
 import { mad } from 'simple-statistics';
 import { randomOf } from '../circuit/model/random';
+import { theilSen } from './theil-sen';
 
 /** One figure of a series at a day. */
 export interface DatedFigure {
@@ -43,14 +43,14 @@ export function projectFall(points: readonly DatedFigure[], limit: number): Proj
   const last = x.at(-1) ?? 0;
   if (ordered.length < LEAST_POINTS || last < LEAST_DAYS) return null;
   const y = ordered.map(({ value }) => value);
-  const line = new TheilSenRegression(x, y);
+  const line = theilSen(x, y);
   if (!(line.slope < 0)) return null;
   const fitted = x.map((day) => line.intercept + line.slope * day);
   const scatter = AS_DEVIATION * mad(y.map((value, at) => value - fitted[at]!));
   const random = randomOf(ordered.length);
   const days = Array.from({ length: DRAWS }, () => {
     const drawn = fitted.map((value, at) => value + random.normal(0, Math.max(scatter, ordered[at]!.spread)));
-    const again = new TheilSenRegression(x, drawn);
+    const again = theilSen(x, drawn);
     const slope = again.slope * Math.exp(random.normal(STEEPER, BENDS));
     const here = again.intercept + again.slope * last;
     return slope < 0 ? last + Math.max(0, (here - limit) / -slope) : Infinity;

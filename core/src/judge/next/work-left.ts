@@ -23,9 +23,6 @@ const FOUND_AFTER = 0.75;
 /** The starter cools between one crank and the next, min. */
 const COOLING_MINUTES = usualSeconds('cool-down') / 60;
 
-/** From this probability on a fault’s proof is reckoned with. */
-const SUSPECTED = 0.2;
-
 export interface Left {
   /** What is still to be read until a decision, by visit. */
   readonly plan: readonly Visit[];
@@ -73,7 +70,7 @@ export function workLeft(
 
 /** Faults that the work is planned for: each may turn out to be the one. */
 const suspectedIn = ({ probability, gradedCase }: ProvenCase): readonly FaultName[] =>
-  FAULT_NAMES.filter((fault) => probability[fault] >= SUSPECTED && mayDecide(fault, gradedCase));
+  FAULT_NAMES.filter((fault) => probability[fault] >= threshold('suspected') && mayDecide(fault, gradedCase));
 
 /** The steps with what lies between them. */
 function minutesOf(steps: readonly StepName[], gradedCase: GradedCase): number {

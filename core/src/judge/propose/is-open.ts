@@ -1,7 +1,7 @@
 /** Whether a step is still to be taken: not done, possible, and not void or unsafe in the present state. */
 import type { StepName, TestName } from '../../format/names';
 import type { Step as StepRow } from '../../evidence/step';
-import { PATH_TESTS, isCrankingPath, isPartOf, isPathTest, pathOf } from '../../circuit/paths';
+import { PATH_TESTS, isCrankingPath, isPartOf, pathOf } from '../../circuit/paths';
 import type { PathTest } from '../../circuit/paths';
 import { TESTS, isTestName, stepOf } from '../../trade/tables';
 import {
@@ -50,11 +50,14 @@ export const canRead = (test: TestName, gradedCase: GradedCase): boolean =>
   !notPossible(gradedCase, test) &&
   triesOf(test, gradedCase) < MAX_TRIES * Math.max(TESTS[test].places.length, gradedCase.units.length + 1);
 
-/** The paths that this one is a piece of, at the same current. */
-const wholesOf = (name: StepName): readonly PathTest[] =>
-  isPathTest(name)
-    ? PATH_TESTS.filter((whole) => isPartOf(name, whole) && pathOf(whole).loadedBy === pathOf(name).loadedBy)
-    : [];
+/** For each path those that it is a piece of, at the same current. */
+const WHOLES: ReadonlyMap<StepName, readonly PathTest[]> = new Map(
+  PATH_TESTS.map((part) => [
+    part,
+    PATH_TESTS.filter((whole) => isPartOf(part, whole) && pathOf(whole).loadedBy === pathOf(part).loadedBy),
+  ]),
+);
+const wholesOf = (name: StepName): readonly PathTest[] => WHOLES.get(name) ?? [];
 
 /** The whole path was read and is good: none of its pieces loses too much. */
 const isPieceOfGoodWhole = (name: StepName, gradedCase: GradedCase): boolean =>
