@@ -65,9 +65,7 @@ export default {
           { tsconfig: '<rootDir>/client/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
         ],
       },
-      transformIgnorePatterns: [
-        'node_modules/(?!.*\\.mjs$|idb|@angular|@ngrx|primeng|is-any-array|ml-regression-base/node_modules)',
-      ],
+      transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|idb|@angular|@ngrx|primeng)'],
     },
   ],
 };

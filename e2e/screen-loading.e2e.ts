@@ -18,6 +18,24 @@ test('a screen that cannot be fetched is told in place of an empty page, and ope
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
+test('a screen that is slow to come stands in the place of the last one, never above it', async ({ page, app }) => {
+  await page.goto(`${app.url}/floor`);
+  const row = page.getByRole('link', { name: 'Meals van 1.8 petrol' }).first();
+  await row.waitFor();
+  await page.locator('tt-toast-outlet').waitFor({ state: 'attached' });
+  let letCome = (): void => undefined;
+  const comes = new Promise<void>((resolve) => (letCome = resolve));
+  await page.route('**/*.js', async (route) => {
+    await comes;
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'Instruments' }).click();
+  await expect(page.getByText('Loading the screen …')).toBeVisible();
+  await expect(row).toBeHidden();
+  letCome();
+  await expect(page.getByRole('heading', { name: 'Instruments' })).toBeVisible();
+});
+
 test('a part of a screen that cannot be fetched is told in its place, and is there once the page is loaded again', async ({
   page,
   app,

@@ -53,6 +53,24 @@ describe('the document', () => {
     expect(told.length).toBeGreaterThan(70);
   });
 
+  it('names its server, what each group is about, and a problem of every operation; no schema stands there unused', () => {
+    const whole = JSON.parse(readFileSync('docs/openapi.json', 'utf8')) as {
+      readonly servers: readonly object[];
+      readonly tags: readonly { readonly description?: string }[];
+      readonly paths: Readonly<Record<string, Readonly<Record<string, { readonly responses: object }>>>>;
+      readonly components: { readonly schemas: Readonly<Record<string, object>> };
+    };
+    expect(whole.servers).toHaveLength(1);
+    for (const { description } of whole.tags) expect(description).toMatch(/\w.*\.$/);
+    for (const operations of Object.values(whole.paths))
+      for (const { responses } of Object.values(operations)) expect(Object.keys(responses)).toContain('4XX');
+    const text = JSON.stringify(whole);
+    const unused = Object.keys(whole.components.schemas).filter(
+      (name) => !text.includes(`"#/components/schemas/${name}"`),
+    );
+    expect(unused).toEqual([]);
+  });
+
   it('is valid OpenAPI 3.1', () => {
     const code = `const { Validator } = await import('@seriousme/openapi-schema-validator');
       const validator = new Validator();

@@ -3,6 +3,7 @@ import type { OperationGroup } from './operation';
 
 export const CRITERIA: OperationGroup = {
   name: 'Criteria',
+  about: 'The limit sets of the shop.',
   operations: [
     {
       ...{ id: 'listCriteria', method: 'GET', path: '/criteria', isOpenToKeys: true },

@@ -7,6 +7,7 @@ import type { OperationGroup } from './operation';
 
 export const INSTRUMENTS: OperationGroup = {
   name: 'Instruments and captures',
+  about: 'What is read with, and recordings of it.',
   operations: [
     {
       ...{ id: 'listInstruments', method: 'GET', path: '/instruments', isOpenToKeys: true },

@@ -13,6 +13,7 @@ const newJob = { status: 201, type: 'JobView' } as const;
 
 export const JOBS: OperationGroup = {
   name: 'Jobs',
+  about: 'What a vehicle is in for: its evidence, waits, decision and outcome.',
   operations: [
     {
       ...{ id: 'listJobs', method: 'GET', path: '/jobs', query: FloorQuery, isOpenToKeys: true },

@@ -29,6 +29,8 @@ export interface Operation {
 /** A group of routes, as the document shows them. */
 export interface OperationGroup {
   readonly name: string;
+  /** What it is about, in a sentence. */
+  readonly about: string;
   readonly operations: readonly Operation[];
 }
 

@@ -6,6 +6,7 @@ const AT = '/api/session';
 /** Of no shop: signing in, and what tells of the server. */
 export const SESSION: OperationGroup = {
   name: 'Signing in, server',
+  about: 'Sessions, and how the server is.',
   operations: [
     {
       ...{ id: 'getSession', method: 'GET', path: AT, isOpenToKeys: false },

@@ -5,6 +5,7 @@ import type { OperationGroup } from './operation';
 
 export const SHOP: OperationGroup = {
   name: 'Shop, people and keys',
+  about: 'Who works here, what holds for all devices, the audit log, keys and webhooks.',
   operations: [
     {
       ...{ id: 'getSettings', method: 'GET', path: '/settings', permission: 'change-shop', isOpenToKeys: false },

@@ -9,6 +9,7 @@ import type { OperationGroup } from './operation';
 
 export const VEHICLES: OperationGroup = {
   name: 'Vehicles',
+  about: 'Vehicles of the shop, their visits and makers’ figures.',
   operations: [
     {
       ...{ id: 'listVehicles', method: 'GET', path: '/vehicles', query: VehicleQuery, isOpenToKeys: true },
@@ -138,6 +139,7 @@ export const VEHICLES: OperationGroup = {
 
 export const ROUNDS: OperationGroup = {
   name: 'Rounds',
+  about: 'Checks of many vehicles by plan.',
   operations: [
     {
       ...{ id: 'listRounds', method: 'GET', path: '/rounds', permission: 'see-all-jobs', isOpenToKeys: true },

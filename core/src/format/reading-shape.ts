@@ -100,7 +100,10 @@ const readingSchema = (perTest: PerTest): JsonSchema => ({
         properties: { value: { anyOf: [value.schema, { type: 'null' }] }, conditions: carried.schema },
       },
     })),
-    { if: { properties: { value: { type: 'null' } } }, then: { required: ['notPossible'] } },
+    {
+      if: { properties: { value: { type: 'null' } } },
+      then: { properties: { notPossible: {} }, required: ['notPossible'] },
+    },
   ],
 });
 

@@ -18,6 +18,8 @@ export function bodySchemas(): Readonly<Record<string, object>> {
     classTransformerMetadataStorage: defaultMetadataStorage as never,
     refPointerPrefix: REFERENCE,
     additionalConverters: {
+      // only days are taken; a date or a time, as the package writes it, cannot be told apart
+      isIso8601: () => ({ type: 'string', format: 'date' }),
       // a part of the open format, by its own shape
       customValidation: ({ context }) => {
         const fitting = (context as { readonly fitting?: Fitting } | undefined)?.fitting;

@@ -94,12 +94,27 @@ function operationOf(operation: Operation, tag: string, bodies: Readonly<Record<
     security: isOpenToKeys ? [{ session: [] }, { key: [] }] : [{ session: [] }],
     parameters: parametersOf(operation, bodies),
     ...(content && { requestBody: { required: true, content } }),
-    responses: { [answer.status]: answerOf(answer), default: PROBLEM },
+    responses: { [answer.status]: answerOf(answer), '4XX': PROBLEM, default: PROBLEM },
   };
 }
 
 /** The document as its file holds it. */
 export const openApiText = (): string => `${JSON.stringify(openApiDocument(), null, 1)}\n`;
+
+/** The schemas that the paths refer to, and those that these refer to. */
+function usedOf(schemas: Readonly<Record<string, Json>>, paths: unknown): Readonly<Record<string, Json>> {
+  const used: Record<string, Json> = {};
+  const take = (text: string): void => {
+    for (const [, name] of text.matchAll(/"#\/components\/schemas\/([\w.-]+)"/g)) {
+      const schema = schemas[name!];
+      if (!schema || used[name!]) continue;
+      used[name!] = schema;
+      take(JSON.stringify(schema));
+    }
+  };
+  take(JSON.stringify(paths));
+  return Object.fromEntries(Object.entries(schemas).filter(([name]) => name in used));
+}
 
 function openApiDocument(): Json {
   const bodies = bodySchemas() as Readonly<Record<string, Json>>;
@@ -120,10 +135,12 @@ function openApiDocument(): Json {
         'Battery, starter and alternator: jobs, their evidence and what the judge says of it. Times are ISO 8601 in UTC; quantities are plain SI.',
       license: { name: 'MIT', identifier: 'MIT' },
     },
-    tags: OPERATION_GROUPS.map(({ name }) => ({ name })),
+    // wherever the workshop's server stands: addresses are below its own
+    servers: [{ url: '/', description: 'The server that this document comes from.' }],
+    tags: OPERATION_GROUPS.map(({ name, about }) => ({ name, description: about })),
     paths,
     components: {
-      schemas: { ...own, ...answers, ...bodies },
+      schemas: usedOf({ ...own, ...answers, ...bodies }, paths),
       securitySchemes: {
         key: { type: 'http', scheme: 'bearer', description: 'A key that an administrator made: `tetrad.SHOP.TOKEN`.' },
         session: { type: 'apiKey', in: 'cookie', name: 'tetrad.session', description: 'Somebody who is signed in.' },
