@@ -24,7 +24,8 @@ function each(check: (said: Judgement, subject: Case) => number): number {
       const subject = visitOf(visit);
       looked += check(judge(subject, schoolById(visit.school)!), subject);
     }),
-    { numRuns: 400 },
+    // so many that what few visits show is looked at often enough by any draw
+    { numRuns: 700 },
   );
   return looked;
 }
@@ -159,8 +160,7 @@ describe('what is said for and against a fault', () => {
         }
       return count;
     });
-    // how many of the visits show one is chance: some 30, from 20 on it is no empty look
-    expect(looked).toBeGreaterThan(20);
+    expect(looked).toBeGreaterThan(30);
   });
 
   test('what was seen or complained of is in the case', () => {
@@ -199,7 +199,7 @@ describe('what is said for and against a fault', () => {
         }
       return count;
     });
-    expect(looked).toBeGreaterThan(5); // some 10 by chance
+    expect(looked).toBeGreaterThan(10);
   });
 });
 

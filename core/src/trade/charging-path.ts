@@ -1,5 +1,5 @@
 /** The charging path is read in one; its sides by themselves where that fails, cannot be done, or one of them is begun with. */
-import { latest, notPossible, readingsOf } from '../evidence/case-context';
+import { readingsOf } from '../evidence/case-context';
 import type { GradedCase } from '../evidence/case-context';
 import { pathIsGood } from '../evidence/path-is-good';
 
@@ -13,6 +13,4 @@ export const isWholePathAsked = (gradedCase: GradedCase): boolean => !isSideTrie
 /** A side by itself is asked for. */
 export const isSideAsked = (gradedCase: GradedCase): boolean =>
   !pathIsGood(gradedCase, 'drop-charge-total') &&
-  (isSideTried(gradedCase) ||
-    notPossible(gradedCase, 'drop-charge-total') ||
-    latest(gradedCase, 'drop-charge-total') !== undefined);
+  (isSideTried(gradedCase) || readingsOf(gradedCase, 'drop-charge-total').length > 0);

@@ -8,16 +8,13 @@ import type { ObservationKind, ObservationModel } from './observation';
 export type FindsAt = (open: SignalPiece | null) => string;
 
 /** The pieces that each finding leaves. @param finds What is found where one piece is open. */
-export const leavesOf = (
-  findings: readonly string[],
-  finds: FindsAt,
-): Readonly<Record<string, readonly SignalPiece[]>> =>
+const leavesOf = (findings: readonly string[], finds: FindsAt): Readonly<Record<string, readonly SignalPiece[]>> =>
   Object.fromEntries(
     findings.map((finding) => [finding, SIGNAL_PIECE_NAMES.filter((piece) => finds(piece) === finding)]),
   );
 
 /** Asked for only once the control voltage has shown that the circuit is open: by itself it accuses nothing. */
-export const SIGNAL_STEP = {
+const SIGNAL_STEP = {
   minutes: 2,
   place: 'look',
   engine: 'cranking',

@@ -2,7 +2,7 @@
  * The humps of the rectifier, counted in the volts or in the current of a clamp: a gap shows in both, and a scale that is
  * made for 14 V or a soft battery hides it in the volts.
  */
-import { mean } from 'simple-statistics';
+import { meanOf } from '../signal/stretch';
 import type { Ripple } from './ripple';
 import { rippleOf } from './ripple';
 
@@ -26,7 +26,7 @@ export function withHumpsCounted(
 ): Ripple | null {
   if (!ripple || !amps) return ripple;
   // humps stand up where the current is taken as it flows into the vehicle
-  const outward = mean(Array.from(amps)) < 0 ? amps.map((value) => -value) : amps;
+  const outward = meanOf(amps) < 0 ? amps.map((value) => -value) : amps;
   const current = rippleOf(outward, sampleRateHz);
   if (!current || trust(current) < Math.max(TRUSTED_FROM, trust(ripple))) return ripple;
   const { humpHz, humpsMissing, regularity, diode, agreement } = current;

@@ -56,7 +56,7 @@ const text = (): FormControl<string> => new FormControl('', { nonNullable: true 
       <button pButton kind="main" type="submit">Save</button>
     </form>
     @if (doubt() !== '') {
-      <p class="doubt" role="alert">{{ doubt() }} Enter once more saves it as it is.</p>
+      <p class="grade-near" role="alert">{{ doubt() }} Enter once more saves it as it is.</p>
     }
     <p class="soft">Enter goes from field to field, and saves the fuse. Nothing is pulled, nothing wakes.</p>
     @if (rows().length > 0) {
