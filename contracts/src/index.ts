@@ -14,6 +14,7 @@ export type { JobStatus } from './job-changes';
 export { JobRecord, recordOf } from './job-record';
 export { JobVehicle, NewJob, VehicleChanges } from './new-job';
 export { NewRecording } from './new-recording';
+export type { RecordedWaveform } from './new-recording';
 export { NewObservation, NewReading, VoidReading } from './new-reading';
 export {
   KEY_NAME_PREFIX,

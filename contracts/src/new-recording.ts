@@ -30,3 +30,15 @@ export class NewRecording {
   @Max(90, WAIT)
   waitSeconds!: number;
 }
+
+/** A capture of samples alone, in the capture format: what is found in it, the page works out. */
+export interface RecordedWaveform {
+  readonly format: 'tetrad-capture/1';
+  readonly channels: readonly { readonly name: string; readonly quantity: 'volts' | 'amps' }[];
+  readonly data: {
+    readonly encoding: 'base64-float32-le';
+    readonly t0S: 0;
+    readonly dtS: number;
+    readonly columns: readonly string[];
+  };
+}

@@ -5,7 +5,7 @@ import express from 'express';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
 import { apiKeyRoutes } from './api-keys/api-key-routes';
-import { byKeyOr, onlyOpenToKeys } from './api-keys/by-key';
+import { byKeyOr } from './api-keys/by-key';
 import { openApiRoute } from './api-keys/open-api-route';
 import { webhookRoutes } from './webhooks/webhook-routes';
 import { acknowledgementRoutes } from './cautions/acknowledgement-routes';
@@ -22,6 +22,7 @@ import type { JobNewsSource } from './jobs/job-news';
 import type { OpenStreams } from './platform/live/open-streams';
 import { backupRoutes } from './operations/backups';
 import { criteriaRoutes } from './criteria/criteria-routes';
+import { clockRoute } from './operations/clock';
 import { healthRoutes } from './operations/health';
 import { metrics } from './operations/metrics';
 import type { DemoDoor } from './people/demo';
@@ -41,7 +42,8 @@ import { sessions } from './people/sessions';
 import { SingleSignOn } from './people/single-sign-on';
 import type { SingleSignOnConfig } from './people/single-sign-on';
 import { singleSignOnRoutes } from './people/single-sign-on-routes';
-import { only, ownJob, ownShop, permitted } from './people/who';
+import { ownShop } from './people/who';
+import { serverRouter, shopRouter } from './register-operations';
 import { addAuditEntry } from './audit-log/audit-log.sql';
 import { LeftOutRows } from './platform/left-out-rows';
 import { noteWhatIsStored } from './platform/database/what-is-stored';
@@ -49,8 +51,6 @@ import { ReadReplica } from './platform/database/read-replica';
 import type { Pool } from './platform/database/pool';
 import { ownHost, ownPages, pace, paceOfSession } from './platform/http/request-guards';
 import { FairQueue } from './platform/workers/fair-queue';
-import { jsonBody } from './platform/http/json-body';
-import type { BodyKind } from './platform/http/json-body';
 import { onError, sendProblem } from './platform/http/on-error';
 import { noSuchAddress, problem } from './platform/http/problem';
 import { requestLog } from './platform/http/request-log';
@@ -135,63 +135,56 @@ export function createApp(options: AppOptions): Express {
     next();
   });
 
-  app.use(healthRoutes(pool), figures.routes, openApiRoute());
-  // what time it is here: devices count by this clock, not by their own
-  app.get('/api/clock', (_request, response) => {
-    response.json({ now: Date.now() });
-  });
+  const ofServer = {
+    ...healthRoutes(pool),
+    ...openApiRoute(),
+    ...clockRoute(),
+    ...sessionRoutes({ pool, door: demoDoor, singleSignOnShop: singleSignOn?.shop ?? null }),
+  };
+  app.use(figures.routes, serverRouter('open', ofServer));
   app.use('/api', pace(requestsASecond), ownPages, byKeyOr(pool, sessions(pool, sessionSecret)));
-  app.use('/api', onlyOpenToKeys, paceOfSession(requestsASecond));
+  app.use('/api', paceOfSession(requestsASecond));
   if (singleSignOn) app.use('/api/session/oidc', singleSignOnRoutes(pool, singleSignOn, sessionSecret));
-  app.use(
-    '/api/session',
-    jsonBody(() => 'sign-in'),
-    sessionRoutes({ pool, door: demoDoor, singleSignOnShop: singleSignOn?.shop ?? null }),
-  );
+  app.use(serverRouter('session', ofServer));
 
   // what looks through a whole shop leaves the database to others: one of a shop at a time
   const wholeShop = new FairQueue({ atOnce: 2, atOnceOfOne: 1, maxWaiting: 100, maxWaitingOfOne: 30 });
-  const shopRouter = express.Router({ mergeParams: true });
-  shopRouter.use(only('device', 'phone', 'key'), ownShop, ownJob, permitted, jsonBody(kindOfBody));
-  shopRouter.use(
-    liveRoutes(pool, feed, streams),
-    caseRoutes(pool),
-    floorRoutes(lists, leftOut),
-    vehicleRoutes(pool, lists, leftOut),
-    vehicleImportRoutes(pool),
-    roundRoutes(pool, lists, wholeShop),
-    roundCheckRoutes(pool),
-    sheetRoutes(pool, lists, fontsFolder, wholeShop),
-    jobRoutes(pool),
-    judgementRoutes(pool),
-    instrumentRoutes(pool, leftOut, standIns),
-    simulatedHandsRoute(standIns),
-    recordingRoute(pool),
-    liveInstrumentRoute(pool, options.instruments ?? new LiveInstruments(), streams),
-    captureRoutes(pool, leftOut),
-    peopleRoutes(pool, sessionSecret),
-    practiceRoutes(pool),
-    sessionListRoutes(pool),
-    shopRoutes(pool, { mayReadItself: Object.keys(standIns).length > 0 || demoDoor !== 'closed' }),
-    auditLogRoutes(pool),
-    backupRoutes(backupsFolder),
-    apiKeyRoutes(pool, sessionSecret),
-    webhookRoutes(pool),
-    criteriaRoutes(pool, lists),
-    outcomesRoute(pool, lists, wholeShop),
-    makerFiguresRoutes(pool, lists),
-  );
-  shopRouter.use(
-    '/jobs/:job',
-    evidenceRoutes(pool),
-    timerRoutes(pool),
-    acknowledgementRoutes(pool),
-    signOffRoutes(pool),
-    jobOutcomeRoutes(pool),
-    reportRoutes(pool, fontsFolder),
-    pairingRoutes(pool, sessionSecret),
-  );
-  app.use('/api/shops/:shop', shopRouter);
+  const ofShop = {
+    ...liveRoutes(pool, feed, streams),
+    ...caseRoutes(pool),
+    ...floorRoutes(lists, leftOut),
+    ...vehicleRoutes(pool, lists, leftOut),
+    ...vehicleImportRoutes(pool),
+    ...roundRoutes(pool, lists, wholeShop),
+    ...roundCheckRoutes(pool),
+    ...sheetRoutes(pool, lists, fontsFolder, wholeShop),
+    ...jobRoutes(pool),
+    ...judgementRoutes(pool),
+    ...instrumentRoutes(pool, leftOut, standIns),
+    ...simulatedHandsRoute(standIns),
+    ...recordingRoute(pool),
+    ...liveInstrumentRoute(pool, options.instruments ?? new LiveInstruments(), streams),
+    ...captureRoutes(pool, leftOut),
+    ...peopleRoutes(pool, sessionSecret),
+    ...practiceRoutes(pool),
+    ...sessionListRoutes(pool),
+    ...shopRoutes(pool, { mayReadItself: Object.keys(standIns).length > 0 || demoDoor !== 'closed' }),
+    ...auditLogRoutes(pool),
+    ...backupRoutes(backupsFolder),
+    ...apiKeyRoutes(pool, sessionSecret),
+    ...webhookRoutes(pool),
+    ...criteriaRoutes(pool, lists),
+    ...outcomesRoute(pool, lists, wholeShop),
+    ...makerFiguresRoutes(pool, lists),
+    ...evidenceRoutes(pool),
+    ...timerRoutes(pool),
+    ...acknowledgementRoutes(pool),
+    ...signOffRoutes(pool),
+    ...jobOutcomeRoutes(pool),
+    ...reportRoutes(pool, fontsFolder),
+    ...pairingRoutes(pool, sessionSecret),
+  };
+  app.use('/api/shops/:shop', ownShop, shopRouter(ofShop));
   app.use('/api', (request, response) => {
     sendProblem(response, noSuchAddress(request));
   });
@@ -203,14 +196,6 @@ export function createApp(options: AppOptions): Express {
   app.use(onError);
   return app;
 }
-
-/** What a route of a shop takes more of than the usual. */
-const kindOfBody = (path: string): BodyKind =>
-  path === '/cases' || /^\/(vehicle|maker-figure)-imports$/.test(path) || /^\/criteria(\/check)?$/.test(path)
-    ? 'case'
-    : /^\/captures\/[^/]+\/found$/.test(path)
-      ? 'findings'
-      : 'usual';
 
 /** An event stream must not wait in a compressor's buffer, and a recorded file tells its length. */
 const isNoStream: compression.CompressionFilter = (request, response) =>

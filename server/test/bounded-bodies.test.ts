@@ -1,7 +1,7 @@
 /** Bodies are bounded before anything is done with them: bytes, values, fields, marks in a row; faults that are named. */
 import { gzipSync } from 'node:zlib';
 import { randomUUID } from 'node:crypto';
-import { BODY_LIMITS } from '../src/platform/http/json-body';
+import { BODY_LIMITS } from '../src/platform/http/read-body';
 import { cleaned } from '../src/platform/http/clean-body';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';

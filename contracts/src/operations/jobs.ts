@@ -6,208 +6,211 @@ import { NewObservation, NewReading, VoidReading } from '../new-reading';
 import { NewOutcome, OutcomesQuery } from '../outcomes';
 import { NewSignOff } from '../sign-off';
 import { Acknowledge, StartTimer } from '../timers';
+import { AT_THE_JOB, AT_THE_JOB_AND_KEYS, PEOPLE, PEOPLE_AND_KEYS } from './operation';
 import type { OperationGroup } from './operation';
 
 const job = { status: 200, type: 'JobView' } as const;
 const newJob = { status: 201, type: 'JobView' } as const;
 
-export const JOBS: OperationGroup = {
+export const JOBS = {
   name: 'Jobs',
   about: 'What a vehicle is in for: its evidence, waits, decision and outcome.',
-  operations: [
-    {
-      ...{ id: 'listJobs', method: 'GET', path: '/jobs', query: FloorQuery, isOpenToKeys: true },
+  operations: {
+    listJobs: {
+      method: 'GET',
+      path: '/jobs',
+      query: FloorQuery,
+      by: PEOPLE_AND_KEYS,
       summary: 'A page of the jobs, or some by their ids.',
       answer: { status: 200, type: 'FloorRow', isList: true, isPaged: true },
     },
-    {
-      ...{ id: 'openJob', method: 'POST', path: '/jobs', body: NewJob, permission: 'work', isOpenToKeys: true },
+    openJob: {
+      method: 'POST',
+      path: '/jobs',
+      body: NewJob,
+      by: PEOPLE_AND_KEYS,
+      permission: 'work',
       summary: 'Opens a job, with its vehicle where that is new. A repeat of the same id is answered with 200.',
       answer: newJob,
     },
-    {
-      ...{ id: 'getJob', method: 'GET', path: '/jobs/{job}', isOpenToKeys: true },
+    getJob: {
+      method: 'GET',
+      path: '/jobs/{job}',
+      by: AT_THE_JOB_AND_KEYS,
       summary: 'One job whole: its case in the open format, the newest judgement, its sign-off.',
       answer: job,
     },
-    {
-      ...{
-        id: 'changeJob',
-        method: 'PATCH',
-        path: '/jobs/{job}',
-        body: JobChanges,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    changeJob: {
+      method: 'PATCH',
+      path: '/jobs/{job}',
+      body: JobChanges,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Changes the label, conditions, who has it; made on a version.',
       answer: job,
     },
-    {
-      ...{
-        id: 'addReading',
-        method: 'POST',
-        path: '/jobs/{job}/readings',
-        body: NewReading,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    addReading: {
+      method: 'POST',
+      path: '/jobs/{job}/readings',
+      body: NewReading,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Adds a reading; the job is judged anew.',
       answer: newJob,
     },
-    {
-      ...{
-        id: 'voidReading',
-        method: 'POST',
-        path: '/jobs/{job}/readings/{reading}/void',
-        body: VoidReading,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    voidReading: {
+      method: 'POST',
+      path: '/jobs/{job}/readings/{reading}/void',
+      body: VoidReading,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Voids a reading; it stays, with the reason.',
       answer: job,
     },
-    {
-      ...{
-        id: 'addObservation',
-        method: 'POST',
-        path: '/jobs/{job}/observations',
-        body: NewObservation,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    addObservation: {
+      method: 'POST',
+      path: '/jobs/{job}/observations',
+      body: NewObservation,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Adds what was seen or heard.',
       answer: newJob,
     },
-    {
-      ...{
-        id: 'takeBackObservation',
-        method: 'POST',
-        path: '/jobs/{job}/observations/{observation}/take-back',
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    takeBackObservation: {
+      method: 'POST',
+      path: '/jobs/{job}/observations/{observation}/take-back',
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Takes an observation back; its row stays.',
       answer: job,
     },
-    {
-      ...{
-        id: 'startTimer',
-        method: 'POST',
-        path: '/jobs/{job}/timers',
-        body: StartTimer,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    startTimer: {
+      method: 'POST',
+      path: '/jobs/{job}/timers',
+      body: StartTimer,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Starts a wait.',
       answer: newJob,
     },
-    {
-      ...{
-        id: 'stopTimer',
-        method: 'POST',
-        path: '/jobs/{job}/timers/{timer}/stop',
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    stopTimer: {
+      method: 'POST',
+      path: '/jobs/{job}/timers/{timer}/stop',
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Ends a wait.',
       answer: job,
     },
-    {
-      ...{
-        id: 'acknowledgeCaution',
-        method: 'POST',
-        path: '/jobs/{job}/acknowledgements',
-        body: Acknowledge,
-        permission: 'work',
-        isOpenToKeys: false,
-      },
+    acknowledgeCaution: {
+      method: 'POST',
+      path: '/jobs/{job}/acknowledgements',
+      body: Acknowledge,
+      by: AT_THE_JOB,
+      permission: 'work',
       summary: 'Acknowledges a caution.',
       answer: newJob,
     },
-    {
-      ...{
-        id: 'takeBackAcknowledgement',
-        method: 'POST',
-        path: '/jobs/{job}/acknowledgements/{caution}/take-back',
-        permission: 'work',
-        isOpenToKeys: false,
-      },
+    takeBackAcknowledgement: {
+      method: 'POST',
+      path: '/jobs/{job}/acknowledgements/{caution}/take-back',
+      by: AT_THE_JOB,
+      permission: 'work',
       summary: 'Shows a caution again.',
       answer: job,
     },
-    {
-      ...{
-        id: 'signOff',
-        method: 'POST',
-        path: '/jobs/{job}/sign-offs',
-        body: NewSignOff,
-        permission: 'sign-off',
-        isOpenToKeys: false,
-      },
+    signOff: {
+      method: 'POST',
+      path: '/jobs/{job}/sign-offs',
+      body: NewSignOff,
+      by: AT_THE_JOB,
+      permission: 'sign-off',
       summary: 'Signs a job off and closes it: a person’s decision.',
       answer: newJob,
     },
-    {
-      ...{
-        id: 'recordOutcome',
-        method: 'POST',
-        path: '/jobs/{job}/outcomes',
-        body: NewOutcome,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    recordOutcome: {
+      method: 'POST',
+      path: '/jobs/{job}/outcomes',
+      body: NewOutcome,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Records what became of a job that was signed off; the newest counts.',
       answer: newJob,
     },
-    {
-      ...{ id: 'getOutcomes', method: 'GET', path: '/outcomes', query: OutcomesQuery, isOpenToKeys: true },
+    getOutcomes: {
+      method: 'GET',
+      path: '/outcomes',
+      query: OutcomesQuery,
+      by: PEOPLE_AND_KEYS,
       summary: 'What became of the jobs that were signed off in a period: by verdict, saved parts, calibration.',
       answer: { status: 200, type: 'OutcomesView' },
     },
-    {
-      ...{ id: 'listJudgements', method: 'GET', path: '/jobs/{job}/judgements', isOpenToKeys: true },
+    listJudgements: {
+      method: 'GET',
+      path: '/jobs/{job}/judgements',
+      by: AT_THE_JOB_AND_KEYS,
       summary: 'Which judgements there were, with criteria and version.',
       answer: { status: 200, type: 'PastJudgementView', isList: true },
     },
-    {
-      ...{ id: 'getJudgement', method: 'GET', path: '/jobs/{job}/judgements/{seq}', isOpenToKeys: true },
-      summary: 'What was said then, whole.',
+    getJudgement: {
+      method: 'GET',
+      path: '/jobs/{job}/judgements/{seq}',
+      by: AT_THE_JOB_AND_KEYS,
+      summary: 'One judgement whole, with the profile it was made from.',
       answer: { status: 200, type: 'StoredJudgementView' },
     },
-    {
-      ...{ id: 'getCase', method: 'GET', path: '/jobs/{job}/case', isOpenToKeys: true },
+    getCase: {
+      method: 'GET',
+      path: '/jobs/{job}/case',
+      by: AT_THE_JOB_AND_KEYS,
       summary: 'The job as a file of the open case format.',
       answer: { status: 200, type: 'Case' },
     },
-    {
-      ...{ id: 'getAnonymousCase', method: 'GET', path: '/jobs/{job}/anonymous-case', isOpenToKeys: true },
+    getAnonymousCase: {
+      method: 'GET',
+      path: '/jobs/{job}/anonymous-case',
+      by: AT_THE_JOB_AND_KEYS,
       summary: 'The same without names, notes, ids and dates, to be given away.',
       answer: { status: 200, type: 'Case' },
     },
-    {
-      ...{ id: 'importCase', method: 'POST', path: '/cases', body: 'Case', permission: 'work', isOpenToKeys: true },
+    importCase: {
+      method: 'POST',
+      path: '/cases',
+      body: 'Case',
+      bodyKind: 'case',
+      by: PEOPLE_AND_KEYS,
+      permission: 'work',
       summary: 'Opens a job from a file of the open case format.',
       answer: newJob,
     },
-    {
-      ...{ id: 'getReport', method: 'GET', path: '/jobs/{job}/report.pdf', query: FigureQuery, isOpenToKeys: true },
+    getReport: {
+      method: 'GET',
+      path: '/jobs/{job}/report.pdf',
+      query: FigureQuery,
+      by: AT_THE_JOB_AND_KEYS,
       summary: 'The report for customer and technician.',
       answer: { status: 200, media: 'application/pdf' },
     },
-    {
-      ...{ id: 'followJob', method: 'GET', path: '/jobs/{job}/live', isOpenToKeys: false },
+    followJob: {
+      method: 'GET',
+      path: '/jobs/{job}/live',
+      by: AT_THE_JOB,
       summary: 'The job whenever it changes, as server-sent events.',
       answer: { status: 200, media: 'text/event-stream' },
     },
-    {
-      ...{ id: 'followJobs', method: 'GET', path: '/live', isOpenToKeys: false },
+    followJobs: {
+      method: 'GET',
+      path: '/live',
+      by: PEOPLE,
       summary: 'Ids of jobs that change, as server-sent events.',
       answer: { status: 200, media: 'text/event-stream' },
     },
-    {
-      ...{ id: 'pairPhone', method: 'POST', path: '/jobs/{job}/pairings', permission: 'work', isOpenToKeys: false },
+    pairPhone: {
+      method: 'POST',
+      path: '/jobs/{job}/pairings',
+      by: PEOPLE,
+      permission: 'work',
       summary: 'A code by which a phone joins this job.',
       answer: { status: 201, type: 'PairingView' },
     },
-  ],
-};
+  },
+} as const satisfies OperationGroup;

@@ -1,67 +1,99 @@
 import { ChangeOver, DemoSignIn, OwnSecrets, PairPhone, SignIn } from '../people';
+import { ANYBODY, AT_A_DEVICE, PEOPLE } from './operation';
 import type { OperationGroup } from './operation';
 
-const AT = '/api/session';
-
 /** Of no shop: signing in, and what tells of the server. */
-export const SESSION: OperationGroup = {
+export const SESSION = {
   name: 'Signing in, server',
   about: 'Sessions, and how the server is.',
-  operations: [
-    {
-      ...{ id: 'getSession', method: 'GET', path: AT, isOpenToKeys: false },
+  operations: {
+    getSession: {
+      method: 'GET',
+      path: '/api/session',
+      by: AT_A_DEVICE,
       summary: 'Who is signed in.',
       answer: { status: 200, type: 'SessionView' },
     },
-    {
-      ...{ id: 'signIn', method: 'POST', path: AT, body: SignIn, isOpenToKeys: false },
+    signIn: {
+      method: 'POST',
+      path: '/api/session',
+      body: SignIn,
+      bodyKind: 'sign-in',
+      by: AT_A_DEVICE,
       summary: 'Signs in with name and password.',
       answer: { status: 201, type: 'SessionView' },
     },
-    {
-      ...{ id: 'signInToDemo', method: 'POST', path: `${AT}/demo`, body: DemoSignIn, isOpenToKeys: false },
+    signInToDemo: {
+      method: 'POST',
+      path: '/api/session/demo',
+      body: DemoSignIn,
+      bodyKind: 'sign-in',
+      by: AT_A_DEVICE,
       summary: 'Lets into the demo.',
       answer: { status: 201, type: 'SessionView' },
     },
-    {
-      ...{ id: 'switchUser', method: 'POST', path: `${AT}/change-over`, body: ChangeOver, isOpenToKeys: false },
+    switchUser: {
+      method: 'POST',
+      path: '/api/session/change-over',
+      body: ChangeOver,
+      bodyKind: 'sign-in',
+      by: PEOPLE,
       summary: 'Switches the user of a device by PIN or password.',
       answer: { status: 200, type: 'SessionView' },
     },
-    {
-      ...{ id: 'joinByPhone', method: 'POST', path: `${AT}/phone`, body: PairPhone, isOpenToKeys: false },
+    joinByPhone: {
+      method: 'POST',
+      path: '/api/session/phone',
+      body: PairPhone,
+      bodyKind: 'sign-in',
+      by: AT_A_DEVICE,
       summary: 'Signs a phone in for one job.',
       answer: { status: 201, type: 'SessionView' },
     },
-    {
-      ...{ id: 'changeOwnSecrets', method: 'PUT', path: `${AT}/secrets`, body: OwnSecrets, isOpenToKeys: false },
+    changeOwnSecrets: {
+      method: 'PUT',
+      path: '/api/session/secrets',
+      body: OwnSecrets,
+      bodyKind: 'sign-in',
+      by: ['device', 'first'],
       summary: 'Changes one’s own password or PIN.',
       answer: { status: 200, type: 'SessionView' },
     },
-    {
-      ...{ id: 'signOut', method: 'DELETE', path: AT, isOpenToKeys: false },
+    signOut: {
+      method: 'DELETE',
+      path: '/api/session',
+      bodyKind: 'sign-in',
+      by: AT_A_DEVICE,
       summary: 'Signs out.',
       answer: { status: 204 },
     },
-    {
-      ...{ id: 'getHealth', method: 'GET', path: '/api/health', isOpenToKeys: true },
+    getHealth: {
+      method: 'GET',
+      path: '/api/health',
+      by: ANYBODY,
       summary: 'Whether the process answers.',
       answer: { status: 200, type: 'HealthView' },
     },
-    {
-      ...{ id: 'getReady', method: 'GET', path: '/api/ready', isOpenToKeys: true },
+    getReady: {
+      method: 'GET',
+      path: '/api/ready',
+      by: ANYBODY,
       summary: 'Whether the database answers too.',
       answer: { status: 200, type: 'HealthView' },
     },
-    {
-      ...{ id: 'getClock', method: 'GET', path: '/api/clock', isOpenToKeys: true },
+    getClock: {
+      method: 'GET',
+      path: '/api/clock',
+      by: ANYBODY,
       summary: 'The server’s time.',
       answer: { status: 200, type: 'ClockView' },
     },
-    {
-      ...{ id: 'getOpenApi', method: 'GET', path: '/api/openapi.json', isOpenToKeys: true },
+    getOpenApi: {
+      method: 'GET',
+      path: '/api/openapi.json',
+      by: ANYBODY,
       summary: 'This document.',
       answer: { status: 200, media: 'application/json' },
     },
-  ],
-};
+  },
+} as const satisfies OperationGroup;

@@ -5,215 +5,218 @@ import { ImportMakerFigures, MakerFigures } from '../maker-figures';
 import { PageQuery } from '../page-query';
 import { RoundCheck, RoundPlan, VehicleUse } from '../rounds';
 import { ImportVehicles, MoveJobs } from '../vehicles';
+import { AT_THE_JOB_AND_KEYS, PEOPLE_AND_KEYS } from './operation';
 import type { OperationGroup } from './operation';
 
-export const VEHICLES: OperationGroup = {
+export const VEHICLES = {
   name: 'Vehicles',
   about: 'Vehicles of the shop, their visits and makers’ figures.',
-  operations: [
-    {
-      ...{ id: 'listVehicles', method: 'GET', path: '/vehicles', query: VehicleQuery, isOpenToKeys: true },
+  operations: {
+    listVehicles: {
+      method: 'GET',
+      path: '/vehicles',
+      query: VehicleQuery,
+      by: PEOPLE_AND_KEYS,
       summary: 'A page of the vehicles, the newest first, or those that hold some words.',
       answer: { status: 200, type: 'VehicleView', isList: true, isPaged: true },
     },
-    {
-      ...{ id: 'getVehicle', method: 'GET', path: '/vehicles/{vehicle}', isOpenToKeys: true },
+    getVehicle: {
+      method: 'GET',
+      path: '/vehicles/{vehicle}',
+      by: PEOPLE_AND_KEYS,
       summary: 'One vehicle.',
       answer: { status: 200, type: 'VehicleView' },
     },
-    {
-      ...{
-        id: 'changeVehicle',
-        method: 'PATCH',
-        path: '/vehicles/{vehicle}',
-        body: VehicleChanges,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    changeVehicle: {
+      method: 'PATCH',
+      path: '/vehicles/{vehicle}',
+      body: VehicleChanges,
+      by: PEOPLE_AND_KEYS,
+      permission: 'work',
       summary: 'Changes what is told of a vehicle.',
       answer: { status: 200, type: 'VehicleView' },
     },
-    {
-      ...{ id: 'listVisits', method: 'GET', path: '/vehicles/{vehicle}/visits', isOpenToKeys: true },
+    listVisits: {
+      method: 'GET',
+      path: '/vehicles/{vehicle}/visits',
+      by: PEOPLE_AND_KEYS,
       summary: 'Its visits, the newest first.',
       answer: { status: 200, type: 'VisitView', isList: true },
     },
-    {
-      ...{ id: 'getHistory', method: 'GET', path: '/vehicles/{vehicle}/history', isOpenToKeys: true },
+    getHistory: {
+      method: 'GET',
+      path: '/vehicles/{vehicle}/history',
+      by: PEOPLE_AND_KEYS,
       summary: 'Its visits with the figures of every series, the oldest first.',
       answer: { status: 200, type: 'HistoryVisit', isList: true },
     },
-    {
-      ...{ id: 'getKind', method: 'GET', path: '/vehicles/{vehicle}/kind', isOpenToKeys: true },
+    getKind: {
+      method: 'GET',
+      path: '/vehicles/{vehicle}/kind',
+      by: PEOPLE_AND_KEYS,
       summary: 'What other vehicles of its kind show in each series: the band of four of five.',
       answer: { status: 200, type: 'VehicleKindView' },
     },
-    {
-      ...{ id: 'listVehicleCaptures', method: 'GET', path: '/vehicles/{vehicle}/captures', isOpenToKeys: true },
+    listVehicleCaptures: {
+      method: 'GET',
+      path: '/vehicles/{vehicle}/captures',
+      by: PEOPLE_AND_KEYS,
       summary: 'Recordings of its visits, the newest first.',
       answer: { status: 200, type: 'VehicleCaptureView', isList: true },
     },
-    {
-      ...{
-        id: 'noteUse',
-        method: 'PUT',
-        path: '/vehicles/{vehicle}/uses/{use}',
-        body: VehicleUse,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    noteUse: {
+      method: 'PUT',
+      path: '/vehicles/{vehicle}/uses/{use}',
+      body: VehicleUse,
+      by: PEOPLE_AND_KEYS,
+      permission: 'work',
       summary: 'Notes what odometer or hour meter show.',
       answer: { status: 204 },
     },
-    {
-      ...{
-        id: 'moveJobs',
-        method: 'POST',
-        path: '/vehicles/{vehicle}/moves',
-        body: MoveJobs,
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    moveJobs: {
+      method: 'POST',
+      path: '/vehicles/{vehicle}/moves',
+      body: MoveJobs,
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Moves jobs to another vehicle; all of them makes the two one.',
       answer: { status: 201, type: 'MoveView' },
     },
-    {
-      ...{
-        id: 'undoMove',
-        method: 'POST',
-        path: '/vehicle-moves/{move}/undo',
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    undoMove: {
+      method: 'POST',
+      path: '/vehicle-moves/{move}/undo',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Takes a move back.',
       answer: { status: 200, type: 'MoveView' },
     },
-    {
-      ...{ id: 'listMakerFigures', method: 'GET', path: '/maker-figures', isOpenToKeys: true },
+    listMakerFigures: {
+      method: 'GET',
+      path: '/maker-figures',
+      by: PEOPLE_AND_KEYS,
       summary: 'What makers say of engines and models, with its source.',
       answer: { status: 200, type: 'MakerFiguresView', isList: true },
     },
-    {
-      ...{ id: 'putMakerFigures', method: 'PUT', path: '/maker-figures/{figures}', body: MakerFigures },
-      ...{ permission: 'see-all-jobs', isOpenToKeys: true },
+    putMakerFigures: {
+      method: 'PUT',
+      path: '/maker-figures/{figures}',
+      body: MakerFigures,
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Keeps or changes the figures of one engine or model.',
       answer: { status: 200, type: 'MakerFiguresView' },
     },
-    {
-      ...{ id: 'removeMakerFigures', method: 'DELETE', path: '/maker-figures/{figures}' },
-      ...{ permission: 'see-all-jobs', isOpenToKeys: true },
+    removeMakerFigures: {
+      method: 'DELETE',
+      path: '/maker-figures/{figures}',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Removes them.',
       answer: { status: 204 },
     },
-    {
-      ...{ id: 'importMakerFigures', method: 'POST', path: '/maker-figure-imports', body: ImportMakerFigures },
-      ...{ permission: 'see-all-jobs', isOpenToKeys: true },
+    importMakerFigures: {
+      method: 'POST',
+      path: '/maker-figure-imports',
+      body: ImportMakerFigures,
+      bodyKind: 'case',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Brings in a table of them: known names are changed, others added.',
       answer: { status: 201, type: 'ImportedFiguresView' },
     },
-    {
-      ...{
-        id: 'importVehicles',
-        method: 'POST',
-        path: '/vehicle-imports',
-        body: ImportVehicles,
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    importVehicles: {
+      method: 'POST',
+      path: '/vehicle-imports',
+      body: ImportVehicles,
+      bodyKind: 'case',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Brings in a list of vehicles; tells what would change (200), or changes all of it (201).',
       answer: { status: 201, type: 'VehicleImportView' },
     },
-    {
-      ...{
-        id: 'undoImport',
-        method: 'POST',
-        path: '/vehicle-imports/{import}/undo',
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    undoImport: {
+      method: 'POST',
+      path: '/vehicle-imports/{import}/undo',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Takes a whole import back.',
       answer: { status: 200, type: 'UndoneImportView' },
     },
-  ],
-};
+  },
+} as const satisfies OperationGroup;
 
-export const ROUNDS: OperationGroup = {
+export const ROUNDS = {
   name: 'Rounds',
   about: 'Checks of many vehicles by plan.',
-  operations: [
-    {
-      ...{ id: 'listRounds', method: 'GET', path: '/rounds', permission: 'see-all-jobs', isOpenToKeys: true },
+  operations: {
+    listRounds: {
+      method: 'GET',
+      path: '/rounds',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'The plans, each with how many vehicles are due.',
       answer: { status: 200, type: 'RoundView', isList: true },
     },
-    {
-      ...{
-        id: 'listRoundVehicles',
-        method: 'GET',
-        path: '/rounds/{plan}/vehicles',
-        query: PageQuery,
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    listRoundVehicles: {
+      method: 'GET',
+      path: '/rounds/{plan}/vehicles',
+      query: PageQuery,
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'A page of the vehicles of a round, what is due first standing first.',
       answer: { status: 200, type: 'RoundVehicle', isList: true, isPaged: true },
     },
-    {
-      ...{
-        id: 'planRound',
-        method: 'PUT',
-        path: '/rounds/{plan}',
-        body: RoundPlan,
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    planRound: {
+      method: 'PUT',
+      path: '/rounds/{plan}',
+      body: RoundPlan,
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Plans a round, or changes it.',
       answer: { status: 200, type: 'RoundView' },
     },
-    {
-      ...{ id: 'endRound', method: 'DELETE', path: '/rounds/{plan}', permission: 'see-all-jobs', isOpenToKeys: true },
+    endRound: {
+      method: 'DELETE',
+      path: '/rounds/{plan}',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Ends a round.',
       answer: { status: 204 },
     },
-    {
-      ...{
-        id: 'checkVehicle',
-        method: 'POST',
-        path: '/jobs/{job}/round-check',
-        body: RoundCheck,
-        permission: 'work',
-        isOpenToKeys: true,
-      },
+    checkVehicle: {
+      method: 'POST',
+      path: '/jobs/{job}/round-check',
+      body: RoundCheck,
+      by: AT_THE_JOB_AND_KEYS,
+      permission: 'work',
       summary: 'Stores the check of one vehicle, whole; one that is clearly sound is closed.',
       answer: { status: 201, type: 'JobView' },
     },
-    {
-      ...{
-        id: 'getRoundSheet',
-        method: 'GET',
-        path: '/rounds/{plan}/sheet',
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    getRoundSheet: {
+      method: 'GET',
+      path: '/rounds/{plan}/sheet',
+      query: PageQuery,
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'Every vehicle of a round by urgency.',
-      answer: { status: 200, type: 'SheetRow', isList: true },
+      answer: { status: 200, type: 'SheetRow', isList: true, isPaged: true },
     },
-    {
-      ...{
-        id: 'printRoundSheet',
-        method: 'GET',
-        path: '/rounds/{plan}/sheet.pdf',
-        query: FigureQuery,
-        permission: 'see-all-jobs',
-        isOpenToKeys: true,
-      },
+    printRoundSheet: {
+      method: 'GET',
+      path: '/rounds/{plan}/sheet.pdf',
+      query: FigureQuery,
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'The same as paper.',
       answer: { status: 200, media: 'application/pdf' },
     },
-    {
-      ...{ id: 'getRoundCalendar', method: 'GET', path: '/rounds.ics', permission: 'see-all-jobs', isOpenToKeys: true },
+    getRoundCalendar: {
+      method: 'GET',
+      path: '/rounds.ics',
+      by: PEOPLE_AND_KEYS,
+      permission: 'see-all-jobs',
       summary: 'When each vehicle is due, as iCalendar (RFC 5545).',
       answer: { status: 200, media: 'text/calendar' },
     },
-  ],
-};
+  },
+} as const satisfies OperationGroup;

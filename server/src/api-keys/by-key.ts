@@ -2,7 +2,6 @@
 import type { Request, RequestHandler } from 'express';
 import { KEY_NAME_PREFIX, shopId } from '@tetrad/contracts';
 import type { ShopId } from '@tetrad/contracts';
-import { openTo } from '@tetrad/contracts/operations';
 import type { Pool } from '../platform/database/pool';
 import { inShop } from '../platform/database/working-shop';
 import { Refusal, problem } from '../platform/http/problem';
@@ -46,16 +45,3 @@ async function know(pool: Pool, request: Request, header: string): Promise<void>
     asksAs(request, { kind: 'key', shop, person, job: null, name: keyName(key.name), role });
   });
 }
-
-/** A key reaches what the open interface describes as open to keys, and nothing beside it. */
-export const onlyOpenToKeys: RequestHandler = (request, _response, next) => {
-  const path = request.originalUrl.split('?', 1)[0]!;
-  if (request.session.signedIn?.kind !== 'key' || openTo(request.method, path)) return next();
-  throw new Refusal(
-    problem(
-      403,
-      'not-for-keys',
-      `${request.method} ${path} is for people alone. /api/openapi.json tells what keys may do.`,
-    ),
-  );
-};

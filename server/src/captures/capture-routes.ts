@@ -1,7 +1,5 @@
-import { Router, raw } from 'express';
-import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
-import { only } from '../people/who';
 import type { Pool } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import type { LeftOutRows } from '../platform/left-out-rows';
 import { announceCapture } from './routes/announce-capture';
 import { listAlike, listCaptures } from './routes/list-captures';
@@ -18,15 +16,23 @@ export const SHOP_QUOTA_BYTES = 50_000_000_000;
  *
  * @param quotaBytes What one shop may keep.
  */
-export function captureRoutes(pool: Pool, leftOut: LeftOutRows, quotaBytes = SHOP_QUOTA_BYTES): Router {
-  const router = Router({ mergeParams: true });
-  const bytes = raw({ type: 'application/octet-stream', limit: CAPTURE_PIECE_BYTES });
-  router.get('/jobs/:job/captures', listCaptures(leftOut)(pool));
-  // those of other vehicles are nothing for a phone beside one job
-  router.get('/jobs/:job/captures-alike', only('device'), listAlike(leftOut)(pool));
-  router.post('/jobs/:job/captures', announceCapture(quotaBytes)(pool));
-  router.put('/captures/:capture/pieces/:number', bytes, storePiece(pool));
-  router.post('/captures/:capture/found', storeFound(pool));
-  router.get('/captures/:capture/file', sendFile(pool));
-  return router;
+export function captureRoutes(
+  pool: Pool,
+  leftOut: LeftOutRows,
+  quotaBytes = SHOP_QUOTA_BYTES,
+): Handlers<'listCaptures' | 'listAlikeCaptures' | 'announceCapture' | 'storePiece' | 'storeFound' | 'getCaptureFile'> {
+  return {
+    listCaptures: listCaptures(leftOut)(pool),
+
+    // those of other vehicles are nothing for a phone beside one job
+    listAlikeCaptures: listAlike(leftOut)(pool),
+
+    announceCapture: announceCapture(quotaBytes)(pool),
+
+    storePiece: storePiece(pool),
+
+    storeFound: storeFound(pool),
+
+    getCaptureFile: sendFile(pool),
+  };
 }

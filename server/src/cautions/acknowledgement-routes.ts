@@ -1,40 +1,37 @@
-import { Router } from 'express';
-import { Acknowledge } from '@tetrad/contracts';
 import { CAUTION_NAMES } from '@tetrad/core';
 import { wholeJob } from '../jobs/job-view';
 import { touchJob } from '../jobs/jobs.sql';
 import { withClosedJob } from '../jobs/locked-job';
 import { whoOf } from '../people/who';
 import type { Pool } from '../platform/database/pool';
-import { bodyAs, nameParam, shopParam } from '../platform/http/body';
+import type { Handlers } from '../platform/http/handlers';
+import { nameParam, shopParam } from '../platform/http/body';
 import { notFound } from '../platform/http/problem';
 import { acknowledge, takeBackAcknowledgement } from './acknowledgements.sql';
 
 /** Cautions of one job: acknowledged by name and time, and taken back. */
-export function acknowledgementRoutes(pool: Pool): Router {
-  const router = Router({ mergeParams: true });
+export function acknowledgementRoutes(pool: Pool): Handlers<'acknowledgeCaution' | 'takeBackAcknowledgement'> {
+  return {
+    acknowledgeCaution: async (request, response, { body }) => {
+      const shop = shopParam(request);
+      const { caution } = body;
+      await withClosedJob(pool, request, 'acknowledged', async (sql, { id }) => {
+        await acknowledge(sql, shop, id, caution, whoOf(request).name);
+        await touchJob(sql, shop, id);
+        return { caution };
+      });
+      response.json(await wholeJob(pool, request));
+    },
 
-  router.post('/acknowledgements', async (request, response) => {
-    const shop = shopParam(request);
-    const { caution } = bodyAs(Acknowledge, request);
-    await withClosedJob(pool, request, 'acknowledged', async (sql, { id }) => {
-      await acknowledge(sql, shop, id, caution, whoOf(request).name);
-      await touchJob(sql, shop, id);
-      return { caution };
-    });
-    response.status(201).json(await wholeJob(pool, request));
-  });
-
-  router.post('/acknowledgements/:caution/take-back', async (request, response) => {
-    const shop = shopParam(request);
-    const caution = nameParam(request, 'caution', CAUTION_NAMES);
-    await withClosedJob(pool, request, 'acknowledgement-taken-back', async (sql, { id }) => {
-      if (!(await takeBackAcknowledgement(sql, shop, id, caution))) throw notFound('acknowledgement', caution);
-      await touchJob(sql, shop, id);
-      return { caution };
-    });
-    response.json(await wholeJob(pool, request));
-  });
-
-  return router;
+    takeBackAcknowledgement: async (request, response) => {
+      const shop = shopParam(request);
+      const caution = nameParam(request, 'caution', CAUTION_NAMES);
+      await withClosedJob(pool, request, 'acknowledgement-taken-back', async (sql, { id }) => {
+        if (!(await takeBackAcknowledgement(sql, shop, id, caution))) throw notFound('acknowledgement', caution);
+        await touchJob(sql, shop, id);
+        return { caution };
+      });
+      response.json(await wholeJob(pool, request));
+    },
+  };
 }

@@ -1,26 +1,26 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { JobId, ShopId } from '@tetrad/contracts';
-import { Router } from 'express';
 import type { Request, Response } from 'express';
-import { NewObservation, NewReading, VoidReading, readingId } from '@tetrad/contracts';
+import { readingId } from '@tetrad/contracts';
 import type { Reading } from '@tetrad/core';
 import type { AuditAction } from '../audit-log/audit-log.sql';
 import { judgedOf, knownOf, storeJudged } from '../judgements/judge-job';
 import { whoOf } from '../people/who';
 import type { JobRow } from '../jobs/jobs.sql';
 import type { Pool, Sql } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import { addObservation, addReading, takeBackObservation, voidReading } from './evidence.sql';
 import type { WholeJob } from '../jobs/whole-job.sql';
-import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import { shopParam, uuidParam } from '../platform/http/body';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
 import { refuseImpossible } from './refusals';
 import { onLockedJob } from '../jobs/locked-job';
 
 /** Evidence of one job: readings and observations are added, readings are voided, nothing is changed. */
-export function evidenceRoutes(pool: Pool): Router {
-  const router = Router({ mergeParams: true });
-
+export function evidenceRoutes(
+  pool: Pool,
+): Handlers<'addReading' | 'voidReading' | 'addObservation' | 'takeBackObservation'> {
   /** Does one thing to the evidence of a job, judges it anew in the same transaction, and answers with the job. */
   async function change(request: Request, response: Response, status: number, act: Change): Promise<void> {
     const shop = shopParam(request);
@@ -36,68 +36,68 @@ export function evidenceRoutes(pool: Pool): Router {
     response.status(status).json(view ?? (await wholeJob(pool, request)));
   }
 
-  router.post('/readings', async (request, response) => {
-    const { reading, secondsAgo = 0 } = bodyAs(NewReading, request);
-    const at = new Date(Date.now() - secondsAgo * 1000).toISOString();
-    const by = whoOf(request).name;
-    await change(request, response, 201, {
-      what: 'reading-added',
-      detail: { reading: reading.id, test: reading.test, value: reading.value },
-      send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
-      check({ system }, { readings }) {
-        if (readings.length > MAX_READINGS) throw tooManyReadings(readings.length);
-        refuseImpossible(reading, system.nominalVolts, 'reading.value');
-        refuseOther(reading, readings);
-      },
-    });
-  });
+  return {
+    addReading: async (request, response, { body }) => {
+      const { reading, secondsAgo = 0 } = body;
+      const at = new Date(Date.now() - secondsAgo * 1000).toISOString();
+      const by = whoOf(request).name;
+      await change(request, response, 201, {
+        what: 'reading-added',
+        detail: { reading: reading.id, test: reading.test, value: reading.value },
+        send: (sql, shop, job) => addReading(sql, shop, job, { ...reading, at, by }),
+        check({ system }, { readings }) {
+          if (readings.length > MAX_READINGS) throw tooManyReadings(readings.length);
+          refuseImpossible(reading, system.nominalVolts, 'reading.value');
+          refuseOther(reading, readings);
+        },
+      });
+    },
 
-  router.post('/readings/:reading/void', async (request, response) => {
-    const reading = readingId(String(request.params['reading']));
-    const { reason } = bodyAs(VoidReading, request);
-    const by = whoOf(request).name;
-    await change(request, response, 200, {
-      what: 'reading-voided',
-      detail: { reading, reason },
-      send: (sql, shop, job) => voidReading(sql, shop, job, reading, { reason, by }),
-      check(_job, { readings }) {
-        if (!readings.some(({ id }) => id === reading)) throw notFound('reading', reading);
-      },
-    });
-  });
+    voidReading: async (request, response, { body }) => {
+      const reading = readingId(String(request.params['reading']));
+      const { reason } = body;
+      const by = whoOf(request).name;
+      await change(request, response, 200, {
+        what: 'reading-voided',
+        detail: { reading, reason },
+        send: (sql, shop, job) => voidReading(sql, shop, job, reading, { reason, by }),
+        check(_job, { readings }) {
+          if (!readings.some(({ id }) => id === reading)) throw notFound('reading', reading);
+        },
+      });
+    },
 
-  router.post('/observations', async (request, response) => {
-    const { id, observation } = bodyAs(NewObservation, request);
-    await change(request, response, 201, {
-      what: 'observed',
-      detail: { observation: id, about: observation.about, finding: observation.finding },
-      send: (sql, shop, job) => addObservation(sql, shop, job, id, observation),
-      check(_job, _whole, stored) {
-        if (!isDeepStrictEqual(stored, observation))
-          throw new Refusal(
-            problem(
-              409,
-              'id-taken',
-              `Observation ${id} is stored already as something else; take it back and add a new one.`,
-            ),
-          );
-      },
-    });
-  });
+    addObservation: async (request, response, { body }) => {
+      const { id, observation } = body;
+      await change(request, response, 201, {
+        what: 'observed',
+        detail: { observation: id, about: observation.about, finding: observation.finding },
+        send: (sql, shop, job) => addObservation(sql, shop, job, id, observation),
+        check(_job, _whole, stored) {
+          if (!isDeepStrictEqual(stored, observation))
+            throw new Refusal(
+              problem(
+                409,
+                'id-taken',
+                `Observation ${id} is stored already as something else; take it back and add a new one.`,
+              ),
+            );
+        },
+      });
+    },
 
-  router.post('/observations/:observation/take-back', async (request, response) => {
-    const observation = uuidParam(request, 'observation');
-    await change(request, response, 200, {
-      what: 'observation-taken-back',
-      detail: { observation },
-      send: (sql, shop, job) => takeBackObservation(sql, shop, job, observation),
-      check(_job, _whole, isKnown) {
-        if (!isKnown) throw notFound('observation', observation);
-      },
-    });
-  });
-
-  return router;
+    takeBackObservation: async (request, response) => {
+      const observation = uuidParam(request, 'observation');
+      await change(request, response, 200, {
+        what: 'observation-taken-back',
+        detail: { observation },
+        send: (sql, shop, job) => takeBackObservation(sql, shop, job, observation),
+        check(_job, _whole, isKnown) {
+          if (!isKnown) throw notFound('observation', observation);
+        },
+      });
+    },
+  };
 }
 
 /** Readings that one job may hold; a long visit has a hundred. Every change judges all of them anew. */

@@ -1,6 +1,5 @@
 import type { ShopId, JobId } from '@tetrad/contracts';
 import { createHash, randomUUID } from 'node:crypto';
-import { Router } from 'express';
 import { checkCase, misfitWords } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
 import { JobRecord, checkBody, recordOf, jobId } from '@tetrad/contracts';
@@ -11,6 +10,7 @@ import { judgeJob, viewOf } from '../judgements/judge-job';
 import { actor, permit, whoOf } from '../people/who';
 import { addJob, changeJob, findJob } from './jobs.sql';
 import type { Pool, Sql } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import { addSignOff } from '../signing/sign-offs.sql';
 import { addObservation, addReadings } from '../evidence/evidence.sql';
 import { shopParam } from '../platform/http/body';
@@ -22,45 +22,44 @@ import { MAX_READINGS, tooManyReadings } from '../evidence/evidence-routes';
 import { jobOf } from './locked-job';
 
 /** Cases in the open format: out of a job, and in as a new one. */
-export function caseRoutes(pool: Pool): Router {
-  const router = Router({ mergeParams: true });
+export function caseRoutes(pool: Pool): Handlers<'getCase' | 'importCase'> {
+  return {
+    getCase: async (request, response) => {
+      const shop = shopParam(request);
+      const job = await jobOf(pool, request);
+      await addAuditEntry(pool, { what: 'case-exported', ...actor(request), about: job.id });
+      response.attachment(
+        `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
+      );
+      const view = await viewOf(pool, shop, job);
+      const document = { ...view.case, job: recordOf(view) };
+      response.json(document);
+    },
 
-  router.get('/jobs/:job/case', async (request, response) => {
-    const shop = shopParam(request);
-    const job = await jobOf(pool, request);
-    await addAuditEntry(pool, { what: 'case-exported', ...actor(request), about: job.id });
-    response.attachment(
-      `${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.toISOString().slice(0, 10)}.case.json`,
-    );
-    const view = await viewOf(pool, shop, job);
-    response.json({ ...view.case, job: recordOf(view) });
-  });
-
-  router.post('/cases', async (request, response) => {
-    const shop = shopParam(request);
-    const who = whoOf(request);
-    const checked = checkCase(request.body);
-    if (!checked.ok)
-      throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
-    if (checked.value.readings.length > MAX_READINGS) throw tooManyReadings(checked.value.readings.length);
-    const sent = idempotencyKey(request);
-    // the job's id follows from the write's, so that a repeat finds it
-    const id = jobId(sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`));
-    const { job: told, ...subject } = checked.value as Case & { job?: unknown };
-    const record = told === undefined ? null : recordIn(told);
-    // a closed job is one that somebody has signed off
-    if (record?.status === 'closed' || record?.signOff) permit(request, 'sign-off');
-    if (record?.criteria) await criteriaOf(pool, shop, record.criteria, 'job.criteria');
-    await storing(pool, async (sql) => {
-      if (await isRepeat(sql, request)) return;
-      await storeCase(sql, shop, id, subject, { ...(record && optionsOf(record, subject)), importedBy: who.name });
-      if (record) await restoreRecord(sql, shop, id, record, who.name);
-      await addAuditEntry(sql, { what: 'case-imported', ...actor(request), about: id });
-    });
-    response.status(201).json(await ownJob(pool, request, id));
-  });
-
-  return router;
+    importCase: async (request, response) => {
+      const shop = shopParam(request);
+      const who = whoOf(request);
+      const checked = checkCase(request.body);
+      if (!checked.ok)
+        throw misfit(checked.misfits.map(misfitWords).map(({ path, ...rest }) => ({ field: path, ...rest })));
+      if (checked.value.readings.length > MAX_READINGS) throw tooManyReadings(checked.value.readings.length);
+      const sent = idempotencyKey(request);
+      // the job's id follows from the write's, so that a repeat finds it
+      const id = jobId(sent === null ? randomUUID() : uuidFrom(`${shop} ${sent}`));
+      const { job: told, ...subject } = checked.value as Case & { job?: unknown };
+      const record = told === undefined ? null : recordIn(told);
+      // a closed job is one that somebody has signed off
+      if (record?.status === 'closed' || record?.signOff) permit(request, 'sign-off');
+      if (record?.criteria) await criteriaOf(pool, shop, record.criteria, 'job.criteria');
+      await storing(pool, async (sql) => {
+        if (await isRepeat(sql, request)) return;
+        await storeCase(sql, shop, id, subject, { ...(record && optionsOf(record, subject)), importedBy: who.name });
+        if (record) await restoreRecord(sql, shop, id, record, who.name);
+        await addAuditEntry(sql, { what: 'case-imported', ...actor(request), about: id });
+      });
+      response.json(await ownJob(pool, request, id));
+    },
+  };
 }
 
 /** @throws Refusal naming every field of the record that does not fit. */

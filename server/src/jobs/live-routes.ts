@@ -1,5 +1,4 @@
 import type { JobId, ShopId } from '@tetrad/contracts';
-import { Router } from 'express';
 import type { Request } from 'express';
 import { viewOf } from '../judgements/judge-job';
 import { openEventStream } from '../platform/live/event-stream';
@@ -14,13 +13,17 @@ import { whoOf } from '../people/who';
 import { findJob } from './jobs.sql';
 import { bePresent } from './presence';
 import type { Pool } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import { inShop } from '../platform/database/working-shop';
 import { shopParam } from '../platform/http/body';
 import { jobOf } from './locked-job';
 
 /** Live streams: a job whole at every change, and the ids of jobs that change on the floor. */
-export function liveRoutes(pool: Pool, feed: JobNewsSource, streams: OpenStreams): Router {
-  const router = Router({ mergeParams: true });
+export function liveRoutes(
+  pool: Pool,
+  feed: JobNewsSource,
+  streams: OpenStreams,
+): Handlers<'followJob' | 'followJobs'> {
   const store = new SessionStore(pool);
   const texts = new JobTexts(pool);
 
@@ -32,40 +35,40 @@ export function liveRoutes(pool: Pool, feed: JobNewsSource, streams: OpenStreams
     return kept;
   };
 
-  router.get('/jobs/:job/live', async (request, response) => {
-    const shop = shopParam(request);
-    const { id } = await jobOf(pool, request);
-    const stream = openEventStream(request, response);
-    const kept = keep(stream, request);
-    const push = latestOnly(async () => {
-      const text = await texts.of(shop, id, kept.scope);
-      if (text) streams.send(stream, 'job', text);
-      else stream.end(); // it has been given to somebody else
-    });
-    stream.onClose(
-      feed.listen((news) => {
-        if (news === null || (news.shop === shop && news.job === id && !news.isPresence)) push();
-      }),
-    );
-    push();
-    const { name, kind } = whoOf(request);
-    bePresent(pool, feed, stream, { shop, job: id, name, kind }, (others) => streams.send(stream, 'people', others));
-  });
+  return {
+    followJob: async (request, response) => {
+      const shop = shopParam(request);
+      const { id } = await jobOf(pool, request);
+      const stream = openEventStream(request, response);
+      const kept = keep(stream, request);
+      const push = latestOnly(async () => {
+        const text = await texts.of(shop, id, kept.scope);
+        if (text) streams.send(stream, 'job', text);
+        else stream.end(); // it has been given to somebody else
+      });
+      stream.onClose(
+        feed.listen((news) => {
+          if (news === null || (news.shop === shop && news.job === id && !news.isPresence)) push();
+        }),
+      );
+      push();
+      const { name, kind } = whoOf(request);
+      bePresent(pool, feed, stream, { shop, job: id, name, kind }, (others) => streams.send(stream, 'people', others));
+    },
 
-  router.get('/live', (request, response) => {
-    const shop = shopParam(request);
-    const stream = openEventStream(request, response);
-    keep(stream, request);
-    // it tells which rows to ask for anew, and what is answered then is what may be seen
-    stream.onClose(
-      feed.listen((news) => {
-        if (news === null || (news.shop === shop && !news.isPresence))
-          streams.send(stream, 'floor', JSON.stringify({ job: news?.job ?? null }));
-      }),
-    );
-  });
-
-  return router;
+    followJobs: (request, response) => {
+      const shop = shopParam(request);
+      const stream = openEventStream(request, response);
+      keep(stream, request);
+      // it tells which rows to ask for anew, and what is answered then is what may be seen
+      stream.onClose(
+        feed.listen((news) => {
+          if (news === null || (news.shop === shop && !news.isPresence))
+            streams.send(stream, 'floor', JSON.stringify({ job: news?.job ?? null }));
+        }),
+      );
+    },
+  };
 }
 
 /** Jobs as they are told to streams: read and written out once for all that ask at the same time, and kept by none. */

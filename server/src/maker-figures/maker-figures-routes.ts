@@ -1,57 +1,62 @@
-import { Router } from 'express';
-import { ImportMakerFigures, MakerFigures } from '@tetrad/contracts';
+import type { MakerFigures } from '@tetrad/contracts';
 import type { MakerFiguresView, ShopId } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { actor, whoOf } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
-import { bodyAs, shopParam, uuidParam } from '../platform/http/body';
+import type { Handlers } from '../platform/http/handlers';
+import { shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { misfit, notFound } from '../platform/http/problem';
 import { idOfName, importFigures, listFigures, putFigures, removeFigures } from './maker-figures.sql';
 
 /** The shop's library of makers' figures. @param lists Where lists are read from. */
-export function makerFiguresRoutes(pool: Pool, lists: Sql): Router {
-  const router = Router({ mergeParams: true });
+export function makerFiguresRoutes(
+  pool: Pool,
+  lists: Sql,
+): Handlers<'listMakerFigures' | 'putMakerFigures' | 'removeMakerFigures' | 'importMakerFigures'> {
+  return {
+    listMakerFigures: async (request, response) => {
+      response.json((await listFigures(lists, shopParam(request))) satisfies readonly MakerFiguresView[]);
+    },
 
-  router.get('/maker-figures', async (request, response) => {
-    response.json((await listFigures(lists, shopParam(request))) satisfies readonly MakerFiguresView[]);
-  });
+    putMakerFigures: async (request, response, { body }) => {
+      const who = whoOf(request);
+      const [shop, id] = [shopParam(request), uuidParam(request, 'figures')];
+      await runIdempotent(pool, request, async (sql) => {
+        await mustBeFree(sql, shop, body.name, id);
+        await putFigures(sql, shop, id, body, who.name);
+        await addAuditEntry(sql, {
+          what: 'figures-changed',
+          ...actor(request),
+          about: id,
+          detail: { name: body.name },
+        });
+      });
+      response.json((await listFigures(pool, shop, id))[0]);
+    },
 
-  router.put('/maker-figures/:figures', async (request, response) => {
-    const who = whoOf(request);
-    const [shop, id] = [shopParam(request), uuidParam(request, 'figures')];
-    const body = bodyAs(MakerFigures, request);
-    await runIdempotent(pool, request, async (sql) => {
-      await mustBeFree(sql, shop, body.name, id);
-      await putFigures(sql, shop, id, body, who.name);
-      await addAuditEntry(sql, { what: 'figures-changed', ...actor(request), about: id, detail: { name: body.name } });
-    });
-    response.json((await listFigures(pool, shop, id))[0]);
-  });
+    removeMakerFigures: async (request, response) => {
+      const [shop, id] = [shopParam(request), uuidParam(request, 'figures')];
+      await runIdempotent(pool, request, async (sql) => {
+        if (!(await removeFigures(sql, shop, id))) throw notFound('record of a maker’s figures', id);
+        await addAuditEntry(sql, { what: 'figures-removed', ...actor(request), about: id });
+      });
+      response.end();
+    },
 
-  router.delete('/maker-figures/:figures', async (request, response) => {
-    const [shop, id] = [shopParam(request), uuidParam(request, 'figures')];
-    await runIdempotent(pool, request, async (sql) => {
-      if (!(await removeFigures(sql, shop, id))) throw notFound('record of a maker’s figures', id);
-      await addAuditEntry(sql, { what: 'figures-removed', ...actor(request), about: id });
-    });
-    response.status(204).end();
-  });
-
-  router.post('/maker-figure-imports', async (request, response) => {
-    const who = whoOf(request);
-    const shop = shopParam(request);
-    const { rows } = bodyAs(ImportMakerFigures, request);
-    mustDiffer(rows);
-    let counts = { added: 0, changed: 0, same: rows.length };
-    await runIdempotent(pool, request, async (sql) => {
-      counts = await importFigures(sql, shop, rows, who.name);
-      await addAuditEntry(sql, { what: 'figures-imported', ...actor(request), detail: counts });
-    });
-    response.status(201).json(counts);
-  });
-
-  return router;
+    importMakerFigures: async (request, response, { body }) => {
+      const who = whoOf(request);
+      const shop = shopParam(request);
+      const { rows } = body;
+      mustDiffer(rows);
+      let counts = { added: 0, changed: 0, same: rows.length };
+      await runIdempotent(pool, request, async (sql) => {
+        counts = await importFigures(sql, shop, rows, who.name);
+        await addAuditEntry(sql, { what: 'figures-imported', ...actor(request), detail: counts });
+      });
+      response.json(counts);
+    },
+  };
 }
 
 /** @throws Refusal where another record has the name. */

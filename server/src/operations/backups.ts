@@ -1,18 +1,18 @@
+import type { Handlers } from '../platform/http/handlers';
 /** What is known of the backups that this server makes: their folder, and the newest of them. */
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Router } from 'express';
 import type { BackupsView } from '@tetrad/contracts';
 
 const EXTENSION = '.tetrad-backup';
 
 /** @param folder Null where no backups are scheduled. */
-export function backupRoutes(folder: string | null): Router {
-  const router = Router({ mergeParams: true });
-  router.get('/backups', async (_request, response) => {
-    response.json(await backupsOf(folder));
-  });
-  return router;
+export function backupRoutes(folder: string | null): Handlers<'getBackups'> {
+  return {
+    getBackups: async (_request, response) => {
+      response.json(await backupsOf(folder));
+    },
+  };
 }
 
 export async function backupsOf(folder: string | null): Promise<BackupsView> {

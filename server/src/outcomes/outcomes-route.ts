@@ -1,5 +1,4 @@
-import { Router } from 'express';
-import { OutcomesQuery } from '@tetrad/contracts';
+import type { OutcomesQuery } from '@tetrad/contracts';
 import type { OutcomeJobView, OutcomesView, ShopId } from '@tetrad/contracts';
 import { BALANCED_COSTS } from '@tetrad/core';
 import type { Costs } from '@tetrad/core';
@@ -8,7 +7,8 @@ import { findCriteria } from '../criteria/criteria-of';
 import { scopeOfRequest } from '../people/access';
 import type { Scope } from '../people/access';
 import type { Pool, Sql } from '../platform/database/pool';
-import { queryAs, shopParam } from '../platform/http/body';
+import type { Handlers } from '../platform/http/handlers';
+import { shopParam } from '../platform/http/body';
 import { goneSignal, unlessGone } from '../platform/http/gone';
 import { misfit } from '../platform/http/problem';
 import type { FairQueue } from '../platform/workers/fair-queue';
@@ -26,20 +26,18 @@ const MAX_DAYS = 10 * 366;
 const MAX_COUNTED = 8_000;
 
 /** What became of the jobs of a period. @param lists Where lists are read from. */
-export function outcomesRoute(pool: Pool, lists: Sql, turns: FairQueue): Router {
-  const router = Router({ mergeParams: true });
-
-  router.get('/outcomes', async (request, response) => {
-    const shop = shopParam(request);
-    const period = periodOf(queryAs(OutcomesQuery, request), new Date());
-    const gone = goneSignal(response);
-    const scope = scopeOfRequest(request);
-    const counting = turns.do(shop, () => count({ pool, lists, shop }, period, scope, gone), gone);
-    const view = await unlessGone(counting, gone);
-    if (view && !gone.aborted) response.json(view);
-  });
-
-  return router;
+export function outcomesRoute(pool: Pool, lists: Sql, turns: FairQueue): Handlers<'getOutcomes'> {
+  return {
+    getOutcomes: async (request, response, { query }) => {
+      const shop = shopParam(request);
+      const period = periodOf(query, new Date());
+      const gone = goneSignal(response);
+      const scope = scopeOfRequest(request);
+      const counting = turns.do(shop, () => count({ pool, lists, shop }, period, scope, gone), gone);
+      const view = await unlessGone(counting, gone);
+      if (view && !gone.aborted) response.json(view);
+    },
+  };
 }
 
 interface Where {

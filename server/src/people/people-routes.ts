@@ -1,13 +1,13 @@
-import { Router } from 'express';
 import type { Request } from 'express';
-import { NewPerson, PersonChanges } from '@tetrad/contracts';
+import type { PersonChanges } from '@tetrad/contracts';
 import type { OpenedPerson } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
-import { bodyAs, uuidParam } from '../platform/http/body';
+import { uuidParam } from '../platform/http/body';
 import { runIdempotent, idempotencyKey } from '../platform/http/idempotency';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
 import { inTransaction } from '../platform/database/pool';
 import type { Pool, Sql } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import { forgetAttempts } from './attempts';
 import {
   addPerson,
@@ -25,9 +25,10 @@ import { bytesFor, hashSecret, oneTimePassword } from './secrets';
 import { actor, whoOf } from './who';
 
 /** The people of a shop. */
-export function peopleRoutes(pool: Pool, secret: string): Router {
-  const router = Router({ mergeParams: true });
-
+export function peopleRoutes(
+  pool: Pool,
+  secret: string,
+): Handlers<'listPeople' | 'addPerson' | 'changePerson' | 'resetPassword' | 'endSessions'> {
   async function known(id: string, sql: Sql = pool): Promise<PersonRow> {
     const person = await findPerson(sql, id);
     if (!person) throw notFound('person', id);
@@ -42,40 +43,6 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
     return { password, passwordHash: await hashSecret(password) };
   }
 
-  router.get('/people', async (_request, response) => {
-    response.json((await listPeople(pool)).map(personView));
-  });
-
-  router.post('/people', async (request, response) => {
-    const { id, name, role } = bodyAs(NewPerson, request);
-    const { password, passwordHash } = await newPassword(request, id);
-    await runIdempotent(pool, request, async (sql) => {
-      if (!(await addPerson(sql, { id, name, role, passwordHash, mustChange: true })))
-        throw new Refusal(
-          problem(409, 'name-taken', `This shop has somebody called ${name} already.`, [
-            { field: 'name', found: name, allowed: 'a name that nobody here has' },
-          ]),
-        );
-      await addAuditEntry(sql, { what: 'person-added', ...actor(request), about: id, detail: { name, role } });
-    });
-    response.status(201).json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
-  });
-
-  router.patch('/people/:person', async (request, response) => {
-    const id = uuidParam(request, 'person');
-    const changes = bodyAs(PersonChanges, request);
-    await known(id);
-    await runIdempotent(pool, request, async (sql) => {
-      // of two changes at once the second sees what the first has made of the shop's people
-      await lockPeople(sql);
-      await refuseChanges(sql, await known(id, sql), changes);
-      await changePerson(sql, id, changes);
-      if (changes.active === false) await endSessions(sql, id);
-      await addAuditEntry(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
-    });
-    response.json(personView(await known(id)));
-  });
-
   /** @throws Refusal where nobody would be left to manage people, or an address would be somebody else's too. */
   async function refuseChanges(sql: Sql, { id, role }: PersonRow, changes: PersonChanges): Promise<void> {
     const steps = changes.active === false || (changes.role !== undefined && changes.role !== 'administrator');
@@ -87,29 +54,63 @@ export function peopleRoutes(pool: Pool, secret: string): Router {
       throw misfit([{ field: 'email', found: changes.email, allowed: 'an address that nobody else here has' }]);
   }
 
-  router.post('/people/:person/one-time-password', async (request, response) => {
-    const id = uuidParam(request, 'person');
-    await known(id);
-    const { password, passwordHash } = await newPassword(request, id);
-    await runIdempotent(pool, request, async (sql) => {
-      await changePerson(sql, id, { passwordHash, mustChange: true });
-      await endSessions(sql, id);
-      await forgetAttempts(sql, id);
-      await addAuditEntry(sql, { what: 'password-reset', ...actor(request), about: id });
-    });
-    response.json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
-  });
+  return {
+    listPeople: async (_request, response) => {
+      response.json((await listPeople(pool)).map(personView));
+    },
 
-  router.post('/people/:person/end-sessions', async (request, response) => {
-    const id = uuidParam(request, 'person');
-    await known(id);
-    const ended = await inTransaction(pool, async (sql) => {
-      const count = await endSessions(sql, id);
-      await addAuditEntry(sql, { what: 'sessions-ended', ...actor(request), about: id, detail: { count } });
-      return count;
-    });
-    response.json({ ended });
-  });
+    addPerson: async (request, response, { body }) => {
+      const { id, name, role } = body;
+      const { password, passwordHash } = await newPassword(request, id);
+      await runIdempotent(pool, request, async (sql) => {
+        if (!(await addPerson(sql, { id, name, role, passwordHash, mustChange: true })))
+          throw new Refusal(
+            problem(409, 'name-taken', `This shop has somebody called ${name} already.`, [
+              { field: 'name', found: name, allowed: 'a name that nobody here has' },
+            ]),
+          );
+        await addAuditEntry(sql, { what: 'person-added', ...actor(request), about: id, detail: { name, role } });
+      });
+      response.json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
+    },
 
-  return router;
+    changePerson: async (request, response, { body }) => {
+      const id = uuidParam(request, 'person');
+      const changes = body;
+      await known(id);
+      await runIdempotent(pool, request, async (sql) => {
+        // of two changes at once the second sees what the first has made of the shop's people
+        await lockPeople(sql);
+        await refuseChanges(sql, await known(id, sql), changes);
+        await changePerson(sql, id, changes);
+        if (changes.active === false) await endSessions(sql, id);
+        await addAuditEntry(sql, { what: 'person-changed', ...actor(request), about: id, detail: { ...changes } });
+      });
+      response.json(personView(await known(id)));
+    },
+
+    resetPassword: async (request, response) => {
+      const id = uuidParam(request, 'person');
+      await known(id);
+      const { password, passwordHash } = await newPassword(request, id);
+      await runIdempotent(pool, request, async (sql) => {
+        await changePerson(sql, id, { passwordHash, mustChange: true });
+        await endSessions(sql, id);
+        await forgetAttempts(sql, id);
+        await addAuditEntry(sql, { what: 'password-reset', ...actor(request), about: id });
+      });
+      response.json({ ...personView(await known(id)), oneTimePassword: password } satisfies OpenedPerson);
+    },
+
+    endSessions: async (request, response) => {
+      const id = uuidParam(request, 'person');
+      await known(id);
+      const ended = await inTransaction(pool, async (sql) => {
+        const count = await endSessions(sql, id);
+        await addAuditEntry(sql, { what: 'sessions-ended', ...actor(request), about: id, detail: { count } });
+        return count;
+      });
+      response.json({ ended });
+    },
+  };
 }

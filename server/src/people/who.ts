@@ -1,9 +1,9 @@
 /** Who asks: told by the session, never by what a request says of itself. */
 import type { Request, RequestHandler } from 'express';
 import { PERMISSIONS, may } from '@tetrad/contracts';
-import { operationAt } from '@tetrad/contracts/operations';
-import type { PermissionName, SessionKind } from '@tetrad/contracts';
-import { Refusal, noSuchAddress, notFound, problem } from '../platform/http/problem';
+import type { Operation } from '@tetrad/contracts/operations';
+import type { PermissionName, Problem, SessionKind } from '@tetrad/contracts';
+import { Refusal, notFound, problem } from '../platform/http/problem';
 import { inShop } from '../platform/database/working-shop';
 import type { SignedIn } from './session-store';
 
@@ -44,34 +44,40 @@ export function permit(request: Request, permission: PermissionName): SignedIn {
   );
 }
 
-/**
- * Lets through who may ask the operation of this request, by the table of operations; what is not in the table is not there.
- * Handlers ask only for what depends on more than the operation.
- */
-export const permitted: RequestHandler = (request, _response, next) => {
-  const operation = operationAt(request.method, request.baseUrl + request.path);
-  if (!operation) throw new Refusal(noSuchAddress(request));
-  const { permission, ofOthers } = operation;
-  if (permission) permit(request, permission);
-  const person = ofOthers && /\/people\/([^/]+)/.exec(request.path)?.[1];
-  if (ofOthers && person !== whoOf(request).person) permit(request, ofOthers);
-  next();
-};
-
-/** Lets sessions of these kinds through. */
-export const only =
-  (...kinds: readonly SessionKind[]): RequestHandler =>
+/** Lets through who may ask an operation. Handlers ask only for what depends on more than the operation. */
+export const permitted =
+  ({ by, permission, ofOthers }: Operation): RequestHandler =>
   (request, _response, next) => {
-    const { kind } = whoOf(request);
-    if (kinds.includes(kind)) return next();
-    throw new Refusal(
-      kind === 'first'
-        ? problem(403, 'password-first', 'This is a one-time password: choose your own before anything else.')
-        : kind === 'key'
-          ? problem(403, 'not-for-keys', 'This is for people who are signed in, not for a key.')
-          : problem(403, 'phone', 'This phone is paired with one job and may do nothing else.'),
-    );
+    // what anybody may ask is answered before a session is looked for
+    const signedIn = (request as Partial<Request>).session?.signedIn;
+    if (!signedIn && by.includes('nobody')) return next();
+    const { kind, person, job } = whoOf(request);
+    if (!by.includes(kind)) throw new Refusal(notFor(kind, request));
+    // a paired phone sees its own job and nothing beside it
+    const named = request.params['job'];
+    if (kind === 'phone' && named !== undefined && String(named).toLowerCase() !== job)
+      throw new Refusal(notFor(kind, request));
+    if (permission) permit(request, permission);
+    if (ofOthers && request.params['person'] !== person) permit(request, ofOthers);
+    next();
   };
+
+/** Why a session of this kind may not ask this. */
+function notFor(kind: SessionKind, { method, originalUrl }: Request): Problem {
+  switch (kind) {
+    case 'first':
+      return problem(403, 'password-first', 'This is a one-time password: choose your own before anything else.');
+    case 'key':
+      return problem(
+        403,
+        'not-for-keys',
+        `${method} ${originalUrl.split('?', 1)[0]} is for people alone. /api/openapi.json tells what keys may do.`,
+      );
+    case 'phone':
+    case 'device':
+      return problem(403, 'phone', 'This phone is paired with one job and may do nothing else.');
+  }
+}
 
 /** The shop of the address is that of the session; any other is not there for it. What follows works in that shop. */
 export const ownShop: RequestHandler = (request, _response, next) => {
@@ -79,12 +85,4 @@ export const ownShop: RequestHandler = (request, _response, next) => {
   const named = String((request.params as Record<string, unknown>)['shop']);
   if (named !== shop) throw notFound('shop', named);
   inShop(shop, next);
-};
-
-/** A paired phone sees its own job and nothing beside it; `request.path` is what follows the shop. */
-export const ownJob: RequestHandler = (request, response, next) => {
-  const { kind, job } = whoOf(request);
-  const named = /^\/jobs\/([^/]+)/.exec(request.path)?.[1];
-  if (kind !== 'phone' || named?.toLowerCase() === job) return next();
-  return only('device')(request, response, next);
 };

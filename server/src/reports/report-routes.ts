@@ -1,14 +1,14 @@
-import { Router } from 'express';
 import type { Request, Response } from 'express';
-import { FigureQuery, figuresOf } from '@tetrad/contracts';
+import { figuresOf } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { allCapturesOfJob, captureView } from '../captures/captures.sql';
 import { FairQueue } from '../platform/workers/fair-queue';
 import { heavyWork } from '../workers/heavy-work';
 import { actor } from '../people/who';
 import type { Pool } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import { findShop } from '../shops/shops.sql';
-import { queryAs, jobParam, shopParam } from '../platform/http/body';
+import { jobParam, shopParam } from '../platform/http/body';
 import { goneSignal, unlessGone } from '../platform/http/gone';
 import { wholeJob } from '../jobs/job-view';
 import { jobOf } from '../jobs/locked-job';
@@ -20,20 +20,8 @@ const MAX_WAITING = 60;
 const TAKEN_MS = 10_000;
 
 /** The report of a job as a file to keep, print or send. */
-export function reportRoutes(pool: Pool, fontsFolder: string): Router {
-  const router = Router({ mergeParams: true });
+export function reportRoutes(pool: Pool, fontsFolder: string): Handlers<'getReport'> {
   const reports = new FairQueue({ atOnce: AT_ONCE, maxWaiting: MAX_WAITING });
-
-  router.get('/report.pdf', async (request, response) => {
-    const figures = figuresOf(queryAs(FigureQuery, request));
-    await jobOf(pool, request);
-    const gone = goneSignal(response);
-    await reports.do(shopParam(request), async () => {
-      if (gone.aborted) return;
-      await send(request, response, figures, gone);
-      await taken(response);
-    });
-  });
 
   async function send(request: Request, response: Response, figures: ReturnType<typeof figuresOf>, gone: AbortSignal) {
     const shop = shopParam(request);
@@ -49,7 +37,18 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Router {
     response.end(paper);
   }
 
-  return router;
+  return {
+    getReport: async (request, response, { query }) => {
+      const figures = figuresOf(query);
+      await jobOf(pool, request);
+      const gone = goneSignal(response);
+      await reports.do(shopParam(request), async () => {
+        if (gone.aborted) return;
+        await send(request, response, figures, gone);
+        await taken(response);
+      });
+    },
+  };
 }
 
 /** When the answer has left, or its device has had time enough. */

@@ -1,5 +1,3 @@
-import { Router } from 'express';
-import { NewSignOff } from '@tetrad/contracts';
 import { isSameDecision } from '@tetrad/core';
 import { judgeJob } from '../judgements/judge-job';
 import { identityKind, permit, whoOf } from '../people/who';
@@ -7,10 +5,11 @@ import type { SignedIn } from '../people/session-store';
 import { changeJob } from '../jobs/jobs.sql';
 import { newestJudgement } from '../judgements/judgements.sql';
 import type { Pool } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import { saidWith } from './said-with';
 import { addSignOff, isStoredSignOff, mayReopen, supersedeSignOffs } from './sign-offs.sql';
 import type { Signer } from './sign-offs.sql';
-import { bodyAs, shopParam } from '../platform/http/body';
+import { shopParam } from '../platform/http/body';
 import { misfit } from '../platform/http/problem';
 import { wholeJob } from '../jobs/job-view';
 import { stopTimers } from '../waiting/timers.sql';
@@ -25,42 +24,39 @@ const signerOf = (who: SignedIn): Signer => ({
 });
 
 /** Signing a job off closes it; a decision that differs from the judge's needs its reason. */
-export function signOffRoutes(pool: Pool): Router {
-  const router = Router({ mergeParams: true });
-
-  router.post('/sign-offs', async (request, response) => {
-    const shop = shopParam(request);
-    const signer = whoOf(request);
-    const body = bodyAs(NewSignOff, request);
-    await withClosedJob(pool, request, 'signed-off', async (sql, job) => {
-      if (job.status === 'closed' && !(await isStoredSignOff(sql, shop, job.id, body.id))) {
-        // who signs a closed job opens it and closes it again
-        if (!(await mayReopen(sql, shop, job.id, signer))) permit(request, 'differ');
-        await supersedeSignOffs(sql, shop, job.id, signer.name);
-      }
-      const newest = await newestJudgement(sql, shop, job.id);
-      const judged = newest?.decision ?? null;
-      const isOther = !isSameDecision(body, judged);
-      if (isOther) permit(request, 'differ');
-      if (isOther && !body.reason?.trim())
-        throw misfit([
-          {
-            field: 'reason',
-            found: 'nothing',
-            allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
-          },
-        ]);
-      await addSignOff(sql, shop, job.id, body, signerOf(signer), judged, {
-        probability: newest && (await saidWith(sql, shop, job.id, newest)),
+export function signOffRoutes(pool: Pool): Handlers<'signOff'> {
+  return {
+    signOff: async (request, response, { body }) => {
+      const shop = shopParam(request);
+      const signer = whoOf(request);
+      await withClosedJob(pool, request, 'signed-off', async (sql, job) => {
+        if (job.status === 'closed' && !(await isStoredSignOff(sql, shop, job.id, body.id))) {
+          // who signs a closed job opens it and closes it again
+          if (!(await mayReopen(sql, shop, job.id, signer))) permit(request, 'differ');
+          await supersedeSignOffs(sql, shop, job.id, signer.name);
+        }
+        const newest = await newestJudgement(sql, shop, job.id);
+        const judged = newest?.decision ?? null;
+        const isOther = !isSameDecision(body, judged);
+        if (isOther) permit(request, 'differ');
+        if (isOther && !body.reason?.trim())
+          throw misfit([
+            {
+              field: 'reason',
+              found: 'nothing',
+              allowed: `the reason, since the judge says ${judged?.action ?? 'nothing'} ${judged?.part ?? ''}`.trim(),
+            },
+          ]);
+        await addSignOff(sql, shop, job.id, body, signerOf(signer), judged, {
+          probability: newest && (await saidWith(sql, shop, job.id, newest)),
+        });
+        await stopTimers(sql, shop, job.id);
+        await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
+        await judgeJob(sql, shop, job);
+        await tellSignedOff(sql, shop, job, body, signer.name);
+        return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };
       });
-      await stopTimers(sql, shop, job.id);
-      await changeJob(sql, shop, job.id, { version: job.version, status: 'closed' });
-      await judgeJob(sql, shop, job);
-      await tellSignedOff(sql, shop, job, body, signer.name);
-      return { signOff: body.id, action: body.action, part: body.part ?? null, differs: isOther };
-    });
-    response.status(201).json(await wholeJob(pool, request));
-  });
-
-  return router;
+      response.json(await wholeJob(pool, request));
+    },
+  };
 }

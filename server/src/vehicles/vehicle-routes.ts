@@ -1,5 +1,4 @@
-import { Router } from 'express';
-import { MoveJobs, VEHICLES_PAGE, VehicleChanges, VehicleQuery } from '@tetrad/contracts';
+import { VEHICLES_PAGE } from '@tetrad/contracts';
 import type { VehicleKindView } from '@tetrad/contracts';
 import { kindBands } from '@tetrad/core/trends';
 import { capturesOfVehicle } from '../captures/captures.sql';
@@ -7,8 +6,9 @@ import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { scopeOfRequest } from '../people/access';
 import { actor } from '../people/who';
 import type { Pool, Sql } from '../platform/database/pool';
+import type { Handlers } from '../platform/http/handlers';
 import type { LeftOutRows } from '../platform/left-out-rows';
-import { bodyAs, queryAs, shopParam, uuidParam } from '../platform/http/body';
+import { shopParam, uuidParam } from '../platform/http/body';
 import { runIdempotent } from '../platform/http/idempotency';
 import { tellNextPage } from '../platform/http/next-page';
 import { Refusal, misfit, notFound, problem } from '../platform/http/problem';
@@ -19,90 +19,103 @@ import { refuseTaken } from './taken';
 import { changeVehicle, findVehicle, listVehicles, listVisits } from './vehicles.sql';
 
 /** The vehicles of a shop and their visits. @param lists Where lists are read from. */
-export function vehicleRoutes(pool: Pool, lists: Sql, leftOut: LeftOutRows): Router {
-  const router = Router({ mergeParams: true });
+export function vehicleRoutes(
+  pool: Pool,
+  lists: Sql,
+  leftOut: LeftOutRows,
+): Handlers<
+  | 'listVehicles'
+  | 'getVehicle'
+  | 'changeVehicle'
+  | 'listVisits'
+  | 'getHistory'
+  | 'getKind'
+  | 'listVehicleCaptures'
+  | 'moveJobs'
+  | 'undoMove'
+> {
+  return {
+    listVehicles: async (request, response, { query }) => {
+      const { limit = VEHICLES_PAGE, ...more } = query;
+      const scope = scopeOfRequest(request);
+      const { rows, next } = await listVehicles(lists, shopParam(request), { limit, ...more, scope });
+      tellNextPage(request, response, next);
+      response.json(rows);
+    },
 
-  router.get('/vehicles', async (request, response) => {
-    const { limit = VEHICLES_PAGE, ...more } = queryAs(VehicleQuery, request);
-    const scope = scopeOfRequest(request);
-    const { rows, next } = await listVehicles(lists, shopParam(request), { limit, ...more, scope });
-    tellNextPage(request, response, next);
-    response.json(rows);
-  });
+    getVehicle: async (request, response) => {
+      const id = uuidParam(request, 'vehicle');
+      const found = await findVehicle(pool, shopParam(request), id, scopeOfRequest(request));
+      if (!found) throw notFound('vehicle', id);
+      response.json(found);
+    },
 
-  router.get('/vehicles/:vehicle', async (request, response) => {
-    const id = uuidParam(request, 'vehicle');
-    const found = await findVehicle(pool, shopParam(request), id, scopeOfRequest(request));
-    if (!found) throw notFound('vehicle', id);
-    response.json(found);
-  });
+    changeVehicle: async (request, response, { body }) => {
+      const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+      const changes = body;
+      if (!(await findVehicle(pool, shop, id, scope))) throw notFound('vehicle', id);
+      await runIdempotent(pool, request, async (sql) => {
+        if (!(await refuseTaken(() => changeVehicle(sql, shop, id, changes, scope), { ...changes })))
+          throw new Refusal(
+            problem(403, 'not-allowed', 'This vehicle has jobs of others: only those who may see them may change it.'),
+          );
+        const detail = { changed: Object.keys(changes) };
+        await addAuditEntry(sql, { what: 'vehicle-changed', ...actor(request), about: id, detail });
+      });
+      response.json((await findVehicle(pool, shop, id, scope))!);
+    },
 
-  router.patch('/vehicles/:vehicle', async (request, response) => {
-    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
-    const changes = bodyAs(VehicleChanges, request);
-    if (!(await findVehicle(pool, shop, id, scope))) throw notFound('vehicle', id);
-    await runIdempotent(pool, request, async (sql) => {
-      if (!(await refuseTaken(() => changeVehicle(sql, shop, id, changes, scope), { ...changes })))
-        throw new Refusal(
-          problem(403, 'not-allowed', 'This vehicle has jobs of others: only those who may see them may change it.'),
-        );
-      const detail = { changed: Object.keys(changes) };
-      await addAuditEntry(sql, { what: 'vehicle-changed', ...actor(request), about: id, detail });
-    });
-    response.json(await findVehicle(pool, shop, id, scope));
-  });
+    listVisits: async (request, response) => {
+      response.json(
+        await listVisits(lists, shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)),
+      );
+    },
 
-  router.get('/vehicles/:vehicle/visits', async (request, response) => {
-    response.json(await listVisits(lists, shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)));
-  });
+    getHistory: async (request, response) => {
+      const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+      const rows = await listHistory(lists, shop, id, scope);
+      response.json(leftOut.show(rows, { list: 'history', idOf: ({ job }) => job, view: historyVisit }));
+    },
 
-  router.get('/vehicles/:vehicle/history', async (request, response) => {
-    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
-    const rows = await listHistory(lists, shop, id, scope);
-    response.json(leftOut.show(rows, { list: 'history', idOf: ({ job }) => job, view: historyVisit }));
-  });
+    /** What other vehicles of its kind show, to hold it against. */
+    getKind: async (request, response) => {
+      const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+      const rows = await listOfKind(lists, shop, id, scope);
+      const told = leftOut.show(rows, { list: 'kind', idOf: ({ job }) => job, view: measuresOfRow });
+      const newest = told.map(({ before, after }) => after ?? before);
+      response.json({ bands: kindBands(newest) } satisfies VehicleKindView);
+    },
 
-  /** What other vehicles of its kind show, to hold it against. */
-  router.get('/vehicles/:vehicle/kind', async (request, response) => {
-    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
-    const rows = await listOfKind(lists, shop, id, scope);
-    const told = leftOut.show(rows, { list: 'kind', idOf: ({ job }) => job, view: measuresOfRow });
-    const newest = told.map(({ before, after }) => after ?? before);
-    response.json({ bands: kindBands(newest) } satisfies VehicleKindView);
-  });
+    listVehicleCaptures: async (request, response) => {
+      const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
+      response.json(await capturesOfVehicle(lists, shop, id, scope));
+    },
 
-  router.get('/vehicles/:vehicle/captures', async (request, response) => {
-    const [shop, id, scope] = [shopParam(request), uuidParam(request, 'vehicle'), scopeOfRequest(request)];
-    response.json(await capturesOfVehicle(lists, shop, id, scope));
-  });
+    moveJobs: async (request, response, { body }) => {
+      const [shop, from] = [shopParam(request), uuidParam(request, 'vehicle')];
+      if (body.to === from) throw misfit([{ field: 'to', found: body.to, allowed: 'another vehicle' }]);
+      if (!(await findVehicle(pool, shop, from, null))) throw notFound('vehicle', from);
+      if (!(await findVehicle(pool, shop, body.to, null)))
+        throw misfit([{ field: 'to', found: body.to, allowed: 'a vehicle of this shop' }]);
+      await runIdempotent(pool, request, async (sql) => {
+        const both = await holdBoth(sql, shop, from, body.to);
+        if (!both)
+          throw misfit([{ field: 'to', found: body.to, allowed: 'another vehicle: these two are one record already' }]);
+        const moved = await moveJobs(sql, shop, both, body);
+        const what = body.jobs === undefined ? 'vehicles-merged' : 'jobs-moved';
+        await addAuditEntry(sql, { what, ...actor(request), about: both.from, detail: { to: both.to, jobs: moved } });
+      });
+      response.json({ id: body.id, moved: await movedBy(pool, shop, body.id) });
+    },
 
-  router.post('/vehicles/:vehicle/moves', async (request, response) => {
-    const [shop, from] = [shopParam(request), uuidParam(request, 'vehicle')];
-    const body = bodyAs(MoveJobs, request);
-    if (body.to === from) throw misfit([{ field: 'to', found: body.to, allowed: 'another vehicle' }]);
-    if (!(await findVehicle(pool, shop, from, null))) throw notFound('vehicle', from);
-    if (!(await findVehicle(pool, shop, body.to, null)))
-      throw misfit([{ field: 'to', found: body.to, allowed: 'a vehicle of this shop' }]);
-    await runIdempotent(pool, request, async (sql) => {
-      const both = await holdBoth(sql, shop, from, body.to);
-      if (!both)
-        throw misfit([{ field: 'to', found: body.to, allowed: 'another vehicle: these two are one record already' }]);
-      const moved = await moveJobs(sql, shop, both, body);
-      const what = body.jobs === undefined ? 'vehicles-merged' : 'jobs-moved';
-      await addAuditEntry(sql, { what, ...actor(request), about: both.from, detail: { to: both.to, jobs: moved } });
-    });
-    response.status(201).json({ id: body.id, moved: await movedBy(pool, shop, body.id) });
-  });
-
-  router.post('/vehicle-moves/:move/undo', async (request, response) => {
-    const [shop, id] = [shopParam(request), uuidParam(request, 'move')];
-    await runIdempotent(pool, request, async (sql) => {
-      const back = await refuseTaken(() => undoMove(sql, shop, id));
-      if (back === null) throw notFound('move that can be undone', id);
-      await addAuditEntry(sql, { what: 'move-undone', ...actor(request), about: id, detail: { jobs: back } });
-    });
-    response.json({ id, moved: await movedBy(pool, shop, id) });
-  });
-
-  return router;
+    undoMove: async (request, response) => {
+      const [shop, id] = [shopParam(request), uuidParam(request, 'move')];
+      await runIdempotent(pool, request, async (sql) => {
+        const back = await refuseTaken(() => undoMove(sql, shop, id));
+        if (back === null) throw notFound('move that can be undone', id);
+        await addAuditEntry(sql, { what: 'move-undone', ...actor(request), about: id, detail: { jobs: back } });
+      });
+      response.json({ id, moved: await movedBy(pool, shop, id) });
+    },
+  };
 }

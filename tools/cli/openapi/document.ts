@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { PERMISSIONS } from '@tetrad/contracts';
 import type { OperationAnswer, Operation } from '@tetrad/contracts/operations';
-import { OPERATIONS, OPERATION_GROUPS, pathOf } from '@tetrad/contracts/operations';
+import { OPERATIONS, OPERATION_GROUPS, isOpenToKeys, pathOf } from '@tetrad/contracts/operations';
 import {
   INSTRUMENT_KINDS,
   caseParts,
@@ -57,10 +57,51 @@ function answerOf(answer: OperationAnswer): Json {
   return { description: isPaged ? 'A page.' : 'As asked.', ...(isPaged && { headers: link }), content: json(schema) };
 }
 
-const PROBLEM = {
-  description: 'A problem (RFC 9457) that names the field, what was found and what is allowed.',
-  content: { 'application/problem+json': { schema: reference('Problem') } },
+/** What may be refused, by status. */
+const REFUSALS: Readonly<Record<number, string>> = {
+  400: 'The body is no JSON, or is packed wrongly.',
+  401: 'Nobody is signed in, or what was given to sign in with does not fit.',
+  403: 'Not for this session, role or key.',
+  404: 'What the address names is not there for who asks.',
+  409: 'Changed, closed or taken meanwhile.',
+  413: 'The body is too large.',
+  415: 'The body is of another type.',
+  422: 'A field, a parameter or the query does not fit; it is named.',
+  429: 'Asked too often; Retry-After tells when to ask again.',
 };
+const problemResponse = (description: string): Json => ({
+  description,
+  content: { 'application/problem+json': { schema: reference('Problem') } },
+});
+/** Every refusal is a problem (RFC 9457) that names the field, what was found and what is allowed. */
+const RESPONSES: Readonly<Record<string, Json>> = {
+  ...Object.fromEntries(
+    Object.entries(REFUSALS).map(([status, description]) => [`Problem${status}`, problemResponse(description)]),
+  ),
+  Problem: problemResponse('Any other problem.'),
+};
+const response = (status: string): Json => ({
+  $ref: `#/components/responses/Problem${status === 'default' ? '' : status}`,
+});
+
+/** What the session, the address, the body and the query of an operation may come to. */
+function problemsOf({ method, path, by, body, query, permission, ofOthers }: Operation): Json {
+  const isOfShop = !path.startsWith('/api/');
+  const hasBody = body !== undefined;
+  const mayBe: Readonly<Record<number, boolean>> = {
+    400: hasBody,
+    401: !by.includes('nobody') || hasBody,
+    403: isOfShop || !by.includes('key') || permission !== undefined || ofOthers !== undefined,
+    404: isOfShop,
+    409: method !== 'GET',
+    413: hasBody,
+    415: hasBody,
+    422: hasBody || query !== undefined || path.includes('{'),
+    429: true,
+  };
+  const statuses = Object.keys(REFUSALS).filter((status) => mayBe[Number(status)]);
+  return Object.fromEntries([...statuses, 'default'].map((status) => [status, response(status)]));
+}
 
 function parametersOf(operation: Operation, bodies: Readonly<Record<string, Json>>): readonly Json[] {
   const path = pathOf(operation);
@@ -82,19 +123,18 @@ function parametersOf(operation: Operation, bodies: Readonly<Record<string, Json
 }
 
 function operationOf(operation: Operation, tag: string, bodies: Readonly<Record<string, Json>>): Json {
-  const { id, summary, body, answer, permission, isOpenToKeys } = operation;
+  const { summary, body, answer, permission } = operation;
   const who = permission && `For ${PERMISSIONS[permission].roles.join(', ')}.`;
   const content =
     typeof body === 'string' ? (body === 'Bytes' ? BYTES : json(answerRef(body))) : body && json(reference(body.name));
   return {
-    operationId: id,
     tags: [tag],
     summary,
     ...(who && { description: who }),
-    security: isOpenToKeys ? [{ session: [] }, { key: [] }] : [{ session: [] }],
+    security: isOpenToKeys(operation) ? [{ session: [] }, { key: [] }] : [{ session: [] }],
     parameters: parametersOf(operation, bodies),
     ...(content && { requestBody: { required: true, content } }),
-    responses: { [answer.status]: answerOf(answer), '4XX': PROBLEM, default: PROBLEM },
+    responses: { [answer.status]: answerOf(answer), ...problemsOf(operation) },
   };
 }
 
@@ -124,8 +164,11 @@ function openApiDocument(): Json {
   const own = Object.fromEntries(Object.entries(FORMATS).map(([name, schema]) => [`format.${name}`, schema]));
   const paths: Record<string, Record<string, Json>> = {};
   for (const { name, operations } of OPERATION_GROUPS)
-    for (const operation of operations)
-      (paths[pathOf(operation)] ??= {})[operation.method.toLowerCase()] = operationOf(operation, name, bodies);
+    for (const [id, operation] of Object.entries(operations))
+      (paths[pathOf(operation)] ??= {})[operation.method.toLowerCase()] = {
+        operationId: id,
+        ...operationOf(operation, name, bodies),
+      };
   return {
     openapi: '3.1.0',
     info: {
@@ -140,7 +183,8 @@ function openApiDocument(): Json {
     tags: OPERATION_GROUPS.map(({ name, about }) => ({ name, description: about })),
     paths,
     components: {
-      schemas: usedOf({ ...own, ...answers, ...bodies }, paths),
+      schemas: usedOf({ ...own, ...answers, ...bodies }, { paths, RESPONSES }),
+      responses: RESPONSES,
       securitySchemes: {
         key: { type: 'http', scheme: 'bearer', description: 'A key that an administrator made: `tetrad.SHOP.TOKEN`.' },
         session: { type: 'apiKey', in: 'cookie', name: 'tetrad.session', description: 'Somebody who is signed in.' },

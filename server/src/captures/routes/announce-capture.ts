@@ -1,10 +1,9 @@
 import type { ShopId } from '@tetrad/contracts';
-import { NewCapture } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import { closed, jobOf } from '../../jobs/locked-job';
 import { actor, whoOf } from '../../people/who';
 import type { Pool } from '../../platform/database/pool';
-import { bodyAs, shopParam } from '../../platform/http/body';
+import { shopParam } from '../../platform/http/body';
 import { runIdempotent } from '../../platform/http/idempotency';
 import { Refusal, problem } from '../../platform/http/problem';
 import { addCapture, captureView, findCapture, shopBytes } from '../captures.sql';
@@ -16,11 +15,10 @@ import type { CaptureRoute } from './capture-route';
  * @param quotaBytes What one shop may keep.
  */
 export const announceCapture =
-  (quotaBytes: number): CaptureRoute =>
+  (quotaBytes: number): CaptureRoute<'announceCapture'> =>
   (pool) =>
-  async (request, response) => {
+  async (request, response, { body }) => {
     const shop = shopParam(request);
-    const body = bodyAs(NewCapture, request);
     const at = await jobOf(pool, request);
     const { id: job } = at;
     const known = await findCapture(pool, shop, body.id);
@@ -41,7 +39,7 @@ export const announceCapture =
         });
       });
     }
-    response.status(201).json(captureView((await findCapture(pool, shop, body.id))!));
+    response.json(captureView((await findCapture(pool, shop, body.id))!));
   };
 
 async function refuseOverQuota(pool: Pool, shop: ShopId, bytes: number, quotaBytes: number): Promise<void> {

@@ -1,5 +1,6 @@
-import type { Request, Response } from 'express';
+import type { OperationId } from '@tetrad/contracts/operations';
 import type { Pool } from '../../platform/database/pool';
+import type { Handler } from '../../platform/http/handlers';
 
-/** One route of captures. */
-export type CaptureRoute = (pool: Pool) => (request: Request, response: Response) => Promise<void>;
+/** What answers an operation of captures. */
+export type CaptureRoute<Id extends OperationId> = (pool: Pool) => Handler<Id>;

@@ -1,8 +1,7 @@
-import { PageQuery } from '@tetrad/contracts';
 import { jobOf } from '../../jobs/locked-job';
 import { scopeOfRequest } from '../../people/access';
 import type { LeftOutRows } from '../../platform/left-out-rows';
-import { queryAs, shopParam } from '../../platform/http/body';
+import { shopParam } from '../../platform/http/body';
 import { tellNextPage } from '../../platform/http/next-page';
 import { alikeView, captureView, capturesAlike, capturesOfJob } from '../captures.sql';
 import type { CaptureRoute } from './capture-route';
@@ -12,10 +11,10 @@ const PAGE = 50;
 
 /** The captures of a job, page by page. */
 export const listCaptures =
-  (leftOut: LeftOutRows): CaptureRoute =>
+  (leftOut: LeftOutRows): CaptureRoute<'listCaptures'> =>
   (pool) =>
-  async (request, response) => {
-    const { limit = PAGE, after } = queryAs(PageQuery, request);
+  async (request, response, { query }) => {
+    const { limit = PAGE, after } = query;
     const { id } = await jobOf(pool, request);
     const { rows, next } = await capturesOfJob(pool, shopParam(request), id, { limit, after });
     tellNextPage(request, response, next);
@@ -24,7 +23,7 @@ export const listCaptures =
 
 /** Captures of like vehicles, to compare with. */
 export const listAlike =
-  (leftOut: LeftOutRows): CaptureRoute =>
+  (leftOut: LeftOutRows): CaptureRoute<'listAlikeCaptures'> =>
   (pool) =>
   async (request, response) => {
     const { id } = await jobOf(pool, request);

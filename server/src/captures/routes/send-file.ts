@@ -9,7 +9,7 @@ import { storedBytes } from '../captures.sql';
 import type { CaptureRoute } from './capture-route';
 
 /** Gives a file back as it was; it is fetched piece by piece as the reader takes it. */
-export const sendFile: CaptureRoute = (pool) => async (request, response) => {
+export const sendFile: CaptureRoute<'getCaptureFile'> = (pool) => async (request, response) => {
   const shop = shopParam(request);
   const capture = await captureOf(pool, request);
   if (capture.stored !== capture.bytes)

@@ -8,7 +8,7 @@ import { pieceOf } from '../piece';
 import type { CaptureRoute } from './capture-route';
 
 /** Stores one piece of an announced file; a piece that is stored already is not stored again. */
-export const storePiece: CaptureRoute = (pool) => async (request, response) => {
+export const storePiece: CaptureRoute<'storePiece'> = (pool) => async (request, response) => {
   const capture = await captureOf(pool, request);
   const number = pieceNumber(request, capture);
   const body: unknown = request.body;
@@ -20,7 +20,7 @@ export const storePiece: CaptureRoute = (pool) => async (request, response) => {
     ]);
   const stored = await addPiece(pool, shopParam(request), capture.id, await pieceOf(number, piece));
   if (!stored) throw new Refusal(problem(409, 'piece-taken', `Piece ${number} is stored already with other bytes.`));
-  response.status(204).end();
+  response.end();
 };
 
 function pieceNumber(request: Request, { bytes }: CaptureRow): number {

@@ -1,5 +1,6 @@
-import type { Request, Response } from 'express';
+import type { OperationId } from '@tetrad/contracts/operations';
 import type { Pool, Sql } from '../../platform/database/pool';
+import type { Handler } from '../../platform/http/handlers';
 
-/** A route of the criteria sets. @param lists Where jobs are read from. */
-export type CriteriaRoute = (pool: Pool, lists: Sql) => (request: Request, response: Response) => Promise<void>;
+/** What answers an operation of the criteria sets. @param lists Where jobs are read from. */
+export type CriteriaRoute<Id extends OperationId> = (pool: Pool, lists: Sql) => Handler<Id>;

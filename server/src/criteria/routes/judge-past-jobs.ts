@@ -23,7 +23,7 @@ const MAX_TOLD = 1000;
 const RUNS = { atOnce: 3, atOnceOfOne: 1, maxWaiting: 20, maxWaitingOfOne: 4 };
 
 /** Past jobs judged again, told line by line (NDJSON); closing the request ends it. */
-export const judgePastJobs: CriteriaRoute = (pool, lists) => {
+export const judgePastJobs: CriteriaRoute<'rejudge'> = (pool, lists) => {
   const runs = new FairQueue(RUNS);
   return async (request, response) => {
     const [shop, { id, version }] = [shopParam(request), versionParam(request)];

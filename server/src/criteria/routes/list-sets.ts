@@ -16,7 +16,7 @@ const SHIPPED: readonly CriteriaView[] = SCHOOLS.map((set) => ({
 }));
 
 /** Tells the sets that ship and the shop's own, every version of them. */
-export const listSets: CriteriaRoute = (pool) => async (request, response) => {
+export const listSets: CriteriaRoute<'listCriteria'> = (pool) => async (request, response) => {
   const shop = shopParam(request);
   const [own, usual] = await Promise.all([listOwnSets(pool, shop), usualCriteria(pool, shop)]);
   response.json({ usual, sets: [...SHIPPED, ...own] } satisfies CriteriaListView);

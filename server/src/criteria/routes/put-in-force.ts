@@ -8,7 +8,7 @@ import { refuseShipped, versionParam, viewOf } from '../set-version';
 import type { CriteriaRoute } from './criteria-route';
 
 /** Puts a version in force: jobs of its set are judged by it from then on. */
-export const putVersionInForce: CriteriaRoute = (pool) => async (request, response) => {
+export const putVersionInForce: CriteriaRoute<'putCriteriaInForce'> = (pool) => async (request, response) => {
   const { name: by } = whoOf(request);
   const [shop, { id, version }] = [shopParam(request), versionParam(request)];
   refuseShipped(id, 'set');

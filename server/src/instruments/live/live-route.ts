@@ -1,4 +1,3 @@
-import { Router } from 'express';
 import type { Request } from 'express';
 import { isUUID } from 'class-validator';
 import { INSTRUMENT_FUNCTION_NAMES } from '@tetrad/core';
@@ -8,6 +7,7 @@ import { misfit, notFound } from '../../platform/http/problem';
 import { openEventStream } from '../../platform/live/event-stream';
 import type { OpenStreams } from '../../platform/live/open-streams';
 import type { Pool } from '../../platform/database/pool';
+import type { Handlers } from '../../platform/http/handlers';
 import { followSession } from '../../people/follow-session';
 import { SessionStore } from '../../people/session-store';
 import { whoOf } from '../../people/who';
@@ -28,41 +28,44 @@ interface Asked {
  * The values of instruments as they come, for as long as somebody listens: `?read=ID:volts-dc,ID:amps-dc`. All of them come
  * in one stream: browsers hold few connections to one address.
  */
-export function liveInstrumentRoute(pool: Pool, live: InstrumentWatching, streams: OpenStreams): Router {
-  const router = Router({ mergeParams: true });
+export function liveInstrumentRoute(
+  pool: Pool,
+  live: InstrumentWatching,
+  streams: OpenStreams,
+): Handlers<'followInstruments' | 'zeroInstrument'> {
   const store = new SessionStore(pool);
 
-  router.get('/instruments/live', async (request, response) => {
-    const who = whoOf(request);
-    const shop = shopParam(request);
-    const asked = askedOf(request);
-    const known = new Map((await listInstruments(pool, shop)).map((one) => [one.id, one]));
-    const missing = asked.find(({ id }) => !known.has(id));
-    if (missing) throw notFound('instrument', missing.id);
-    const hosts = (await shopSettings(pool, shop))?.instrumentHosts ?? [];
-    const stream = openEventStream(request, response);
-    streams.add(stream);
-    followSession(store, stream, request);
-    for (const { id, use } of asked) {
-      const tell = (news: LiveNews): void =>
-        streams.send(stream, 'live', JSON.stringify({ ...news, instrument: id, as: use }));
-      const found = reachedInstrument(known.get(id)!, shop, hosts);
-      if ('why' in found) tell({ state: 'lost', why: found.why, use, identity: null, owner: who.name });
-      else stream.onClose(live.watch(found, use, who.name, tell));
-    }
-  });
+  return {
+    followInstruments: async (request, response) => {
+      const who = whoOf(request);
+      const shop = shopParam(request);
+      const asked = askedOf(request);
+      const known = new Map((await listInstruments(pool, shop)).map((one) => [one.id, one]));
+      const missing = asked.find(({ id }) => !known.has(id));
+      if (missing) throw notFound('instrument', missing.id);
+      const hosts = (await shopSettings(pool, shop))?.instrumentHosts ?? [];
+      const stream = openEventStream(request, response);
+      streams.add(stream);
+      followSession(store, stream, request);
+      for (const { id, use } of asked) {
+        const tell = (news: LiveNews): void =>
+          streams.send(stream, 'live', JSON.stringify({ ...news, instrument: id, as: use }));
+        const found = reachedInstrument(known.get(id)!, shop, hosts);
+        if ('why' in found) tell({ state: 'lost', why: found.why, use, identity: null, owner: who.name });
+        else stream.onClose(live.watch(found, use, who.name, tell));
+      }
+    },
 
-  /** A clamp that is watched takes what it shows just now for nothing. */
-  router.post('/instruments/:instrument/zero', async (request, response) => {
-    const shop = shopParam(request);
-    const id = uuidParam(request, 'instrument');
-    const [instrument] = await listInstruments(pool, shop, id);
-    if (!instrument) throw notFound('instrument', id);
-    live.zero(keyOf(shop, id));
-    response.status(204).end();
-  });
-
-  return router;
+    /** A clamp that is watched takes what it shows just now for nothing. */
+    zeroInstrument: async (request, response) => {
+      const shop = shopParam(request);
+      const id = uuidParam(request, 'instrument');
+      const [instrument] = await listInstruments(pool, shop, id);
+      if (!instrument) throw notFound('instrument', id);
+      live.zero(keyOf(shop, id));
+      response.end();
+    },
+  };
 }
 
 function askedOf(request: Request): readonly Asked[] {

@@ -1,3 +1,4 @@
+import type { RecordedWaveform } from '@tetrad/contracts';
 /** Has a recorder record a start, and fetches its samples as a capture (docs/instruments.md). */
 import { CAPTURE_FORMAT, SAMPLE_ENCODING } from '@tetrad/core/capture-format';
 import type { InstrumentAddress } from '@tetrad/core';
@@ -15,18 +16,6 @@ export interface WaveformSettings {
   readonly triggerAmps: number;
   /** How long somebody may take to turn the key, s. */
   readonly waitSeconds: number;
-}
-
-/** A capture of samples alone: what is found in it, the page works out. */
-export interface RecordedWaveform {
-  readonly format: typeof CAPTURE_FORMAT;
-  readonly channels: readonly { readonly name: string; readonly quantity: 'volts' | 'amps' }[];
-  readonly data: {
-    readonly encoding: typeof SAMPLE_ENCODING;
-    readonly t0S: 0;
-    readonly dtS: number;
-    readonly columns: readonly string[];
-  };
 }
 
 /**

@@ -1,25 +1,25 @@
-import { Router } from 'express';
-import { SimulatedHands } from '@tetrad/contracts';
+import type { Handlers } from '../../platform/http/handlers';
+import type { SimulatedHands } from '@tetrad/contracts';
 import type { SimulatedVehicleView } from '@tetrad/contracts';
 import { instrumentAddress } from '@tetrad/core';
 import type { InstrumentAddress } from '@tetrad/core';
 import type { StandIns } from '../stand-ins/stand-in-addresses';
-import { bodyAs } from '../../platform/http/body';
 import { Refusal, notFound, problem } from '../../platform/http/problem';
 import { LineSocket } from './line-socket';
 
 const PATIENCE_MS = 2000;
 
 /** Hands on the simulated vehicle that ships with the demo. */
-export function simulatedHandsRoute(standIns: StandIns): Router {
+export function simulatedHandsRoute(standIns: StandIns): Handlers<'moveSimulatedVehicle'> {
   const vehicle = instrumentAddress(standIns.vehicle ?? '');
-  const router = Router({ mergeParams: true });
-  router.post('/simulated-vehicle', async (request, response) => {
-    if (vehicle === null) throw notFound('simulated vehicle', 'of this server');
-    const hands = bodyAs(SimulatedHands, request);
-    response.json(await tell(vehicle, linesOf(hands)));
-  });
-  return router;
+
+  return {
+    moveSimulatedVehicle: async (_request, response, { body }) => {
+      if (vehicle === null) throw notFound('simulated vehicle', 'of this server');
+      const hands = body;
+      response.json(await tell(vehicle, linesOf(hands)));
+    },
+  };
 }
 
 const bit = (value: boolean): string => (value ? '1' : '0');

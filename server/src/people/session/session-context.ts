@@ -1,7 +1,8 @@
 import type { JobId, ShopId } from '@tetrad/contracts';
-import type { Request, Response } from 'express';
+import type { OperationId } from '@tetrad/contracts/operations';
 import type { SessionKind } from '@tetrad/contracts';
 import type { Pool } from '../../platform/database/pool';
+import type { Handler } from '../../platform/http/handlers';
 import type { DemoDoor } from '../demo';
 import type { PersonRow } from '../people.sql';
 
@@ -14,8 +15,8 @@ export interface SessionContext {
   readonly singleSignOnShop: string | null;
 }
 
-/** One route. */
-export type SessionRoute = (context: SessionContext) => (request: Request, response: Response) => Promise<void>;
+/** What answers an operation of sessions. */
+export type SessionRoute<Id extends OperationId> = (context: SessionContext) => Handler<Id>;
 
 /** Who is signed in. @param job The one job of a phone. */
 export const signedIn = (shop: ShopId, { id, name, role }: PersonRow, kind: SessionKind, job: JobId | null = null) => ({

@@ -5,7 +5,7 @@ import { actor, whoOf } from '../who';
 import type { SessionRoute } from './session-context';
 
 /** Ends the session of this device. */
-export const signOut: SessionRoute =
+export const signOut: SessionRoute<'signOut'> =
   ({ pool }) =>
   async (request, response) => {
     const { shop } = whoOf(request);
@@ -13,5 +13,5 @@ export const signOut: SessionRoute =
       await addAuditEntry(pool, { what: 'signed-out', ...actor(request) });
       await closeSession(request);
     });
-    response.status(204).end();
+    response.end();
   };

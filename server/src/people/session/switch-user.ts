@@ -1,9 +1,7 @@
 import type { Request } from 'express';
-import { ChangeOver } from '@tetrad/contracts';
 import { addAuditEntry } from '../../audit-log/audit-log.sql';
 import type { Pool } from '../../platform/database/pool';
 import { inShop } from '../../platform/database/working-shop';
-import { bodyAs } from '../../platform/http/body';
 import { Refusal, misfit, problem } from '../../platform/http/problem';
 import { byAddress, byDevice, byPin, byShop } from '../attempts';
 import { openSession } from '../open-session';
@@ -23,23 +21,25 @@ interface Taken {
 }
 
 /** Another person takes the device over, by PIN or password; the shift goes on, it does not begin again. */
-export const switchUser: SessionRoute = (context) => async (request, response) => {
-  const { pool } = context;
-  const { shop } = whoOf(request);
-  const { person: id, pin, password } = bodyAs(ChangeOver, request);
-  if ((pin === undefined) === (password === undefined))
-    throw misfit([{ field: 'pin', found: pin ? 'a PIN and a password' : 'nothing', allowed: 'a PIN or a password' }]);
-  const endsAt = new Date(request.session.endsAt ?? Date.now());
-  await inShop(shop, async () => {
-    const { person, openedBy } =
-      password === undefined
-        ? await takeByPin(pool, request, id, pin!)
-        : await takeByPassword(pool, request, id, password);
-    await openSession(request, signedIn(shop, person, 'device'), { endsAt, openedBy });
-    await addAuditEntry(pool, { what: 'switched-user', ...actor(request) });
-  });
-  response.json(await sessionView(context, request));
-};
+export const switchUser: SessionRoute<'switchUser'> =
+  (context) =>
+  async (request, response, { body }) => {
+    const { pool } = context;
+    const { shop } = whoOf(request);
+    const { person: id, pin, password } = body;
+    if ((pin === undefined) === (password === undefined))
+      throw misfit([{ field: 'pin', found: pin ? 'a PIN and a password' : 'nothing', allowed: 'a PIN or a password' }]);
+    const endsAt = new Date(request.session.endsAt ?? Date.now());
+    await inShop(shop, async () => {
+      const { person, openedBy } =
+        password === undefined
+          ? await takeByPin(pool, request, id, pin!)
+          : await takeByPassword(pool, request, id, password);
+      await openSession(request, signedIn(shop, person, 'device'), { endsAt, openedBy });
+      await addAuditEntry(pool, { what: 'switched-user', ...actor(request) });
+    });
+    response.json(await sessionView(context, request));
+  };
 
 async function takeByPassword(pool: Pool, request: Request, id: string, password: string): Promise<Taken> {
   const { shop } = whoOf(request);

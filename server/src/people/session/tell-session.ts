@@ -5,7 +5,7 @@ import type { SessionRoute } from './session-context';
 import { sessionView } from './session-view';
 
 /** Who is signed in here; where nobody is, the ways to sign in. */
-export const tellSession: SessionRoute = (context) => async (request, response) => {
+export const tellSession: SessionRoute<'getSession'> = (context) => async (request, response) => {
   if (!request.session.signedIn)
     throw new Refusal({
       ...NOT_SIGNED_IN,

@@ -1,9 +1,11 @@
 /**
- * JSON bodies, bounded before anything is done with them: their bytes (unpacked), the values they hold, the fields of
+ * Bodies, bounded before anything is done with them: their bytes (unpacked), the values they hold, the fields of
  * one object. What is counted here is what later steps cost.
  */
 import express from 'express';
 import type { RequestHandler } from 'express';
+import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts';
+import type { BodyKind } from '@tetrad/contracts/operations';
 import { JSON_TYPES } from './body';
 import { cleanRequest } from './clean-body';
 
@@ -25,22 +27,19 @@ export const BODY_LIMITS = {
   findings: { maxBytes: 512 * KB, maxValues: 20_000 },
   /** A whole visit in the open format. */
   case: { maxBytes: 640 * KB, maxValues: 16_000 },
-} as const satisfies Readonly<Record<string, BodyLimits>>;
+  /** A piece of a recorded file. */
+  bytes: { maxBytes: CAPTURE_PIECE_BYTES, maxValues: 0 },
+} as const satisfies Readonly<Record<BodyKind, BodyLimits>>;
 
-export type BodyKind = keyof typeof BODY_LIMITS;
-
-/** Reads a JSON body, then cleans body, query and address. @param kindOf Tells the kind of body by the path. */
-export function jsonBody(kindOf: (path: string) => BodyKind): RequestHandler[] {
-  const readers = new Map(
-    Object.entries(BODY_LIMITS).map(([kind, { maxBytes }]) => [
-      kind,
-      express.json({ limit: maxBytes, type: [...JSON_TYPES] }),
-    ]),
-  );
+/** Reads a JSON body, or one of bytes as it is, then cleans body, query and address. */
+export function readBody(kind: BodyKind): RequestHandler[] {
+  const { maxBytes, maxValues } = BODY_LIMITS[kind];
   return [
-    (request, response, next) => readers.get(kindOf(request.path))!(request, response, next),
+    kind === 'bytes'
+      ? express.raw({ limit: maxBytes, type: 'application/octet-stream' })
+      : express.json({ limit: maxBytes, type: [...JSON_TYPES] }),
     (request, _response, next) => {
-      cleanRequest(request, BODY_LIMITS[kindOf(request.path)].maxValues);
+      cleanRequest(request, maxValues);
       next();
     },
   ];
