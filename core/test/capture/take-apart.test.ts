@@ -189,7 +189,8 @@ describe('the ripple', () => {
         expect(findingsOf(diode({ seed, diode: 'open' }))).toContain('diode-open');
         expect(findingsOf(diode({ seed, diode: 'shorted' }))).toContain('diode-shorted');
       }),
-      { numRuns: 4 },
+      // a hump of sixteen samples, which cut in three stood out of its range by 0.15
+      { numRuns: 4, examples: [[2_147_483_620]] },
     );
   });
 
