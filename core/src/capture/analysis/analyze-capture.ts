@@ -17,12 +17,12 @@ import { findCranks } from './find-cranks';
 import { inrushOf } from './inrush';
 import { findKeyOn } from './key-on';
 import { outcomeOf } from './outcome';
-import { coupled, rippleOf } from './ripple';
+import { coupled } from './ripple';
 import { RIPPLE_FROM_HZ } from './sample-rates';
 import type { Attempt } from './segments';
 import { signalOf } from './signal';
 import type { Signal } from './signal';
-import { withHumpsCounted } from './humps-counted';
+import { rippleOfCharging } from './humps-counted';
 import { slopeOf } from './slope';
 import { steadyOf } from './steady';
 import type { Steady } from './steady';
@@ -89,11 +89,7 @@ export function analyzeCapture(recording: Recording, options: AnalysisOptions): 
     charging,
     ripple:
       stretch && sampleRateHz >= RIPPLE_FROM_HZ
-        ? withHumpsCounted(
-            rippleOf(part(volts.samples), sampleRateHz),
-            signal.amps && part(signal.amps.samples),
-            sampleRateHz,
-          )
+        ? rippleOfCharging(part(volts.samples), signal.amps && part(signal.amps.samples), sampleRateHz)
         : null,
     field: signal.field && stretch ? fieldOf(part(signal.field.samples), sampleRateHz, isPercent) : null,
     groundNoiseV: signal.ground && stretch ? deviationOf(coupled(part(signal.ground.samples), sampleRateHz)) : null,
