@@ -23,6 +23,7 @@ const own = {
   '^@tetrad/core/trends$': '<rootDir>/core/src/trends/index.ts',
   '^@tetrad/core/capture$': '<rootDir>/core/src/capture/index.ts',
   '^@tetrad/core/light$': '<rootDir>/core/src/light.ts',
+  '^@tetrad/contracts/addresses$': '<rootDir>/contracts/src/addresses.ts',
   '^@tetrad/contracts/operations$': '<rootDir>/contracts/src/operations/index.ts',
   '^@tetrad/contracts$': '<rootDir>/contracts/src/index.ts',
 };

@@ -83,7 +83,8 @@ const LINT = [bin('eslint'), [...CACHED, '--cache-location', 'node_modules/.cach
 /** No import goes up, nor in a circle. */
 const FLOORS = ['npm', ['run', '-s', 'floors']];
 /** The native compiler, in a fifth of the time of the one that Angular's is built on. */
-const TYPES = [process.execPath, [join(ROOT, 'node_modules/typescript-7/bin/tsc'), '-p', 'tsconfig.json']];
+const types = (config) => [process.execPath, [join(ROOT, 'node_modules/typescript-7/bin/tsc'), '-p', config]];
+const TYPES = [types('tsconfig.json'), types('client/tsconfig.test.json')];
 const FORMAT = [bin('prettier'), ['--check', ...CACHED, '--log-level', 'warn', '.']];
 const BUILD = [process.execPath, ['tools/build.mjs']];
 const TORTURE = [process.execPath, ['e2e/torture.mjs', '--short']];
@@ -109,7 +110,7 @@ const browserTests = suite({
 });
 
 async function whole() {
-  await phase('lint and types beside format and build', inTurn(LINT, FLOORS, TYPES), inTurn(FORMAT, BUILD));
+  await phase('lint and types beside format and build', inTurn(LINT, FLOORS, ...TYPES), inTurn(FORMAT, BUILD));
   // the torture waits more than it works
   await phase('unit and server tests beside the torture, its short part', jest(), inTurn(TORTURE));
   await phase('browser tests', browserTests);
@@ -120,7 +121,7 @@ async function whole() {
 
 /** Types, and the unit and server tests of the files that are not committed yet, or were changed by the last commit. */
 async function quick() {
-  await phase('types beside build', inTurn(TYPES), inTurn(BUILD));
+  await phase('types beside build', inTurn(...TYPES), inTurn(BUILD));
   const changed = (await run('git', ['diff', '--name-only', 'HEAD'], { cwd: ROOT })).trim();
   await phase(
     'tests of what changed',

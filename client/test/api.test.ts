@@ -4,8 +4,8 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { PAGE_MOST } from '@tetrad/contracts';
 import type { FloorRow } from '@tetrad/contracts';
-import { Api } from '../src/app/state/api';
-import type { FloorPage } from '../src/app/state/api';
+import { Api, FIRST_PAGE } from '../src/app/state/api';
+import type { Page } from '../src/app/state/api';
 import { nextPage } from '../src/app/state/next-page';
 
 const row = (n: number) => ({ id: `job-${n}` }) as unknown as FloorRow;
@@ -20,9 +20,11 @@ beforeEach(() => {
 afterEach(() => server.verify());
 
 /** Asks for a page, answered as the server would for a floor of so many jobs: a limit that is too large is refused. */
-function page(address: string | null, jobs: number): FloorPage & { readonly limit: number } {
-  let got: FloorPage | undefined;
-  api.floorPage('one', 'open', address).subscribe((found) => (got = found));
+function page(address: string | null, jobs: number): Page<FloorRow> & { readonly limit: number } {
+  let got: Page<FloorRow> | undefined;
+  const found =
+    address === null ? api.listJobs('one', { status: 'open', limit: FIRST_PAGE }) : api.nextPage<FloorRow>(address);
+  found.subscribe((one) => (got = one));
   const asked = server.expectOne(({ method }) => method === 'GET');
   const { pathname, searchParams } = new URL(asked.request.urlWithParams, 'http://here');
   expect([pathname, searchParams.get('status')]).toEqual(['/api/shops/one/jobs', 'open']);

@@ -9,9 +9,9 @@ import * as saving from '../src/app/kit/save-file';
 import { Toasts } from '../src/app/kit/toasts';
 import { backupWords } from '../src/app/screens/people/backup-words';
 import { AuditLog as ActRecord } from '../src/app/screens/people/audit-log';
-import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 jest.mock('../src/app/kit/save-file', () => ({ saveFile: jest.fn(), saveText: jest.fn() }));
 const act = (seq: number, more: Partial<ActView> = {}): ActView => ({
@@ -43,7 +43,7 @@ beforeEach(() => {
     providers: [
       provideStore(),
       provideState(sessionFeature),
-      { provide: Api, useValue: { acts, backups: () => of(NO_BACKUPS) } },
+      fakeApi({ listAuditLog: acts, getBackups: () => of(NO_BACKUPS) }),
       { provide: Toasts, useValue: { say: jest.fn() } },
     ],
   });
@@ -56,8 +56,8 @@ it('is read on from its oldest entry in context, until the first', async () => {
   buttonOf('Older entries')!.click();
   await fixture.whenStable();
   expect(acts.mock.calls).toEqual([
-    ['one', null],
-    ['one', 2],
+    ['one', {}],
+    ['one', { before: 2 }],
   ]);
   expect(rows()).toHaveLength(3);
   expect(buttonOf('Older entries')).toBeUndefined();

@@ -3,7 +3,7 @@ import { ComponentFixtureAutoDetect, TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Store, provideState, provideStore } from '@ngrx/store';
-import type { JobView, Role, SessionView, TimerView, VisitView } from '@tetrad/contracts';
+import type { JobView, PersonView, Role, SessionView, TimerView, VisitView } from '@tetrad/contracts';
 import type { Case, Reading } from '@tetrad/core';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
@@ -18,7 +18,9 @@ import { outboxFeature, selectItems } from '../src/app/outbox/outbox.feature';
 import { Arrivals } from '../src/app/screens/bench/arrivals';
 import { LastVisit } from '../src/app/screens/bench/last-visit';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
-import { Api } from '../src/app/state/api';
+import type { Api } from '../src/app/state/api';
+import { ItemSender } from '../src/app/outbox/item-sender';
+import { fakeApi } from './fake-api';
 import { floorFeature } from '../src/app/state/floor/floor.feature';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 
@@ -53,6 +55,10 @@ export const view = (given: Case, more: Partial<JobView> = {}): JobView => ({
   timers: [],
   acknowledgements: [],
   signOff: null,
+  outcome: null,
+  supersededSignOff: null,
+  imported: null,
+  importedSignOff: null,
   ...more,
 });
 export const timer = (kind: TimerView['kind'], agoS: number, seconds: number): TimerView => ({
@@ -87,17 +93,15 @@ export const signedIn = (name = 'Ilse Marrow', role: Role = 'lead'): SessionView
 
 /** What a shop's server answers: nothing is there, and nothing goes wrong. */
 export const api = {
-  session: () => of(signedIn()),
-  floorPage: () => of({ rows: [], next: null }),
-  floorRows: () => of([]),
-  job: (): Observable<JobView> => NEVER,
-  vehicles: () => of([]),
-  visits: (): Observable<readonly VisitView[]> => of([]),
-  people: (): Observable<readonly unknown[]> => of([]),
-  changeOver: (): Observable<SessionView> => NEVER,
-  instruments: () => of([]),
-  send: () => NEVER,
-};
+  getSession: () => of(signedIn()),
+  listJobs: () => of({ rows: [], next: null }),
+  getJob: (): Observable<JobView> => NEVER,
+  listVehicles: () => of({ rows: [], next: null }),
+  listVisits: (): Observable<readonly VisitView[]> => of([]),
+  listPeople: (): Observable<readonly PersonView[]> => of([]),
+  switchUser: (): Observable<SessionView> => NEVER,
+  listInstruments: () => of([]),
+} satisfies Partial<Api>;
 
 /** A test bed with a clock that stands still, a store of its own, and one job in view where it is opened. */
 export const standingBed = (): void => {
@@ -106,7 +110,8 @@ export const standingBed = (): void => {
     providers: [
       { provide: ComponentFixtureAutoDetect, useValue: true },
       { provide: Clock, useValue: { now: () => NOW, ticking: () => NOW, watch: () => () => undefined } },
-      { provide: Api, useValue: api },
+      fakeApi(api),
+      { provide: ItemSender, useValue: { send: () => NEVER } },
       provideRouter([]),
       providePrimeNG(),
       MessageService,

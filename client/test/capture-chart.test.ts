@@ -107,7 +107,7 @@ describe('how it is dressed', () => {
   const named = (chart: Chart) =>
     Object.values(boxes()).flatMap((box) => {
       const { display, content } = (
-        box as { label: { display: (given: { chart: Chart }) => boolean; content: string } }
+        box as unknown as { label: { display: (given: { chart: Chart }) => boolean; content: string } }
       ).label;
       return display({ chart }) ? [content] : [];
     });

@@ -4,15 +4,16 @@ import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideState, provideStore } from '@ngrx/store';
 import type { FloorRow } from '@tetrad/contracts';
-import { Subject, of, throwError } from 'rxjs';
+import { map, of, Subject, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Kept } from '../src/app/device/kept';
-import { Api } from '../src/app/state/api';
+import type { Api } from '../src/app/state/api';
 import * as streams from '../src/app/state/event-stream';
 import { FloorEffects } from '../src/app/state/floor/floor.effects';
 import { FloorActions, floorFeature, selectFloor, selectRows } from '../src/app/state/floor/floor.feature';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 jest.mock('../src/app/state/event-stream', () => ({ eventStream: jest.fn() }));
 const row = (id: string, readings = 0): FloorRow => ({ id, readings, status: 'open' }) as FloorRow;
@@ -31,13 +32,18 @@ beforeEach(() => {
   floorRows.mockReset();
   floorFound.mockReset();
   jest.mocked(streams.eventStream).mockReturnValue(news as never);
-  const api = {
-    floorPage: (_shop: string, _status: string, at: string | null) => {
-      asked.push(at);
-      return pages[at ?? 'first']!();
+  const pageOf = (rows: Observable<readonly FloorRow[]>) => rows.pipe(map((all) => ({ rows: all, next: null })));
+  const api: Partial<Api> = {
+    listJobs: (_shop, query) => {
+      if (query?.ids) return pageOf(floorRows(query));
+      if (query?.find !== undefined) return pageOf(floorFound(query));
+      asked.push(null);
+      return pages['first']!();
     },
-    floorRows,
-    floorFound,
+    nextPage: ((at: string) => {
+      asked.push(at);
+      return pages[at]!();
+    }) as Api['nextPage'],
   };
   TestBed.configureTestingModule({
     providers: [
@@ -45,7 +51,7 @@ beforeEach(() => {
       provideState(sessionFeature),
       provideState(floorFeature),
       provideEffects(FloorEffects),
-      { provide: Api, useValue: api },
+      fakeApi(api),
       {
         provide: Kept,
         useValue: {
@@ -99,7 +105,7 @@ it('asks once for jobs that change together, each by its own row', async () => {
   floorRows.mockReturnValue(of([row('b', 7)]));
   for (const job of ['b', 'b', 'c']) news.next({ job });
   await jest.advanceTimersByTimeAsync(300);
-  expect(floorRows.mock.calls).toEqual([['one', ['b', 'c']]]);
+  expect(floorRows.mock.calls).toEqual([[{ ids: ['b', 'c'] }]]);
   expect(rows().find(({ id }) => id === 'b')!.readings).toBe(7);
   expect(ids()).not.toContain('c'); // it is no longer among those that may be seen
 });
@@ -163,7 +169,7 @@ describe('a floor of thousands', () => {
     await open();
     for (const words of ['v', 'va', 'van ']) TestBed.inject(Store).dispatch(FloorActions.sought({ words }));
     await jest.advanceTimersByTimeAsync(300);
-    expect(floorFound.mock.calls).toEqual([['one', 'open', 'van']]);
+    expect(floorFound.mock.calls).toEqual([[expect.objectContaining({ status: 'open', find: 'van' })]]);
     expect(ids()).toContain('far away');
     await seek(' ');
     expect(floorFound).toHaveBeenCalledTimes(1);

@@ -12,7 +12,7 @@ const row = (id: string, more: Partial<FloorRow> = {}): FloorRow => ({
   assignee: null,
   openedAt: '2026-03-02T08:00:00Z',
   changedAt: '2026-03-02T09:00:00Z',
-  decision: { action: 'test-next', part: null, fault: null, because: 'x', minutes: 6 },
+  decision: { code: 'x', with: {}, action: 'test-next', part: null, fault: null, because: 'x', minutes: 6 },
   waitsFor: 'drop-starter-ground',
   words: { complaint: 'Cranks slowly', waitsFor: 'Drop, starter case', verdict: 'Not proven yet', tone: 'open' },
   profile: null,

@@ -17,6 +17,9 @@ const meter = (more: Partial<InstrumentView> = {}): InstrumentView => ({
   name: 'Bench meter 2',
   kind: 'meter',
   uncertainty: { V: 0.02 },
+  address: null,
+  millivoltsPerAmp: null,
+  isSimulated: false,
   check: null,
   ...more,
 });

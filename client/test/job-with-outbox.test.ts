@@ -87,7 +87,7 @@ describe('an observation taken back', () => {
   it('is asked for by the id it was stored under', () => {
     expect(requestOf(back('b', 'loose'), 0)).toEqual({
       method: 'POST',
-      path: `/${JOB}/observations/b/take-back`,
+      url: `/api/shops/one/jobs/${JOB}/observations/b/take-back`,
       body: null,
     });
   });

@@ -14,6 +14,7 @@ import { OutboxActions } from '../src/app/outbox/outbox.actions';
 import { Api } from '../src/app/state/api';
 import { SessionActions } from '../src/app/state/session/session.feature';
 import { rest, signedIn, standingBed, subject, view } from './bench-fixtures';
+import { apiThat } from './fake-api';
 
 const JOB = view(subject());
 const UNAVAILABLE = new HttpErrorResponse({ status: 0 });
@@ -59,12 +60,12 @@ describe('a job that is opened', () => {
     standingBed();
     TestBed.configureTestingModule({ providers: [provideEffects(JobsEffects)] });
     TestBed.overrideProvider(Api, {
-      useValue: {
-        job: (shop: string, id: string) => {
+      useValue: apiThat({
+        getJob: (shop, id) => {
           asked.push(`${shop} ${id}`);
           return answer();
         },
-      },
+      }),
     });
     TestBed.overrideProvider(Kept, {
       useValue: {

@@ -1,6 +1,6 @@
 /** The comeback: what was read, decided and fitted on the last visit, beside what is read today. */
 import { TestBed } from '@angular/core/testing';
-import type { VisitView } from '@tetrad/contracts';
+import type { VisitView, SignOffView } from '@tetrad/contracts';
 import { judge } from '@tetrad/core';
 import type { Reading } from '@tetrad/core';
 import { of } from 'rxjs';
@@ -23,6 +23,7 @@ const visit = (changes: Partial<VisitView>): VisitView => ({
   symptoms: ['slow-crank'],
   decision: judge(then.case).decision,
   signOff: null,
+  outcome: null,
   profile: null,
   system: then.case.system,
   ...changes,
@@ -30,8 +31,8 @@ const visit = (changes: Partial<VisitView>): VisitView => ({
 const today = (readings: readonly Reading[]) => view(subject(readings), { openedAt: '2026-03-02T08:00:00Z' });
 
 async function open(visits: readonly VisitView[], readings: readonly Reading[] = []) {
-  jest.spyOn(api, 'visits').mockReturnValue(of(visits));
-  jest.spyOn(api, 'job').mockReturnValue(of(then));
+  jest.spyOn(api, 'listVisits').mockReturnValue(of(visits));
+  jest.spyOn(api, 'getJob').mockReturnValue(of(then));
   openJob(today(readings));
   const fixture = TestBed.createComponent(Foot);
   await fixture.whenStable();
@@ -41,10 +42,17 @@ async function open(visits: readonly VisitView[], readings: readonly Reading[] =
 }
 
 it('stands beside today’s readings with one key: decision, what was fitted, each reading then and now', async () => {
-  const signOff = {
-    ...{ id: 's', by: 'Ilse Marrow', at: '2026-01-02T10:00:00Z', action: 'replace', part: 'battery', reason: null },
+  const signOff: SignOffView = {
+    ...{
+      id: 's',
+      by: 'Ilse Marrow',
+      at: '2026-01-02T10:00:00Z',
+      action: 'replace' as const,
+      part: 'battery' as const,
+      reason: null,
+    },
     ...{ conclusion: 'Worn.', partsFitted: ['battery 560 A'], comment: null, solved: true, judged: null },
-  } as const;
+  };
   const { fixture, last } = await open([visit({ signOff })], [{ ...rest, value: 12.7 }]);
   expect(text(fixture)).toContain('Replaced: battery');
   expect(text(fixture)).toContain('Fitted: battery 560 A');

@@ -44,6 +44,7 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 const one = (value: number, resolution = 0.01) => ({
+  id: 'value' as const,
   state: 'value' as const,
   name: 'Meter',
   usedBy: null,

@@ -9,8 +9,8 @@ import { LiveReadings } from '../src/app/instruments/live/live-readings';
 import type { LiveReading } from '../src/app/instruments/live/live-source';
 import { LiveStep } from '../src/app/instruments/live/live-step';
 import { LiveValue } from '../src/app/instruments/live/live-value';
-import { Api } from '../src/app/state/api';
 import { ReadWith } from '../src/app/instruments/read-with';
+import { fakeApi } from './fake-api';
 
 const meter: InstrumentView = {
   id: 'meter',
@@ -39,7 +39,7 @@ beforeEach(() => {
   TestBed.configureTestingModule({
     providers: [
       LiveReadings,
-      { provide: Api, useValue: { zeroInstrument: (_shop: string, id: string) => (zeroed.push(id), of(undefined)) } },
+      fakeApi({ zeroInstrument: (_shop, id) => (zeroed.push(String(id)), of(undefined)) }),
       { provide: Store, useValue: { selectSignal: () => signal('one') } },
       { provide: ReadWith, useValue: { live: () => ({ instrument: meter, use: 'volts-dc' }) } },
       { provide: LiveStep, useValue: { open } },

@@ -21,6 +21,10 @@ export const jobView = (readings: JobView['case']['readings'] = []): JobView => 
   timers: [],
   acknowledgements: [],
   signOff: null,
+  outcome: null,
+  supersededSignOff: null,
+  imported: null,
+  importedSignOff: null,
 });
 export const reading = (id: string, value: number): OutboxItem =>
   queued({ kind: 'reading', shop: 'one', job: JOB, body: { reading: { id, test: 'resting-voltage', value } } });

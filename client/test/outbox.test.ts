@@ -6,7 +6,7 @@ import { Store, provideState, provideStore } from '@ngrx/store';
 import type { JobView } from '@tetrad/contracts';
 import { firstValueFrom, of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
-import { Api } from '../src/app/state/api';
+import { ItemSender } from '../src/app/outbox/item-sender';
 import { conflictOf } from '../src/app/outbox/conflict';
 import type { OutboxItem } from '../src/app/outbox/outbox-item';
 import { queued, requestOf } from '../src/app/outbox/outbox-item';
@@ -42,7 +42,7 @@ describe('the outbox', () => {
   beforeEach(() => {
     sent = [];
     keeper = new MemoryKeeper();
-    const api = {
+    const sender = {
       send: (item: OutboxItem) => {
         sent.push(item.kind === 'reading' ? item.body.reading.id : item.kind);
         return answers(item);
@@ -53,7 +53,7 @@ describe('the outbox', () => {
         provideStore(),
         provideState(outboxFeature),
         provideEffects(OutboxEffects),
-        { provide: Api, useValue: api },
+        { provide: ItemSender, useValue: sender },
         { provide: OutboxKeeper, useValue: keeper },
       ],
     });
@@ -182,7 +182,7 @@ describe('requests', () => {
   });
   it('write a reading’s id into an address so that no id can lead elsewhere', () => {
     const item = queued({ kind: 'void', shop: 'one', job: JOB, reading: '../x y', body: { reason: 'slip' } });
-    expect(requestOf(item, 0).path).toBe(`/${JOB}/readings/..%2Fx%20y/void`);
+    expect(requestOf(item, 0).url).toBe(`/api/shops/${item.shop}/jobs/${JOB}/readings/..%2Fx%20y/void`);
   });
 });
 

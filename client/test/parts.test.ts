@@ -59,9 +59,7 @@ describe('words and files', () => {
   it('a decision reads like an instruction', () => {
     const flat = judge(caseWith({ ...resting, value: 12.0 }));
     expect(decisionWords(flat.decision)).toBe('Charge first, then repeat');
-    expect(decisionWords({ action: 'replace', part: 'battery', fault: 'battery-worn', because: 'x' })).toBe(
-      'Replace the battery',
-    );
+    expect(decisionWords({ action: 'replace', part: 'battery', fault: 'battery-worn' })).toBe('Replace the battery');
   });
 
   it('the floor’s CSV cannot run a formula in somebody’s spreadsheet', () => {

@@ -7,9 +7,9 @@ import type { OpenSessionView, PersonView, Role, SessionView } from '@tetrad/con
 import { of, throwError } from 'rxjs';
 import { Toasts } from '../src/app/kit/toasts';
 import { People } from '../src/app/screens/people/people';
-import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 const person = (name: string, role: Role, more: Partial<PersonView> = {}): PersonView => ({
   id: `id of ${name}`,
@@ -23,14 +23,14 @@ const person = (name: string, role: Role, more: Partial<PersonView> = {}): Perso
 });
 let people: PersonView[];
 const api = {
-  people: jest.fn(() => of(people)),
+  listPeople: jest.fn(() => of(people)),
   addPerson: jest.fn(),
   changePerson: jest.fn(),
-  newPassword: jest.fn(),
+  resetPassword: jest.fn(),
   endSessions: jest.fn(),
-  openSessions: jest.fn(),
+  listSessions: jest.fn(),
   endSession: jest.fn(),
-  changeShop: jest.fn(),
+  changeSettings: jest.fn(),
 };
 const say = jest.fn();
 let fixture: ComponentFixture<People>;
@@ -56,12 +56,7 @@ beforeEach(() => {
     person('Cy', 'lead', { active: false }),
   ];
   TestBed.configureTestingModule({
-    providers: [
-      provideStore(),
-      provideState(sessionFeature),
-      { provide: Api, useValue: api },
-      { provide: Toasts, useValue: { say } },
-    ],
+    providers: [provideStore(), provideState(sessionFeature), fakeApi(api), { provide: Toasts, useValue: { say } }],
   });
 });
 
@@ -80,7 +75,7 @@ it('an administrator sees who has which role, who has no PIN and who has left', 
 
 it('a one-time password is shown until it is noted, and then nowhere', async () => {
   const opened = { ...people[1]!, oneTimePassword: 'abcd-efgh-jkmn-pqrs' };
-  api.newPassword.mockReturnValue(of(opened));
+  api.resetPassword.mockReturnValue(of(opened));
   await open(signedIn('Ada', 'administrator'));
   await press('One-time password', rowOf('Bo'));
   expect(page().textContent).toContain(opened.oneTimePassword);
@@ -104,10 +99,10 @@ it('a refusal is told in the server’s words, and the list is read anew', async
   const detail = 'role was leaving; allowed is administrator: nobody else here is one.';
   api.changePerson.mockReturnValue(throwError(() => new HttpErrorResponse({ status: 422, error: { detail } })));
   await open(signedIn('Ada', 'administrator'));
-  const before = api.people.mock.calls.length;
+  const before = api.listPeople.mock.calls.length;
   await press('Deactivate', rowOf('Ada'));
   expect(page().textContent).toContain(detail);
-  expect(api.people.mock.calls.length).toBe(before + 1);
+  expect(api.listPeople.mock.calls.length).toBe(before + 1);
 });
 
 const session = (id: string, more: Partial<OpenSessionView> = {}): OpenSessionView => ({
@@ -125,7 +120,7 @@ const dialog = (): HTMLElement => document.querySelector<HTMLElement>('[role=dia
 
 it('the sessions of a person are ended one by one, this one apart, or all at once', async () => {
   let sessions = [session('this', { isThis: true }), session('phone', { kind: 'phone' }), session('tablet')];
-  api.openSessions.mockImplementation(() => of(sessions));
+  api.listSessions.mockImplementation(() => of(sessions));
   api.endSession.mockImplementation((_shop: string, _person: string, id: string) => {
     sessions = sessions.filter((one) => one.id !== id);
     return of(undefined);
@@ -157,11 +152,11 @@ it('a one-time password says until when it opens, and that it is over', async ()
 });
 
 it('an administrator chooses that devices forget the jobs at sign-out', async () => {
-  api.changeShop.mockReturnValue(of({ forgetsAtSignOut: true }));
+  api.changeSettings.mockReturnValue(of({ forgetsAtSignOut: true }));
   await open(signedIn('Ada', 'administrator'));
   page().querySelector<HTMLInputElement>('tt-check input')!.click();
   await fixture.whenStable();
-  expect(api.changeShop).toHaveBeenCalledWith('one', { forgetsAtSignOut: true });
+  expect(api.changeSettings).toHaveBeenCalledWith('one', { forgetsAtSignOut: true });
 });
 
 it('a password that was typed is shown by one key, and hidden again', async () => {

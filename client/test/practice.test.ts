@@ -20,9 +20,10 @@ import { ExerciseDialog } from '../src/app/screens/practice/exercise-dialog';
 import { PracticeClass } from '../src/app/screens/practice/practice-class';
 import { PracticeList } from '../src/app/screens/practice/practice-list';
 import { PracticeReview } from '../src/app/screens/practice/practice-review';
-import { Api } from '../src/app/state/api';
+import type { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 let said: ToPractice[];
 let hear: ((event: { data: FromPractice }) => void) | null;
@@ -35,7 +36,7 @@ jest.mock('../src/app/practice/practice-worker.factory', () => ({
 }));
 jest.mock('chart.js', () => ({
   Chart: class {
-    static register = () => undefined;
+    static readonly register: () => void = () => undefined;
     destroy = () => undefined;
   },
 }));
@@ -49,14 +50,14 @@ let stored: PracticeResultView[];
 let isAway: boolean;
 const away = () => throwError(() => new Error('no network'));
 const practiceClass = jest.fn();
-const api = {
-  practiced: () => (isAway ? away() : of(stored)),
-  keepPractice: (_shop: string, id: string, result: PracticeResult) => {
+const api: Partial<Api> = {
+  listPracticeResults: () => (isAway ? away() : of(stored)),
+  putPracticeResult: (_shop, id, { result }) => {
     if (isAway) return away();
-    stored.push({ ...result, id });
+    stored.push({ ...result, id: String(id) });
     return of(undefined);
   },
-  practiceClass,
+  getClass: practiceClass,
 };
 
 beforeEach(() => {
@@ -70,7 +71,7 @@ beforeEach(() => {
       provideRouter([]),
       provideStore(),
       provideState(sessionFeature),
-      { provide: Api, useValue: api },
+      fakeApi(api),
       PracticeVisit,
       MessageService,
     ],

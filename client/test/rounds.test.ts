@@ -14,9 +14,9 @@ import type { CheckDraft } from '../src/app/rounds/check-draft';
 import { findVehicle } from '../src/app/rounds/find-vehicle';
 import { dueWords } from '../src/app/rounds/interval-words';
 import { Rounds } from '../src/app/screens/rounds/rounds';
-import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 const day = (inDays: number): string => new Date(Date.now() + inDays * 86_400_000).toISOString().slice(0, 10);
 const due = (id: string, inDays: number, more: Partial<RoundVehicle> = {}): RoundVehicle => ({
@@ -67,7 +67,7 @@ async function open(vehicles: readonly RoundVehicle[], role: 'technician' | 'app
         },
       },
       { provide: Toasts, useValue: { say } },
-      { provide: Api, useValue: { rounds, roundVehicles, endRound, putRound } },
+      fakeApi({ listRounds: rounds, listRoundVehicles: roundVehicles, endRound, planRound: putRound as never }),
     ],
   });
   TestBed.inject(Store).dispatch(SessionActions.known({ session: signedIn('Ilse Marrow', role) }));

@@ -146,6 +146,11 @@ describe('the report', () => {
     timers: [],
     acknowledgements: [],
     signOff: null,
+    criteriaSet: null,
+    outcome: null,
+    supersededSignOff: null,
+    imported: null,
+    importedSignOff: null,
   };
   async function report(job: JobView) {
     const fixture = TestBed.createComponent(Report);

@@ -8,7 +8,7 @@ import type { SessionView } from '@tetrad/contracts';
 import { of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Kept } from '../src/app/device/kept';
-import { Api } from '../src/app/state/api';
+import type { Api } from '../src/app/state/api';
 import { SessionEffects } from '../src/app/state/session/session.effects';
 import {
   SessionActions,
@@ -19,6 +19,7 @@ import {
   sessionFeature,
 } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 let answer: () => Observable<SessionView>;
 let kept: Map<string, unknown>;
@@ -39,10 +40,10 @@ beforeEach(() => {
   kept = new Map();
   went = [];
   demos = [];
-  const api = {
-    session: () => answer(),
+  const api: Partial<Api> = {
+    getSession: () => answer(),
     signOut: () => of(undefined),
-    demo: (shop: string | null) => {
+    signInToDemo: ({ shop = null }) => {
       demos.push(shop);
       return shop === 'gone' ? failed(422) : of(signedIn('Demo', 'technician'));
     },
@@ -52,7 +53,7 @@ beforeEach(() => {
       provideStore(),
       provideState(sessionFeature),
       provideEffects(SessionEffects),
-      { provide: Api, useValue: api },
+      fakeApi(api),
       { provide: Router, useValue: { url: '/jobs/7', navigate: (...words: unknown[]) => went.push(words) } },
       {
         provide: Kept,

@@ -6,9 +6,9 @@ import { Router } from '@angular/router';
 import { Store, provideState, provideStore } from '@ngrx/store';
 import { of, throwError } from 'rxjs';
 import { SignIn } from '../src/app/screens/sign-in/sign-in';
-import { Api } from '../src/app/state/api';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 const signIn = jest.fn();
 let went: string[];
@@ -38,7 +38,7 @@ beforeEach(() => {
     providers: [
       provideStore(),
       provideState(sessionFeature),
-      { provide: Api, useValue: { signIn } },
+      fakeApi({ signIn }),
       { provide: Router, useValue: { navigateByUrl: (to: string) => went.push(to) } },
     ],
   });

@@ -2,7 +2,7 @@
 import { TestBed } from '@angular/core/testing';
 
 import { Store } from '@ngrx/store';
-import type { Role } from '@tetrad/contracts';
+import type { PersonView, Role } from '@tetrad/contracts';
 import { judge } from '@tetrad/core';
 import { SessionActions } from '../src/app/state/session/session.feature';
 import type { Case, Reading } from '@tetrad/core';
@@ -66,10 +66,26 @@ describe('the sign-off', () => {
   });
 
   it('an apprentice’s sign-off is signed in place: the technician’s PIN, and what was filled in stays', async () => {
-    const lead = { id: 'p9', name: 'Edda Quill', role: 'lead', active: true, hasPin: true, email: null };
-    const other = { id: 'p8', name: 'Finn Apprentice', role: 'apprentice', active: true, hasPin: true, email: null };
-    jest.spyOn(api, 'people').mockReturnValue(of([lead, other]));
-    jest.spyOn(api, 'changeOver').mockReturnValue(of(signedIn('Edda Quill', 'lead')));
+    const lead: PersonView = {
+      id: 'p9',
+      name: 'Edda Quill',
+      role: 'lead',
+      active: true,
+      hasPin: true,
+      email: null,
+      oneTimeUntil: null,
+    };
+    const other: PersonView = {
+      id: 'p8',
+      name: 'Finn Apprentice',
+      role: 'apprentice',
+      active: true,
+      hasPin: true,
+      email: null,
+      oneTimeUntil: null,
+    };
+    jest.spyOn(api, 'listPeople').mockReturnValue(of([lead, other]));
+    jest.spyOn(api, 'switchUser').mockReturnValue(of(signedIn('Edda Quill', 'lead')));
     const { fixture, signed } = await dialog(stop, 'apprentice');
     await typeInto(fixture, 'Comment', 'told the driver');
     expect(document.body.textContent).not.toContain('Finn Apprentice');

@@ -12,6 +12,7 @@ import { JobActions } from '../src/app/job/jobs.feature';
 import { Store } from '@ngrx/store';
 import { SessionActions } from '../src/app/state/session/session.feature';
 import { button, ground, queuedActs, rest, signedIn, standingBed, subject, text, timer, view } from './bench-fixtures';
+import { apiThat } from './fake-api';
 
 const told = (of: Parameters<typeof subject>[0] = [], more: Partial<JobView> = {}): JobView => {
   const given = subject(of);
@@ -82,9 +83,9 @@ describe('the wheel', () => {
 });
 
 describe('the code for the phone', () => {
-  async function link(pairingKey: Api['pairingKey']) {
+  async function link(pairPhone: Api['pairPhone']) {
     standingBed();
-    TestBed.overrideProvider(Api, { useValue: { session: () => of(signedIn()), pairingKey } });
+    TestBed.overrideProvider(Api, { useValue: apiThat({ getSession: () => of(signedIn()), pairPhone }) });
     TestBed.inject(Store).dispatch(SessionActions.known({ session: signedIn() }));
     const fixture = TestBed.createComponent(WheelLink);
     fixture.componentRef.setInput('job', 'job-1');

@@ -9,9 +9,9 @@ import { providePrimeNG } from 'primeng/config';
 import { NEVER, of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { WhoDialog } from '../src/app/session/who-dialog';
-import { Api } from '../src/app/state/api';
 import { SessionActions, selectWho, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
+import { fakeApi } from './fake-api';
 
 const person = (id: string, name: string, more: Partial<PersonView> = {}): PersonView => ({
   id,
@@ -20,6 +20,7 @@ const person = (id: string, name: string, more: Partial<PersonView> = {}): Perso
   active: true,
   hasPin: true,
   email: null,
+  oneTimeUntil: null,
   ...more,
 });
 const PEOPLE = [
@@ -66,7 +67,7 @@ beforeEach(() => {
       provideState(sessionFeature),
       provideRouter([]),
       providePrimeNG(),
-      { provide: Api, useValue: { people: () => people(), changeOver } },
+      fakeApi({ listPeople: () => people(), switchUser: changeOver }),
     ],
   });
 });

@@ -19,6 +19,7 @@ export { NewObservation, NewReading, VoidReading } from './new-reading';
 export {
   KEY_NAME_PREFIX,
   NO_KIND_PREFIX,
+  AuditLogQuery,
   ChangeOver,
   DemoSignIn,
   NewPerson,

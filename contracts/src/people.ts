@@ -1,16 +1,20 @@
 import 'reflect-metadata';
+import { Transform } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
   IsBoolean,
   IsEmail,
   IsIn,
+  IsInt,
   IsOptional,
   IsString,
   IsUUID,
   Length,
   Matches,
+  Max,
   MaxLength,
+  Min,
   ValidateIf,
 } from 'class-validator';
 import { ROLES } from './roles';
@@ -201,6 +205,19 @@ export interface BackupsView {
   readonly isScheduled: boolean;
   readonly count: number;
   readonly newest: { readonly at: string; readonly bytes: number } | null;
+}
+
+const BEFORE = { message: 'the number of an entry' };
+
+/** Which entries of the audit log are asked for. */
+export class AuditLogQuery {
+  /** The number of an entry: those before it are told. */
+  @IsOptional()
+  @Transform(({ value }) => (/^\d{1,15}$/.test(String(value)) ? Number(value) : value))
+  @IsInt(BEFORE)
+  @Min(1, BEFORE)
+  @Max(Number.MAX_SAFE_INTEGER, BEFORE)
+  before?: number;
 }
 
 /** An entry of the audit log. */

@@ -23,6 +23,7 @@ import {
   phraseTables,
   temperatureWords,
 } from '@tetrad/core';
+import { OPERATIONS, pathOf } from '@tetrad/contracts/operations';
 import { captureSchema } from '@tetrad/core/capture';
 import type { CriteriaSet, Limit } from '@tetrad/core';
 
@@ -229,7 +230,22 @@ ${table(
 const schema = (own: unknown): string => `${JSON.stringify(own, null, 2)}\n`;
 
 /** @returns the texts of all files that follow from the core, by path. */
+/** Where every operation is asked, as a page takes it: without the classes that the table of operations names. */
+function addresses(): string {
+  const told = OPERATIONS.map(({ id, method, body, query, answer, ...operation }) => {
+    const fields = [
+      `method: '${method}'`,
+      `path: '${pathOf(operation)}'`,
+      ...(body ? ["takes: 'body'"] : query ? ["takes: 'query'"] : []),
+      ...('isPaged' in answer && answer.isPaged ? ['isPaged: true'] : []),
+    ];
+    return `  ${id}: { ${fields.join(', ')} },`;
+  });
+  return `/** Derived from the table of operations by \`npm run derive\`. */\nexport const ADDRESSES = {\n${told.join('\n')}\n} as const;\n`;
+}
+
 export const derivedFiles = (): Readonly<Record<string, string>> => ({
+  'contracts/src/operations/addresses.ts': addresses(),
   'docs/schemas/tetrad-case-1.schema.json': schema(caseShape.schema),
   'docs/schemas/tetrad-capture-1.schema.json': schema(captureSchema),
   'docs/schemas/tetrad-judgement-1.schema.json': schema(judgementSchema),

@@ -1,5 +1,5 @@
 import { NewApiKey, WebhookBody } from '../open-interface';
-import { NewPerson, PersonChanges, ShopChanges } from '../people';
+import { AuditLogQuery, NewPerson, PersonChanges, ShopChanges } from '../people';
 import { NewPracticeResult } from '../practice';
 import { PEOPLE } from './operation';
 import type { OperationGroup } from './operation';
@@ -85,6 +85,7 @@ export const SHOP = {
     listAuditLog: {
       method: 'GET',
       path: '/acts',
+      query: AuditLogQuery,
       by: PEOPLE,
       permission: 'read-acts',
       summary: 'Who did what and when, the newest first.',

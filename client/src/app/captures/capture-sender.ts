@@ -6,6 +6,7 @@ import { firstValueFrom } from 'rxjs';
 import { mayRetry } from '../state/loading';
 import { CaptureKeeper } from './capture-keeper';
 import type { KeptCapture } from './capture-keeper';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** Where a file that is being sent stands. */
 export interface Sending {
@@ -78,10 +79,9 @@ export class CaptureSender {
 
   async #send(capture: KeptCapture): Promise<void> {
     const { id, shop, job, name, file, found } = capture;
-    const at = `/api/shops/${shop}`;
     try {
       const body = { id, name, bytes: file.size };
-      const view = await firstValueFrom(this.#http.post<CaptureView>(`${at}/jobs/${job}/captures`, body));
+      const view = await firstValueFrom(this.#http.post<CaptureView>(addressOf('announceCapture', shop, job), body));
       const there = new Set(view.pieces);
       const count = Math.ceil(file.size / CAPTURE_PIECE_BYTES);
       for (let number = 0; number < count; number++) {
@@ -91,11 +91,11 @@ export class CaptureSender {
             (number + 1) * CAPTURE_PIECE_BYTES,
             'application/octet-stream',
           );
-          await firstValueFrom(this.#http.put(`${at}/captures/${id}/pieces/${number}`, piece));
+          await firstValueFrom(this.#http.put(addressOf('storePiece', shop, id, number), piece));
         }
         this.#change(id, { share: (number + 1) / count });
       }
-      if (found) await firstValueFrom(this.#http.post(`${at}/captures/${id}/found`, { found }));
+      if (found) await firstValueFrom(this.#http.post(addressOf('storeFound', shop, id), { found }));
       await this.#keeper.drop(id).catch(() => undefined);
       this.sending.update((all) => all.filter((one) => one.capture.id !== id));
       this.stored.update((count) => count + 1);

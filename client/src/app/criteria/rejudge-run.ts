@@ -2,6 +2,7 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { ChangedVerdict, Problem, RejudgeProgress } from '@tetrad/contracts';
 import { selectShop } from '../state/session/session.feature';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** One run that judges past jobs again on the server: how far it is, which decisions would change, and its end. */
 @Injectable()
@@ -26,7 +27,7 @@ export class RejudgeRun {
     this.problem.set(null);
     this.isRunning.set(true);
     try {
-      await this.#read(`/api/shops/${this.#shop() ?? ''}/criteria/${set}/versions/${version}/rejudge`, stop.signal);
+      await this.#read(addressOf('rejudge', this.#shop() ?? '', set, version), stop.signal);
     } catch (error) {
       if (!stop.signal.aborted) this.problem.set(error instanceof Error ? error.message : String(error));
     } finally {

@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** Questions asked at most to find an answer that travelled fast; a page that still loads is slow to hear. */
 const ASKED = 12;
@@ -63,7 +64,7 @@ export class Clock {
     for (let i = 0; i < ASKED && shortest > FAST_MS; i++) {
       if (i > 0) await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
       const sent = Date.now();
-      const { now } = await firstValueFrom(this.#http.get<{ now: number }>('/api/clock'));
+      const { now } = await firstValueFrom(this.#http.get<{ now: number }>(addressOf('getClock')));
       const way = Date.now() - sent;
       if (way >= shortest) continue;
       shortest = way;

@@ -19,7 +19,7 @@ export class InstrumentsEffects {
   readonly load = createEffect(() =>
     combineLatest([this.#actions.pipe(ofType(InstrumentActions.load), startWith(null)), chosenShop(this.#store)]).pipe(
       switchMap(([, shop]) =>
-        keptAnswer(this.#kept, `instruments ${shop}`, this.#api.instruments(shop), {
+        keptAnswer(this.#kept, `instruments ${shop}`, this.#api.listInstruments(shop), {
           loaded: (instruments) => InstrumentActions.loaded({ instruments }),
           failed: (problem) => InstrumentActions.failed({ problem }),
         }),

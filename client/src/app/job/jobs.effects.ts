@@ -27,6 +27,7 @@ import { orKept } from '../state/kept-answer';
 import { mayRetry, problemOf } from '../state/loading';
 import { chosenShop } from '../state/session/session.feature';
 import { JobActions, selectToldJob } from './jobs.feature';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** What the stream of a job tells. */
 interface JobEvents {
@@ -65,7 +66,7 @@ export class JobsEffects {
         // a job that is only on this device cannot be asked for
         id === null || items.some((item) => item.kind === 'new-job' && item.job === id)
           ? EMPTY
-          : this.#api.job(shop, id).pipe(
+          : this.#api.getJob(shop, id).pipe(
               orKept(this.#kept, keyOf(shop, id), {
                 loaded: (job) => JobActions.loaded({ job }),
                 failed: (problem) => JobActions.failed({ id, problem }),
@@ -82,7 +83,7 @@ export class JobsEffects {
       switchMap(({ id }) =>
         timer(RETRY_MS).pipe(
           withLatestFrom(this.#shop),
-          switchMap(([, shop]) => this.#api.job(shop, id)),
+          switchMap(([, shop]) => this.#api.getJob(shop, id)),
           map((job) => JobActions.loaded({ job })),
           catchError((failure: HttpErrorResponse) => of(JobActions.failed({ id, problem: problemOf(failure) }))),
           takeUntil(this.#inView), // left, or another one is asked for
@@ -107,7 +108,7 @@ export class JobsEffects {
       switchMap(([id, shop]) =>
         id === null
           ? EMPTY
-          : eventStreams<JobEvents>(`/api/shops/${shop}/jobs/${id}/live`, ['job', 'people']).pipe(
+          : eventStreams<JobEvents>(addressOf('followJob', shop, id), ['job', 'people']).pipe(
               map((told) =>
                 told.event === 'job'
                   ? JobActions.loaded({ job: told.data })

@@ -21,13 +21,13 @@ import {
   withLatestFrom,
 } from 'rxjs';
 import type { Observable } from 'rxjs';
-import { Api } from '../state/api';
 import { mayRetry, problemOf } from '../state/loading';
 import { OutboxActions } from './outbox.actions';
 import type { Problem } from '@tetrad/contracts';
 import type { OutboxItem } from './outbox-item';
 import { OutboxKeeper } from './outbox-keeper';
 import { selectItems } from './outbox.feature';
+import { ItemSender } from './item-sender';
 
 /** The server failed at it; tried so often before it is put aside. */
 const FAULT = 500;
@@ -50,7 +50,7 @@ export function nextToSend(items: readonly OutboxItem[]): OutboxItem | undefined
 export class OutboxEffects {
   readonly #actions = inject(Actions);
   readonly #store = inject(Store);
-  readonly #api = inject(Api);
+  readonly #sender = inject(ItemSender);
   readonly #keeper = inject(OutboxKeeper);
   readonly #faults = new Map<string, number>();
 
@@ -182,7 +182,7 @@ export class OutboxEffects {
     const { id } = item;
     return merge(
       of(OutboxActions.sending({ id })),
-      this.#api.send(item, Date.now()).pipe(
+      this.#sender.send(item).pipe(
         map((job) => OutboxActions.stored({ id, job })),
         catchError((failure: HttpErrorResponse) => {
           const problem = problemOf(failure);

@@ -26,7 +26,7 @@ export class BenchPractice {
     const shop = this.#shop();
     if (shop === null) return;
     const { seed, severity, title } = exercise;
-    this.#api.simulatedVehicle(shop, { fault: exercise.faults[0]!, severity, seed }).subscribe({
+    this.#api.moveSimulatedVehicle(shop, { fault: exercise.faults[0]!, severity, seed }).subscribe({
       next: () => {
         const job = newId();
         const { system, complaint, conditions } = benchCase(exercise);

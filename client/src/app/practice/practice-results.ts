@@ -52,11 +52,11 @@ export class PracticeResults {
     const shop = session.shop.id;
     for (const { id, isUnsent, ...result } of this.all())
       if (isUnsent)
-        this.#api.keepPractice(shop, id, result).subscribe({
+        this.#api.putPracticeResult(shop, id, { result }).subscribe({
           next: () => this.#keep(this.all().map((one) => (one.id === id ? { ...result, id } : one))),
           error: () => undefined, // it stays unsent
         });
-    this.#api.practiced(shop).subscribe({
+    this.#api.listPracticeResults(shop).subscribe({
       next: (stored) => {
         const ids = new Set(stored.map(({ id }) => id));
         const own = this.all().filter(({ id, isUnsent }) => isUnsent && !ids.has(id));

@@ -12,13 +12,13 @@ export class RoundList {
   readonly #kept = inject(Kept);
 
   plans(shop: string): Observable<readonly RoundView[]> {
-    return this.#orKept(`rounds:${shop}`, this.#api.rounds(shop));
+    return this.#orKept(`rounds:${shop}`, this.#api.listRounds(shop));
   }
 
   /** Every vehicle of a plan. */
   vehicles(shop: string, plan: string): Observable<readonly RoundVehicle[]> {
-    const pages = this.#api.roundVehicles(shop, plan, null).pipe(
-      expand(({ next }) => (next === null ? EMPTY : this.#api.roundVehicles(shop, plan, next))),
+    const pages = this.#api.listRoundVehicles(shop, plan).pipe(
+      expand(({ next }) => (next === null ? EMPTY : this.#api.nextPage<RoundVehicle>(next))),
       reduce((all: readonly RoundVehicle[], { rows }) => [...all, ...rows], []),
     );
     return this.#orKept(`round:${shop}:${plan}`, pages);

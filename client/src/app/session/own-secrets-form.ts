@@ -77,7 +77,7 @@ export class OwnSecretsForm {
     second.setErrors(newPassword === again ? null : problem('This is not the same as above.'));
     const body = bodyOf(OwnSecrets, this.form, { password, ...(newPassword && { newPassword }), ...(pin && { pin }) });
     if (body === null) return focusProblem(this.#host);
-    this.#api.changeSecrets(body).subscribe({
+    this.#api.changeOwnSecrets(body).subscribe({
       next: (session) => {
         this.refused.set(null);
         this.form.reset();

@@ -35,7 +35,8 @@ export class TakeOver {
 
   readonly #people = rxResource({
     params: () => this.#shop(),
-    stream: ({ params: shop }) => (shop === null || this.#session()?.kind === 'phone' ? EMPTY : this.#api.people(shop)),
+    stream: ({ params: shop }) =>
+      shop === null || this.#session()?.kind === 'phone' ? EMPTY : this.#api.listPeople(shop),
   });
   protected readonly loading = this.#people.isLoading;
   protected readonly failed = computed(() => this.#people.error() !== undefined);
@@ -73,7 +74,7 @@ export class TakeOver {
     const person = this.chosen();
     if (!person) return;
     this.busy.set(true);
-    this.#api.changeOver({ person: person.id, ...secret }).subscribe({
+    this.#api.switchUser({ person: person.id, ...secret }).subscribe({
       next: (session) => {
         this.#store.dispatch(SessionActions.known({ session }));
         this.taken.emit();

@@ -22,23 +22,23 @@ export class VehicleHistory {
   });
   readonly vehicle = rxResource({
     params: this.#asked,
-    stream: ({ params: { shop, id } }) => this.#api.vehicle(shop, id),
+    stream: ({ params: { shop, id } }) => this.#api.getVehicle(shop, id),
   });
   readonly visits = rxResource({
     params: this.#asked,
-    stream: ({ params: { shop, id } }) => this.#api.history(shop, id),
+    stream: ({ params: { shop, id } }) => this.#api.getHistory(shop, id),
   });
 
   /** What other vehicles of its kind show; it only stands beside. */
   readonly kind = rxResource({
     params: this.#asked,
     stream: ({ params: { shop, id } }) =>
-      this.#api.vehicleKind(shop, id).pipe(catchError(() => of({ bands: [] } satisfies VehicleKindView))),
+      this.#api.getKind(shop, id).pipe(catchError(() => of({ bands: [] } satisfies VehicleKindView))),
   });
   readonly bands = computed(() => (this.kind.hasValue() ? this.kind.value().bands : []));
   readonly captures = rxResource({
     params: this.#asked,
-    stream: ({ params: { shop, id } }) => this.#api.vehicleCaptures(shop, id).pipe(catchError(() => of([]))),
+    stream: ({ params: { shop, id } }) => this.#api.listVehicleCaptures(shop, id).pipe(catchError(() => of([]))),
   });
 
   readonly trends = computed(() => trendsOf((this.visits.hasValue() ? this.visits.value() : []).map(trendVisit)));

@@ -16,6 +16,7 @@ import { ReadWith } from '../read-with';
 import { serialReadings } from '../serial/serial-link';
 import { SerialPorts } from '../serial/serial-ports';
 import { LiveStep } from './live-step';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** `value` is the step's own; the others are conditions that are read beside it. */
 type Role = 'value' | LiveCondition;
@@ -42,7 +43,7 @@ export class LiveReadings {
   readonly #fromServer = (sources: readonly LiveSource[]): Observable<LiveNews> => {
     if (sources.length === 0) return EMPTY;
     const read = sources.map(({ id, use }) => `${id}:${use}`).join(',');
-    return eventStream<LiveNews>(`/api/shops/${sources[0]!.shop}/instruments/live?read=${read}`, 'live');
+    return eventStream<LiveNews>(`${addressOf('followInstruments', sources[0]!.shop)}?read=${read}`, 'live');
   };
   readonly #fromPort = ({ id, use, scale }: LiveSource): Observable<LiveNews> =>
     serialReadings(this.#serial.of(id)!, use, use === 'amps-dc' ? scale : null).pipe(

@@ -57,7 +57,7 @@ export class SimulatedHands {
     const shop = this.#shop();
     if (shop === null) return;
     this.#api
-      .simulatedVehicle(shop, hands)
+      .moveSimulatedVehicle(shop, hands)
       .pipe(takeUntilDestroyed(this.#destroyed))
       .subscribe({ next: (vehicle) => this.vehicle.set(vehicle), error: () => this.vehicle.set(null) });
   }

@@ -1,5 +1,5 @@
 import type { CautionName } from '@tetrad/core';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 /** An acknowledgement that is taken back: the caution is shown again. */
@@ -8,11 +8,7 @@ export interface AcknowledgementBackPayload {
 }
 
 export const acknowledgementBack: OutboxKind<AcknowledgementBackPayload> = {
-  request: ({ job, caution }) => ({
-    method: 'POST',
-    path: `/${job}/acknowledgements/${caution}/take-back`,
-    body: null,
-  }),
+  request: ({ shop, job, caution }) => asks('takeBackAcknowledgement', [shop, job, caution], null),
   apply: onJob((job, { caution }) => ({
     ...job,
     acknowledgements: job.acknowledgements.filter((known) => known.caution !== caution),

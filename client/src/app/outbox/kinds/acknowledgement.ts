@@ -1,5 +1,5 @@
 import type { Acknowledge } from '@tetrad/contracts';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface AcknowledgementPayload {
@@ -9,7 +9,7 @@ export interface AcknowledgementPayload {
 }
 
 export const acknowledgement: OutboxKind<AcknowledgementPayload> = {
-  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/acknowledgements`, body }),
+  request: ({ shop, job, body }) => asks('acknowledgeCaution', [shop, job], body),
   apply: onJob((job, { body: { caution }, by, queuedAt }) => {
     if (job.acknowledgements.some((known) => known.caution === caution)) return job;
     const at = new Date(queuedAt).toISOString();

@@ -1,6 +1,6 @@
 import type { JobChanges } from '@tetrad/contracts';
 import type { CriteriaSet } from '@tetrad/core';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface ChangesPayload {
@@ -10,7 +10,7 @@ export interface ChangesPayload {
 }
 
 export const changes: OutboxKind<ChangesPayload> = {
-  request: ({ job, body }) => ({ method: 'PATCH', path: `/${job}`, body }),
+  request: ({ shop, job, body }) => asks('changeJob', [shop, job], body),
   apply: onJob((job, { body, criteriaSet }) => {
     const { system, complaint, conditions, criteria, status, assignee, pass, vehicle } = body;
     return {

@@ -3,6 +3,9 @@
  * this folder: what it carries, where it is sent, and how a job will stand once it is stored.
  */
 import type { JobView, Problem } from '@tetrad/contracts';
+import { ADDRESSES, addressOf } from '@tetrad/contracts/addresses';
+import type { Address, AddressId, PathArguments } from '@tetrad/contracts/addresses';
+import type { BodyOf } from '@tetrad/contracts/operations';
 
 /** What every item of the outbox has. */
 export interface Queued {
@@ -18,12 +21,18 @@ export interface Queued {
   readonly problem: Problem | null;
 }
 
-/** One request; `path` is below the shop's jobs. */
 export interface OutboxRequest {
-  readonly method: 'POST' | 'PATCH';
-  readonly path: string;
+  readonly method: Address['method'];
+  readonly url: string;
   readonly body: unknown;
 }
+
+/** The request of an operation. @param named The parameters of its path: the shop first. */
+export const asks = <Id extends AddressId>(
+  id: Id,
+  named: PathArguments<Id>,
+  body: BodyOf<Id> extends undefined ? null : BodyOf<Id>,
+): OutboxRequest => ({ method: ADDRESSES[id].method, url: addressOf(id, ...named), body });
 
 /** @typeParam Payload What an item of this kind carries beside what all carry. */
 export interface OutboxKind<Payload> {

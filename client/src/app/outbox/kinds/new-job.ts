@@ -1,5 +1,6 @@
 import type { JobView, NewJob } from '@tetrad/contracts';
 import { CASE_FORMAT } from '@tetrad/core/light';
+import { asks } from './kind';
 import type { OutboxKind, Queued } from './kind';
 
 export interface NewJobPayload {
@@ -7,7 +8,7 @@ export interface NewJobPayload {
 }
 
 export const newJob: OutboxKind<NewJobPayload> = {
-  request: ({ body }) => ({ method: 'POST', path: '', body }),
+  request: ({ shop, body }) => asks('openJob', [shop], body),
   apply: (job, item) => job ?? opened(item),
 };
 

@@ -1,5 +1,5 @@
 import type { NewObservation } from '@tetrad/contracts';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface ObservationPayload {
@@ -7,7 +7,7 @@ export interface ObservationPayload {
 }
 
 export const observation: OutboxKind<ObservationPayload> = {
-  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/observations`, body }),
+  request: ({ shop, job, body }) => asks('addObservation', [shop, job], body),
   apply: onJob((job, { body }) => ({
     ...job,
     case: { ...job.case, observations: [...(job.case.observations ?? []), body.observation] },

@@ -1,5 +1,5 @@
 import type { NewOutcome } from '@tetrad/contracts';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface OutcomePayload {
@@ -9,7 +9,7 @@ export interface OutcomePayload {
 }
 
 export const outcome: OutboxKind<OutcomePayload> = {
-  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/outcomes`, body }),
+  request: ({ shop, job, body }) => asks('recordOutcome', [shop, job], body),
   apply: onJob((job, { body: { id, complaint, cause, note }, by, queuedAt }) => ({
     ...job,
     outcome: { id, complaint, cause: cause ?? null, note: note ?? null, by, at: new Date(queuedAt).toISOString() },

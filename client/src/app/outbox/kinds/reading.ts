@@ -1,6 +1,6 @@
 import type { NewReading } from '@tetrad/contracts';
 import type { WaitKind } from '@tetrad/core';
-import { ageOf, onJob } from './kind';
+import { ageOf, onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface ReadingPayload {
@@ -10,11 +10,7 @@ export interface ReadingPayload {
 }
 
 export const reading: OutboxKind<ReadingPayload> = {
-  request: (item, now) => ({
-    method: 'POST',
-    path: `/${item.job}/readings`,
-    body: { ...item.body, secondsAgo: ageOf(item, now) },
-  }),
+  request: (item, now) => asks('addReading', [item.shop, item.job], { ...item.body, secondsAgo: ageOf(item, now) }),
   apply: onJob((job, { body, ends = [], queuedAt }) => {
     const { readings } = job.case;
     if (readings.some(({ id }) => id === body.reading.id)) return job;

@@ -1,5 +1,5 @@
 import type { RoundCheck } from '@tetrad/contracts';
-import { ageOf } from './kind';
+import { ageOf, asks } from './kind';
 import type { OutboxKind } from './kind';
 import { opened } from './new-job';
 
@@ -11,11 +11,7 @@ export interface RoundCheckPayload {
 
 /** The check of one vehicle of a round: a job with all that was read, in one request. */
 export const roundCheck: OutboxKind<RoundCheckPayload> = {
-  request: (item, now) => ({
-    method: 'POST',
-    path: `/${item.job}/round-check`,
-    body: { ...item.body, secondsAgo: ageOf(item, now) },
-  }),
+  request: (item, now) => asks('checkVehicle', [item.shop, item.job], { ...item.body, secondsAgo: ageOf(item, now) }),
   apply(job, { body: { vehicle, system, conditions, readings, observations }, by, ...item }) {
     if (job) return job;
     const body = { id: item.job, vehicle, system, ...(conditions && { conditions }), assignee: by };

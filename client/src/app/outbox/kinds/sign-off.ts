@@ -1,5 +1,5 @@
 import type { JobView, NewSignOff, SignOffView } from '@tetrad/contracts';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind, Queued } from './kind';
 
 export interface SignOffPayload {
@@ -9,7 +9,7 @@ export interface SignOffPayload {
 }
 
 export const signOff: OutboxKind<SignOffPayload> = {
-  request: ({ job, body }) => ({ method: 'POST', path: `/${job}/sign-offs`, body }),
+  request: ({ shop, job, body }) => asks('signOff', [shop, job], body),
   apply: onJob((job, item) => ({ ...job, status: 'closed', timers: [], signOff: signed(item, job) })),
 };
 

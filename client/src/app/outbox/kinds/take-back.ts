@@ -1,5 +1,5 @@
 import type { Observation } from '@tetrad/core';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 /** An observation that is taken back: the row stays with the time, and counts no longer. */
@@ -10,11 +10,7 @@ export interface TakeBackPayload {
 }
 
 export const takeBack: OutboxKind<TakeBackPayload> = {
-  request: ({ job, observation }) => ({
-    method: 'POST',
-    path: `/${job}/observations/${observation}/take-back`,
-    body: null,
-  }),
+  request: ({ shop, job, observation }) => asks('takeBackObservation', [shop, job, observation], null),
   apply: onJob((job, { said }) => {
     const { observations = [] } = job.case;
     const at = observations.findLastIndex(

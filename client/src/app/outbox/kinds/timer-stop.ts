@@ -1,4 +1,4 @@
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface TimerStopPayload {
@@ -6,6 +6,6 @@ export interface TimerStopPayload {
 }
 
 export const timerStop: OutboxKind<TimerStopPayload> = {
-  request: ({ job, timer }) => ({ method: 'POST', path: `/${job}/timers/${timer}/stop`, body: null }),
+  request: ({ shop, job, timer }) => asks('stopTimer', [shop, job, timer], null),
   apply: onJob((job, { timer }) => ({ ...job, timers: job.timers.filter(({ id }) => id !== timer) })),
 };

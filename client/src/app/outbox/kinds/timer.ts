@@ -1,6 +1,6 @@
 import type { StartTimer } from '@tetrad/contracts';
 import { usualSeconds } from '@tetrad/core/light';
-import { ageOf, onJob } from './kind';
+import { ageOf, onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface TimerPayload {
@@ -10,11 +10,7 @@ export interface TimerPayload {
 }
 
 export const timer: OutboxKind<TimerPayload> = {
-  request: (item, now) => ({
-    method: 'POST',
-    path: `/${item.job}/timers`,
-    body: { ...item.body, secondsAgo: ageOf(item, now) },
-  }),
+  request: (item, now) => asks('startTimer', [item.shop, item.job], { ...item.body, secondsAgo: ageOf(item, now) }),
   apply: onJob((job, { body, startedAt }) => {
     const { id, kind, seconds = usualSeconds(kind) } = body;
     if (job.timers.some((known) => known.id === id)) return job;

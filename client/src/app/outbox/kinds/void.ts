@@ -1,5 +1,5 @@
 import type { VoidReading } from '@tetrad/contracts';
-import { onJob } from './kind';
+import { onJob, asks } from './kind';
 import type { OutboxKind } from './kind';
 
 export interface VoidPayload {
@@ -8,11 +8,7 @@ export interface VoidPayload {
 }
 
 export const voidReading: OutboxKind<VoidPayload> = {
-  request: ({ job, reading, body }) => ({
-    method: 'POST',
-    path: `/${job}/readings/${encodeURIComponent(reading)}/void`,
-    body,
-  }),
+  request: ({ shop, job, reading, body }) => asks('voidReading', [shop, job, reading], body),
   apply: onJob((job, { reading: id, body }) => ({
     ...job,
     case: {

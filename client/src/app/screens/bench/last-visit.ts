@@ -39,7 +39,7 @@ export class LastVisit {
       const [shop, vehicle] = [this.#shop(), this.#vehicle()];
       return shop === null || vehicle === null ? undefined : { shop, vehicle };
     },
-    stream: ({ params: { shop, vehicle } }) => this.#api.visits(shop, vehicle),
+    stream: ({ params: { shop, vehicle } }) => this.#api.listVisits(shop, vehicle),
   });
   /** The earlier visit that was signed off with the same complaint within 90 days; null where this is no comeback. */
   readonly comeback = computed(() => {
@@ -67,7 +67,7 @@ export class LastVisit {
       const [shop, visit] = [this.#shop(), this.visit()];
       return shop === null || visit === null ? undefined : { shop, job: visit.job };
     },
-    stream: ({ params: { shop, job } }) => this.#api.job(shop, job),
+    stream: ({ params: { shop, job } }) => this.#api.getJob(shop, job),
   });
   readonly #then = computed((): readonly Assessment[] => {
     if (!this.#view.hasValue()) return [];

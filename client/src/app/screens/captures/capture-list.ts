@@ -7,6 +7,7 @@ import type { Capture } from '@tetrad/core/capture-format';
 import { CaptureSender } from '../../captures/capture-sender';
 import { JobStore } from '../../job/job.store';
 import { selectShop } from '../../state/session/session.feature';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** A capture in the list: on the server, or still on its way there. */
 export interface Listed {
@@ -39,12 +40,12 @@ export class CaptureList {
   readonly #stored = httpResource<readonly CaptureView[]>(() => {
     this.#sender.stored();
     const at = this.#ofJob();
-    return at && `${at}/captures?limit=${this.#count()}`;
+    return at && `${addressOf('listCaptures', ...at)}?limit=${this.#count()}`;
   });
   /** Of this vehicle, and of the same engine in others. */
   readonly #alike = httpResource<readonly AlikeCapture[]>(() => {
     const at = this.#ofJob();
-    return at && `${at}/captures-alike`;
+    return at && addressOf('listAlikeCaptures', ...at);
   });
 
   /** There are more on the server than are listed. */
@@ -83,11 +84,11 @@ export class CaptureList {
     this.#count.update((count) => Math.min(PAGE_MOST, count + PAGE));
   }
 
-  #ofJob(): string | undefined {
+  #ofJob(): [shop: string, job: string] | undefined {
     const [shop, job] = [this.#shop(), this.#job.id()];
-    return shop !== null && job !== null ? `/api/shops/${shop}/jobs/${job}` : undefined;
+    return shop !== null && job !== null ? [shop, job] : undefined;
   }
   #fileOf(id: string): string {
-    return `/api/shops/${this.#shop()}/captures/${id}/file`;
+    return addressOf('getCaptureFile', this.#shop() ?? '', id);
   }
 }

@@ -76,7 +76,7 @@ export class RecordPanel {
     if (shop === null) return;
     this.problem.set(null);
     this.waitsFor.set(recorder);
-    this.#running = this.#api.record(shop, recorder.id, START).subscribe({
+    this.#running = this.#api.recordInstrument(shop, recorder.id, START).subscribe({
       next: (capture) => {
         this.waitsFor.set(null);
         const at = new Date().toISOString().slice(0, 16).replace('T', ' ').replace(':', '.');

@@ -85,7 +85,7 @@ export class CriteriaEdit {
       const shop = this.#shop();
       return shop === null ? undefined : { shop };
     },
-    stream: ({ params: { shop } }) => this.#api.criteria(shop),
+    stream: ({ params: { shop } }) => this.#api.listCriteria(shop),
   });
   protected readonly failed = computed(() => this.#found.error() !== undefined);
   protected readonly reload = (): void => void this.#found.reload();

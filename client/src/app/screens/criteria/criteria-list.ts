@@ -225,7 +225,7 @@ export class CriteriaList {
       const shop = this.#shop();
       return shop === null ? undefined : { shop };
     },
-    stream: ({ params: { shop } }) => this.#api.criteria(shop),
+    stream: ({ params: { shop } }) => this.#api.listCriteria(shop),
   });
   protected readonly usual = computed(() => (this.found.hasValue() ? this.found.value().usual : 'balanced'));
   /** Of each set the version in force, or the newest where none is. */
@@ -282,7 +282,7 @@ export class CriteriaList {
   protected choose(id: string): void {
     const shop = this.#shop();
     if (shop === null) return;
-    this.#api.chooseCriteria(shop, id).subscribe({
+    this.#api.chooseCriteria(shop, { id }).subscribe({
       next: () => this.found.reload(),
       error: () => this.#toasts.say('It was not chosen: the server does not answer, or the set is not in force.'),
     });

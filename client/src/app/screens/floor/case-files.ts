@@ -21,7 +21,9 @@ export class CaseFiles {
     const result = readCase(await file.text());
     if (!result.ok) return describeMisfits(result.misfits);
     // the same id every time: an import whose answer was lost is not done twice
-    const sent = this.#api.importCase(shop, result.value, newId()).pipe(retry({ count: RETRIES, delay: whereItHelps }));
+    const sent = this.#api
+      .importCase(shop, result.value, { writeId: newId() })
+      .pipe(retry({ count: RETRIES, delay: whereItHelps }));
     return firstValueFrom(sent).catch((failure: HttpErrorResponse) => problemOf(failure).detail);
   }
 }

@@ -16,7 +16,7 @@ import { Store } from '@ngrx/store';
 import type { NewJob, VehicleView, VisitView } from '@tetrad/contracts';
 import { SYMPTOMS, SYMPTOM_NAMES, headline, namedLike, readBatteryLabel } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
-import { EMPTY, catchError, of, switchMap, timer } from 'rxjs';
+import { catchError, EMPTY, map, of, switchMap, timer } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
@@ -143,7 +143,10 @@ export class NewJobDialog {
   #find(words: string): Observable<readonly VehicleView[]> {
     const shop = this.#shop();
     if (shop === null) return EMPTY;
-    const asked = this.#api.vehicles(shop, words).pipe(catchError(() => of([])));
+    const asked = this.#api.listVehicles(shop, words === '' ? {} : { find: words }).pipe(
+      map(({ rows }) => rows),
+      catchError(() => of([])),
+    );
     return words === '' ? asked : timer(PAUSE_MS).pipe(switchMap(() => asked));
   }
 
@@ -161,7 +164,7 @@ export class NewJobDialog {
     fill(vehicle.controls.year, known.year === null ? '' : String(known.year));
     fill(vin, known.vin ?? '');
     this.#api
-      .visits(shop, known.id)
+      .listVisits(shop, known.id)
       .pipe(catchError(() => of([])))
       .subscribe((visits) => {
         if (this.#known()?.id !== known.id) return;
@@ -189,7 +192,7 @@ export class NewJobDialog {
   /** The shop's library; none while the server is away. */
   readonly #library = toSignal(
     toObservable(this.#shop).pipe(
-      switchMap((shop) => (shop === null ? of([]) : this.#api.makerFigures(shop).pipe(catchError(() => of([]))))),
+      switchMap((shop) => (shop === null ? of([]) : this.#api.listMakerFigures(shop).pipe(catchError(() => of([]))))),
     ),
     { initialValue: [] },
   );

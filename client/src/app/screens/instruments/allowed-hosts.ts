@@ -51,7 +51,7 @@ export class AllowedHosts {
   readonly #shop = inject(Store).selectSignal(selectShop);
   readonly #settings = rxResource({
     params: () => this.#shop(),
-    stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.shopSettings(shop)),
+    stream: ({ params: shop }) => (shop === null ? EMPTY : this.#api.getSettings(shop)),
   });
   protected readonly form = new FormGroup({ hosts: new FormControl('', { nonNullable: true }) });
   protected readonly refused = signal<string | null>(null);
@@ -72,7 +72,7 @@ export class AllowedHosts {
       .hosts.split(/\s+/)
       .map((host) => host.toLowerCase())
       .filter(Boolean);
-    this.#api.changeShop(shop, { forgetsAtSignOut, instrumentHosts }).subscribe({
+    this.#api.changeSettings(shop, { forgetsAtSignOut, instrumentHosts }).subscribe({
       next: () => {
         this.refused.set(null);
         this.#toasts.say('Kept');

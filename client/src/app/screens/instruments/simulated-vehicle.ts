@@ -74,7 +74,7 @@ export class SimulatedVehicle {
   constructor() {
     const shop = this.#shop();
     if (shop === null) return;
-    this.#api.simulatedVehicle(shop, {}).subscribe({
+    this.#api.moveSimulatedVehicle(shop, {}).subscribe({
       next: ({ fault, severity, seed }) => {
         const nearest = SEVERITIES.reduce((best, one) =>
           Math.abs(one.value - severity) < Math.abs(best.value - severity) ? one : best,
@@ -91,7 +91,7 @@ export class SimulatedVehicle {
     const { seed, ...chosen } = this.form.getRawValue();
     const body = bodyOf(SimulatedHands, this.form, { ...chosen, seed: countOf(seed) ?? '' });
     if (!body) return;
-    this.#api.simulatedVehicle(shop, body).subscribe({
+    this.#api.moveSimulatedVehicle(shop, body).subscribe({
       next: () => {
         this.refused.set(null);
         this.#toasts.say(`Simulated vehicle ${seed}: ${FAULTS[chosen.fault].name}`);

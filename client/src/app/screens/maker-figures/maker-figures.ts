@@ -111,7 +111,7 @@ export class MakerFiguresScreen {
 
   protected readonly found = rxResource({
     params: () => this.#shop() ?? undefined,
-    stream: ({ params: shop }) => this.#api.makerFigures(shop),
+    stream: ({ params: shop }) => this.#api.listMakerFigures(shop),
   });
   protected readonly records = computed(() => (this.found.hasValue() ? this.found.value() : []));
   protected readonly rows = computed(() => {

@@ -113,7 +113,7 @@ export class ApiKeys {
       const shop = this.#shop();
       return shop === null ? undefined : { shop };
     },
-    stream: ({ params: { shop } }) => this.#api.apiKeys(shop),
+    stream: ({ params: { shop } }) => this.#api.listApiKeys(shop),
   });
   protected readonly rows = computed(() =>
     (this.#found.hasValue() ? this.#found.value() : []).map((key) => ({ ...key, state: stateOf(key) })),

@@ -149,14 +149,14 @@ export class Webhooks {
       const shop = this.#shop();
       return shop === null ? undefined : { shop };
     },
-    stream: ({ params: { shop } }) => this.#api.webhooks(shop),
+    stream: ({ params: { shop } }) => this.#api.listWebhooks(shop),
   });
   readonly #deliveries = rxResource({
     params: () => {
       const [shop, hook] = [this.#shop(), this.looked()];
       return shop === null || hook === null ? undefined : { shop, id: hook.id };
     },
-    stream: ({ params: { shop, id } }) => this.#api.deliveries(shop, id),
+    stream: ({ params: { shop, id } }) => this.#api.listDeliveries(shop, id),
   });
   protected readonly hooks = computed(() =>
     (this.#found.hasValue() ? this.#found.value() : []).map((hook) => ({
@@ -206,7 +206,7 @@ export class Webhooks {
   protected test(hook: WebhookView): void {
     const shop = this.#shop();
     if (shop === null) return;
-    this.#api.testWebhook(shop, hook.id).subscribe({ next: () => this.look(hook), error: this.#refused });
+    this.#api.tryWebhook(shop, hook.id).subscribe({ next: () => this.look(hook), error: this.#refused });
   }
   protected look(hook: WebhookView): void {
     if (this.looked()?.id === hook.id) this.#deliveries.reload();

@@ -62,7 +62,7 @@ export class Outcomes {
       const day = (ago: number): string => new Date(Date.now() - ago * DAY_MS).toISOString().slice(0, 10);
       return { shop, from: day(Number(this.period())), to: day(0) };
     },
-    stream: ({ params: { shop, ...between } }) => this.#api.outcomes(shop, between),
+    stream: ({ params: { shop, ...between } }) => this.#api.getOutcomes(shop, between),
   });
   protected readonly view = computed(() => (this.found.hasValue() ? this.found.value() : null));
   protected readonly recording = signal<OutcomeJobView | null>(null);

@@ -56,7 +56,7 @@ export class WrongReadings {
       const shop = this.#shop();
       return shop === null ? undefined : { shop, job: this.job() };
     },
-    stream: ({ params: { shop, job } }) => this.#api.job(shop, job),
+    stream: ({ params: { shop, job } }) => this.#api.getJob(shop, job),
   });
   protected readonly rows = computed(() => {
     if (!this.view.hasValue()) return [];

@@ -108,7 +108,8 @@ export class AuditLog {
   readonly #page = rxResource({
     // somebody else may see what the last one may not
     params: () => ({ shop: this.#shop(), who: this.#who(), before: this.#before() }),
-    stream: ({ params: { shop, before } }) => (shop === null ? EMPTY : this.#api.acts(shop, before)),
+    stream: ({ params: { shop, before } }) =>
+      shop === null ? EMPTY : this.#api.listAuditLog(shop, before === null ? {} : { before }),
   });
   /** The pages so far, as one list. */
   protected readonly rows = linkedSignal<readonly ActView[] | undefined, ActView[]>({
@@ -127,7 +128,7 @@ export class AuditLog {
 
   readonly #backups = rxResource({
     params: () => ({ shop: this.#shop(), who: this.#who() }),
-    stream: ({ params: { shop } }) => (shop === null ? EMPTY : this.#api.backups(shop)),
+    stream: ({ params: { shop } }) => (shop === null ? EMPTY : this.#api.getBackups(shop)),
   });
   protected readonly backup = computed(() => (this.#backups.hasValue() ? backupWords(this.#backups.value()) : null));
 

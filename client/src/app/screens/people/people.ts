@@ -61,7 +61,7 @@ export class People {
 
   readonly #people = rxResource({
     params: () => ({ shop: this.#shop(), who: this.#who() }),
-    stream: ({ params: { shop } }) => (shop === null ? EMPTY : this.#api.people(shop)),
+    stream: ({ params: { shop } }) => (shop === null ? EMPTY : this.#api.listPeople(shop)),
   });
   protected readonly loading = this.#people.isLoading;
   protected readonly failed = computed(() => this.#people.error() !== undefined);
@@ -111,7 +111,7 @@ export class People {
     void this.#csv.save('people', table);
   }
   protected newPassword({ id }: PersonView): void {
-    this.#do((shop) => this.#api.newPassword(shop, id), this.#show);
+    this.#do((shop) => this.#api.resetPassword(shop, id), this.#show);
   }
   protected endSessions(id: string): void {
     this.shown.set(null);
@@ -122,7 +122,7 @@ export class People {
   }
   protected forgetAtSignOut(forgetsAtSignOut: boolean): void {
     this.#do(
-      (shop) => this.#api.changeShop(shop, { forgetsAtSignOut }),
+      (shop) => this.#api.changeSettings(shop, { forgetsAtSignOut }),
       () => this.#store.dispatch(SessionActions.load()),
     );
   }

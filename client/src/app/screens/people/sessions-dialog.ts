@@ -93,7 +93,7 @@ export class SessionsDialog {
 
   readonly #sessions = rxResource({
     params: () => ({ shop: this.#shop(), id: this.person().id }),
-    stream: ({ params: { shop, id } }) => (shop === null ? EMPTY : this.#api.openSessions(shop, id)),
+    stream: ({ params: { shop, id } }) => (shop === null ? EMPTY : this.#api.listSessions(shop, id)),
   });
   protected readonly loading = computed(() => this.#sessions.isLoading() && !this.#sessions.hasValue());
   protected readonly rows = computed(() => (this.#sessions.hasValue() ? this.#sessions.value() : []));

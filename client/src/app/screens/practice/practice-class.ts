@@ -187,7 +187,7 @@ export class PracticeClass {
     const shop = this.#shop();
     if (shop === null) return;
     this.problem.set(null);
-    this.#api.practiceClass(shop).subscribe({
+    this.#api.getClass(shop).subscribe({
       next: (people) => this.people.set(people),
       error: () => this.problem.set('The server does not answer.'),
     });

@@ -32,6 +32,7 @@ import { JobStore } from '../../job/job.store';
 import { selectUnsent } from '../../outbox/outbox.feature';
 import { Sentences } from '../../device/sentences';
 import { selectSession, selectShop } from '../../state/session/session.feature';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** The report of a job: a page for the customer in plain words, a page for the technician with everything. */
 @Component({
@@ -80,7 +81,7 @@ export class Report {
     return job ? importNote(job, (time) => formatDate(time, 'd MMMM y, HH:mm', this.#locale)) : [];
   });
   readonly #captures = httpResource<readonly CaptureView[]>(() =>
-    this.#shop() ? `/api/shops/${this.#shop()}/jobs/${this.id()}/captures?limit=${PAGE_MOST}` : undefined,
+    this.#shop() ? `${addressOf('listCaptures', this.#shop()!, this.id())}?limit=${PAGE_MOST}` : undefined,
   );
   /** Recorded starts that were taken apart, each with its picture. */
   protected readonly captures = computed(() =>
@@ -93,11 +94,11 @@ export class Report {
   /** Where the server makes the PDF. */
   readonly #pdf = computed(() => {
     const asked = new URLSearchParams({ ...this.#voice.choice() });
-    return `/api/shops/${this.#shop() ?? ''}/jobs/${this.id()}/report.pdf?${asked.toString()}`;
+    return `${addressOf('getReport', this.#shop() ?? '', this.id())}?${asked.toString()}`;
   });
 
   readonly #criteria = httpResource<CriteriaListView>(() =>
-    this.#shop() ? `/api/shops/${this.#shop()}/criteria` : undefined,
+    this.#shop() ? addressOf('listCriteria', this.#shop()!) : undefined,
   );
   /** The sets that ship, and the shop's own that are in force; without the server the first alone. */
   readonly #sets = computed(() => {
@@ -156,7 +157,7 @@ export class Report {
     const own = (): void => save(writeCase({ ...job.case, job: recordOf(job) } as Case));
     if (this.#unsent().some((item) => item.job === job.id)) return own();
     this.#http
-      .get(`/api/shops/${this.#shop() ?? ''}/jobs/${job.id}/case`, { responseType: 'text' })
+      .get(addressOf('getCase', this.#shop() ?? '', job.id), { responseType: 'text' })
       .subscribe({ next: save, error: own });
   }
 }

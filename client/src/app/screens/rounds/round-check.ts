@@ -16,7 +16,7 @@ import type { RoundVehicle } from '@tetrad/contracts';
 import { OBSERVATIONS } from '@tetrad/core';
 import type { System } from '@tetrad/core';
 import { InputText } from 'primeng/inputtext';
-import { catchError, of } from 'rxjs';
+import { catchError, map, of } from 'rxjs';
 import { Figures } from '../../device/figures';
 import { InstrumentActions } from '../../instruments/instruments.feature';
 import { Button } from '../../kit/button';
@@ -160,8 +160,11 @@ export class RoundCheckScreen {
     const known = findVehicle(this.#rows(), text);
     if (known) return this.begin(known);
     this.#api
-      .vehicles(shop, text)
-      .pipe(catchError(() => of([])))
+      .listVehicles(shop, { find: text })
+      .pipe(
+        map(({ rows }) => rows),
+        catchError(() => of([])),
+      )
       .subscribe((found) => {
         const [one] = found;
         if (found.length === 1 && one) this.#begin({ ...one, system: UNKNOWN_SYSTEM, isNew: false });

@@ -117,7 +117,7 @@ export class RoundDialog implements OnInit {
     const body = bodyOf(RoundPlan, this.form, { group: group.trim(), ...given });
     const shop = this.#shop();
     if (!body || shop === null) return;
-    this.#api.putRound(shop, this.round()?.id ?? newId(), body).subscribe({
+    this.#api.planRound(shop, this.round()?.id ?? newId(), body).subscribe({
       next: () => this.saved.emit(),
       error: (failure: HttpErrorResponse) => this.refused.set(problemOf(failure).detail),
     });

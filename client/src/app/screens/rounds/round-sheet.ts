@@ -6,7 +6,7 @@ import { sheetWords } from '@tetrad/contracts';
 import type { SheetRow, Urgency } from '@tetrad/contracts';
 import type { Grade } from '@tetrad/core';
 import { TableModule } from 'primeng/table';
-import { catchError, of } from 'rxjs';
+import { catchError, EMPTY, expand, of, scan } from 'rxjs';
 import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
@@ -18,6 +18,8 @@ import { selectUnsent } from '../../outbox/outbox.feature';
 import { RoundList } from '../../rounds/round-list';
 import { Api } from '../../state/api';
 import { selectShop } from '../../state/session/session.feature';
+import { addressOf } from '@tetrad/contracts/addresses';
+import type { Observable } from 'rxjs';
 
 const MARKS: Readonly<Record<Urgency, Grade>> = { act: 'outside', doubtful: 'near', due: 'noted', sound: 'within' };
 
@@ -127,7 +129,7 @@ export class RoundSheet {
       const asked = this.#asked();
       return asked && { ...asked, onTheirWay: this.#onTheirWay() };
     },
-    stream: ({ params: { shop, plan } }) => this.#api.roundSheet(shop, plan),
+    stream: ({ params: { shop, plan } }) => this.#sheet(shop, plan),
   });
   readonly #plans = rxResource({
     params: this.#asked,
@@ -139,7 +141,7 @@ export class RoundSheet {
   protected readonly pdf = computed(() => {
     const { decimal, temperature, smallVolts } = this.#figures.choice();
     const query = new URLSearchParams({ decimal, temperature, smallVolts });
-    return `/api/shops/${this.#shop() ?? ''}/rounds/${this.plan()}/sheet.pdf?${query.toString()}`;
+    return `${addressOf('printRoundSheet', this.#shop() ?? '', this.plan())}?${query.toString()}`;
   });
   /** What was loaded last is shown while it is loaded again. */
   readonly #loaded = linkedSignal<{ plan: string; rows: readonly SheetRow[] | null }, readonly SheetRow[]>({
@@ -169,6 +171,14 @@ export class RoundSheet {
     const words = [...new Set(this.rows().map(({ urgency }) => urgency))];
     return words.map((word) => `${count(word)} ${word.toLowerCase()}`).join(', ');
   });
+
+  /** The rows, page after page: what is there already is told with each. */
+  #sheet(shop: string, plan: string): Observable<readonly SheetRow[]> {
+    return this.#api.getRoundSheet(shop, plan).pipe(
+      expand(({ next }) => (next === null ? EMPTY : this.#api.nextPage<SheetRow>(next))),
+      scan((rows, { rows: more }) => [...rows, ...more], [] as readonly SheetRow[]),
+    );
+  }
 
   protected exportCsv(): void {
     const table = this.rows().map(({ vehicle, plate, urgency, says, checked, due, notes, changed, comment }) => ({

@@ -15,6 +15,7 @@ import { Api } from '../../state/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import { RoundDialog } from './round-dialog';
 import { RoundVehicles } from './round-vehicles';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** Rounds: how many vehicles of each group are due, and one press to walk it. */
 @Component({
@@ -127,7 +128,7 @@ export class Rounds {
     },
     stream: ({ params: { shop } }) => this.#list.plans(shop),
   });
-  protected readonly calendar = computed(() => `/api/shops/${this.#shop() ?? ''}/rounds.ics`);
+  protected readonly calendar = computed(() => addressOf('getRoundCalendar', this.#shop() ?? ''));
   protected readonly rounds = computed(() =>
     (this.found.hasValue() ? this.found.value() : []).map((round) => ({
       ...round,
@@ -149,7 +150,7 @@ export class Rounds {
     this.#api.endRound(shop, id).subscribe({
       next: () => {
         this.found.reload();
-        const undo = (): void => void this.#api.putRound(shop, id, again).subscribe(() => this.found.reload());
+        const undo = (): void => void this.#api.planRound(shop, id, again).subscribe(() => this.found.reload());
         this.#toasts.say(`The round of ${plan.group} is ended.`, undo);
       },
       error: () => this.#toasts.say('The round was not ended: the server does not answer.'),

@@ -192,8 +192,7 @@ export class ImportDialog {
       next: (view) => {
         this.isAsking.set(false);
         if (!isApplied) return this.told.set(view);
-        const undo = (): void =>
-          void this.#api.undoVehicleImport(shop, view.id).subscribe(() => this.changedAll.emit());
+        const undo = (): void => void this.#api.undoImport(shop, view.id).subscribe(() => this.changedAll.emit());
         this.#toasts.say(`Imported: ${this.counts()}`, undo);
         this.changedAll.emit();
         this.closed.emit();

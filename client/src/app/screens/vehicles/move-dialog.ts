@@ -10,6 +10,7 @@ import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
 import { Api } from '../../state/api';
 import { selectShop } from '../../state/session/session.feature';
+import { map } from 'rxjs';
 
 /** The vehicle that jobs are moved to: found by name, plate, VIN or group. */
 @Component({
@@ -80,7 +81,7 @@ export class MoveDialog {
       const [shop, find] = [this.#shop(), this.words()];
       return shop === null || find === '' ? undefined : { shop, find };
     },
-    stream: ({ params: { shop, find } }) => this.#api.vehicles(shop, find),
+    stream: ({ params: { shop, find } }) => this.#api.listVehicles(shop, { find }).pipe(map(({ rows }) => rows)),
   });
   protected readonly found = computed(() =>
     (this.#vehicles.hasValue() ? this.#vehicles.value() : []).filter(({ id }) => id !== this.from()),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { SERIES } from '@tetrad/core/trends';
 import type { FittedBattery, KindBand, Projection, Trend } from '@tetrad/core/trends';
 import { Chart, Filler, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
-import type { ChartDataset } from 'chart.js';
+import type { ChartConfiguration } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import { Figures } from '../../device/figures';
@@ -45,7 +45,7 @@ export class TrendChart {
     return (theme) => {
       const { amps, soft, line, sans } = theme;
       const font = { family: sans, size: 13 };
-      const sets = segments.flatMap((segment): ChartDataset<'line'>[] => {
+      const sets = segments.flatMap((segment): ChartConfiguration['data']['datasets'] => {
         const at = (shift: -1 | 0 | 1) =>
           segment.map(({ at: when, value, spread }) => ({ x: Date.parse(when), y: (value + shift * spread) * times }));
         const edge = { borderWidth: 0, pointRadius: 0, pointHitRadius: 0, backgroundColor: theme.band };

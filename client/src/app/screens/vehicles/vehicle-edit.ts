@@ -110,7 +110,7 @@ export class VehicleEdit implements OnInit {
     const [shop, id] = [this.#shop(), this.vehicle().id];
     if (!body || !use || shop === null) return;
     const isUsed = use.km !== undefined || use.hours !== undefined;
-    const noted = isUsed ? this.#api.putVehicleUse(shop, id, newId(), use) : of(undefined);
+    const noted = isUsed ? this.#api.noteUse(shop, id, newId(), use) : of(undefined);
     forkJoin([this.#api.changeVehicle(shop, id, body), noted]).subscribe({
       next: () => this.saved.emit(),
       error: (failure: HttpErrorResponse) => this.refused.set(problemOf(failure).detail),

@@ -14,7 +14,7 @@ import { FileButton } from '../../kit/file-button';
 import { Message } from '../../kit/message';
 import { saveText } from '../../kit/save-file';
 import { Coming, Empty } from '../../kit/states';
-import { Api } from '../../state/api';
+import { Api, FIRST_PAGE } from '../../state/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import type { BroughtTable } from '../../vehicles/vehicle-table';
 import { ImportDialog } from './import-dialog';
@@ -145,7 +145,12 @@ export class VehicleList {
     const asked = ++this.#asked;
     this.isLoading.set(true);
     this.problem.set(null);
-    this.#api.vehiclePage(shop, this.words(), address).subscribe({
+    const find = this.words();
+    const page =
+      address === null
+        ? this.#api.listVehicles(shop, { limit: FIRST_PAGE, ...(find !== '' && { find }) })
+        : this.#api.nextPage<VehicleView>(address);
+    page.subscribe({
       next: ({ rows, next }) => {
         if (asked !== this.#asked) return;
         this.isLoading.set(false);

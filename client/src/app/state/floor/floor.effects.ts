@@ -23,15 +23,17 @@ import {
 } from 'rxjs';
 import type { Observable } from 'rxjs';
 import type { HttpErrorResponse } from '@angular/common/http';
-import type { JobStatus } from '@tetrad/contracts';
+import type { FloorRow, JobStatus } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { Api } from '../api';
-import type { FloorPage } from '../api';
+import { FIRST_PAGE, NEXT_PAGES } from '../api';
+import type { Page } from '../api';
 import { eventStream } from '../event-stream';
 import { orKept } from '../kept-answer';
 import { problemOf } from '../loading';
 import { chosenShop } from '../session/session.feature';
 import { FloorActions, selectFloor } from './floor.feature';
+import { addressOf } from '@tetrad/contracts/addresses';
 
 /** Many jobs may change at once: their rows are asked for together. */
 const TOGETHER_MS = 250;
@@ -43,7 +45,7 @@ const TYPING_MS = 250;
 const MAX_TOGETHER = 60;
 
 /** The floor as far as it is loaded. */
-type FloorPart = FloorPage & { readonly isLast: boolean };
+type FloorPart = Page<FloorRow> & { readonly isLast: boolean };
 
 interface News {
   /** Null where news may have been missed. */
@@ -85,8 +87,8 @@ export class FloorEffects {
       switchMap(([{ words }, { status, rest }, shop]) =>
         rest === null || words.trim() === ''
           ? EMPTY
-          : this.#api.floorFound(shop, status, words.trim()).pipe(
-              map((rows) => FloorActions.found({ rows })),
+          : this.#api.listJobs(shop, { status, find: words.trim(), limit: NEXT_PAGES }).pipe(
+              map(({ rows }) => FloorActions.found({ rows })),
               catchError(() => EMPTY), // what is here is filtered all the same
             ),
       ),
@@ -96,8 +98,10 @@ export class FloorEffects {
   /** Page by page, until there are no more or there are enough. */
   #pages(shop: string, status: JobStatus, from: string | null): Observable<FloorPart> {
     let loaded = 0;
-    return this.#api.floorPage(shop, status, from).pipe(
-      expand(({ next }) => (next === null || loaded >= MAX_AT_ONCE ? EMPTY : this.#api.floorPage(shop, status, next))),
+    const first =
+      from === null ? this.#api.listJobs(shop, { status, limit: FIRST_PAGE }) : this.#api.nextPage<FloorRow>(from);
+    return first.pipe(
+      expand(({ next }) => (next === null || loaded >= MAX_AT_ONCE ? EMPTY : this.#api.nextPage<FloorRow>(next))),
       map((page) => {
         loaded += page.rows.length;
         return { ...page, isLast: page.next === null || loaded >= MAX_AT_ONCE };
@@ -138,8 +142,8 @@ export class FloorEffects {
       mergeMap(([{ shop, jobs }, { status }]) => {
         if (jobs.includes(null) || jobs.length > MAX_TOGETHER) return of(FloorActions.load({ status }));
         const ids = jobs.filter((job) => job !== null);
-        return this.#api.floorRows(shop, ids).pipe(
-          map((rows) => FloorActions.changed({ ids, rows })),
+        return this.#api.listJobs(shop, { ids }).pipe(
+          map(({ rows }) => FloorActions.changed({ ids, rows })),
           catchError(() => of(FloorActions.load({ status }))),
         );
       }),
@@ -148,7 +152,7 @@ export class FloorEffects {
 
   /** Jobs that changed, each once, as many as come together. */
   #news(shop: string): Observable<{ shop: string; jobs: readonly (string | null)[] }> {
-    return eventStream<News>(`/api/shops/${shop}/live`, 'floor').pipe(
+    return eventStream<News>(addressOf('followJobs', shop), 'floor').pipe(
       bufferTime(TOGETHER_MS),
       filter((news) => news.length > 0),
       map((news) => ({ shop, jobs: [...new Set(news.map(({ job }) => job))] })),

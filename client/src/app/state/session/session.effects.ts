@@ -123,9 +123,9 @@ export class SessionEffects {
   /** A phone that has just photographed the code is paired first. */
   #asked(): Observable<SessionView> {
     const key = PAIRING.exec(location.hash)?.[1];
-    if (key === undefined) return this.#api.session();
+    if (key === undefined) return this.#api.getSession();
     history.replaceState(history.state, '', location.pathname + location.search);
-    return this.#api.pair(key).pipe(catchError(() => this.#api.session()));
+    return this.#api.joinByPhone({ key }).pipe(catchError(() => this.#api.getSession()));
   }
 
   /** The jobs that are kept here, and what was typed on them; what was not sent yet stays, and is sent after signing in. */
@@ -135,12 +135,12 @@ export class SessionEffects {
   }
 
   #demo(shop: string | null): Observable<Action> {
-    return this.#api.demo(shop).pipe(
+    return this.#api.signInToDemo(shop === null ? {} : { shop }).pipe(
       catchError((failure: HttpErrorResponse) => {
         // a shop that the demo does not have was chosen long ago
         if (failure.status !== 422) throw failure;
         localStorage.removeItem(DEMO_SHOP_KEY);
-        return this.#api.demo(null);
+        return this.#api.signInToDemo({});
       }),
       map(known),
       catchError((failure: HttpErrorResponse) => of(SessionActions.failed({ problem: problemOf(failure) }))),

@@ -46,7 +46,7 @@ export class JobLabelDialog implements OnInit {
       const shop = this.#shop();
       return shop === null ? undefined : { shop };
     },
-    stream: ({ params: { shop } }) => this.#api.criteria(shop).pipe(catchError(() => of(null))),
+    stream: ({ params: { shop } }) => this.#api.listCriteria(shop).pipe(catchError(() => of(null))),
   });
   readonly #own = computed(() =>
     (this.#found.hasValue() ? (this.#found.value()?.sets ?? []) : []).filter((set) => !set.isShipped && set.isInForce),

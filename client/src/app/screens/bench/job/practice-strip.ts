@@ -121,7 +121,7 @@ export class PracticeStrip {
   }
   protected charge(): void {
     const shop = this.#shop();
-    if (shop !== null) this.#api.simulatedVehicle(shop, { isCharged: true }).subscribe({ error: () => undefined });
+    if (shop !== null) this.#api.moveSimulatedVehicle(shop, { isCharged: true }).subscribe({ error: () => undefined });
   }
   protected call(call: PracticeCall): void {
     this.calling.set(false);

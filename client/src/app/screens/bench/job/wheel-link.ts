@@ -80,7 +80,7 @@ export class WheelLink {
   readonly #session = this.#store.selectSignal(selectSession);
   readonly #key = rxResource({
     params: () => ({ shop: this.#shop(), job: this.job() }),
-    stream: ({ params: { shop, job } }) => (shop === null ? EMPTY : this.#api.pairingKey(shop, job)),
+    stream: ({ params: { shop, job } }) => (shop === null ? EMPTY : this.#api.pairPhone(shop, job)),
   });
   protected readonly failed = computed(() => this.#key.error() !== undefined);
   protected readonly address = computed(() => `${location.origin}/jobs/${this.job()}/wheel`);
