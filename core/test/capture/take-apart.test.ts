@@ -27,7 +27,8 @@ describe('a sound start', () => {
         near(valueOf(capture, 'charging-voltage'), truth.charging!.volts, 0.01);
         expect(findingsOf(capture).filter((finding) => finding !== 'rate-too-low')).toEqual([]);
       }),
-      { numRuns: 5 },
+      // an even engine, whose volts fall slowly while it cranks: that is no pulse which the clamp does not show
+      { numRuns: 5, examples: [[23, 20_000]] },
     );
   });
 

@@ -23,6 +23,8 @@ const MOVES_TIMES = 2.5;
 const STILLED_S = 0.004;
 /** Volts that pulse this many times more than the current does explain that some of it is not shown. */
 const FLATTER = 5;
+/** What is slower is no compression but a battery that gives in, s. */
+const SLOW_S = 0.4;
 /** Pulses smaller than this many times the noise tell nothing. */
 const CLEAR = 5;
 
@@ -66,8 +68,13 @@ function softCeiling({ amps, volts }: Signal, crank: Crank, from: number, to: nu
   const { blockS, mean: current } = amps!.envelope;
   const { mean: wave } = volts.envelope;
   if (to - from < 10) return null;
-  const ampsPulse = deviationOf(current, from, to);
-  const voltsPulse = deviationOf(wave, from, to);
+  const pulse = (values: Float32Array): number => {
+    const own = values.subarray(from, to);
+    const level = movingMean(own, Math.max(1, Math.round(SLOW_S / blockS)));
+    return deviationOf(own.map((value, at) => value - level[at]!));
+  };
+  const ampsPulse = pulse(current);
+  const voltsPulse = pulse(wave);
   if (voltsPulse < CLEAR * noiseOf(wave, from, to)) return null;
   const level = current.subarray(from, to).reduce((sum, value) => sum + value, 0) / (to - from);
   const sag = crank.beforeV - wave.subarray(from, to).reduce((sum, value) => sum + value, 0) / (to - from);
