@@ -4,9 +4,9 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { PAGE_MOST } from '@tetrad/contracts';
 import type { FloorRow } from '@tetrad/contracts';
-import { Api, FIRST_PAGE } from '../src/app/state/api';
-import type { Page } from '../src/app/state/api';
-import { nextPage } from '../src/app/state/next-page';
+import { Api, FIRST_PAGE } from '../src/app/api/api';
+import type { Page } from '../src/app/api/api';
+import { nextPage } from '../src/app/api/next-page';
 
 const row = (n: number) => ({ id: `job-${n}` }) as unknown as FloorRow;
 let api: Api;

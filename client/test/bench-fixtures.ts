@@ -18,7 +18,7 @@ import { outboxFeature, selectItems } from '../src/app/outbox/outbox.feature';
 import { Arrivals } from '../src/app/screens/bench/arrivals';
 import { LastVisit } from '../src/app/screens/bench/last-visit';
 import { StepAtHand } from '../src/app/screens/bench/step-at-hand';
-import type { Api } from '../src/app/state/api';
+import type { Api } from '../src/app/api/api';
 import { ItemSender } from '../src/app/outbox/item-sender';
 import { fakeApi } from './fake-api';
 import { floorFeature } from '../src/app/state/floor/floor.feature';

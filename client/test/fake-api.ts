@@ -1,5 +1,5 @@
 import type { FactoryProvider } from '@angular/core';
-import { Api } from '../src/app/state/api';
+import { Api } from '../src/app/api/api';
 
 /** A server that answers these operations; any other that is asked fails the test by its name. */
 export const apiThat = (answers: Partial<Api>): Api =>

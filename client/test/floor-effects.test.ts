@@ -7,15 +7,15 @@ import type { FloorRow } from '@tetrad/contracts';
 import { map, of, Subject, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Kept } from '../src/app/device/kept';
-import type { Api } from '../src/app/state/api';
-import * as streams from '../src/app/state/event-stream';
+import type { Api } from '../src/app/api/api';
+import * as streams from '../src/app/api/event-stream';
 import { FloorEffects } from '../src/app/state/floor/floor.effects';
 import { FloorActions, floorFeature, selectFloor, selectRows } from '../src/app/state/floor/floor.feature';
 import { SessionActions, sessionFeature } from '../src/app/state/session/session.feature';
 import { signedIn } from './bench-fixtures';
 import { fakeApi } from './fake-api';
 
-jest.mock('../src/app/state/event-stream', () => ({ eventStream: jest.fn() }));
+jest.mock('../src/app/api/event-stream', () => ({ eventStream: jest.fn() }));
 const row = (id: string, readings = 0): FloorRow => ({ id, readings, status: 'open' }) as FloorRow;
 let kept: Map<string, unknown>;
 let news: Subject<{ job: string | null }>;

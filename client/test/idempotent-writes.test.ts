@@ -3,7 +3,7 @@ import { HttpClient, provideHttpClient, withInterceptors } from '@angular/common
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import type { TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { idempotentWrites } from '../src/app/state/idempotent-writes';
+import { idempotentWrites } from '../src/app/api/idempotent-writes';
 
 const PEOPLE = '/api/shops/yard/people';
 let http: HttpClient;

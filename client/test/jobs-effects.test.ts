@@ -11,7 +11,7 @@ import { JobActions, jobsFeature } from '../src/app/job/jobs.feature';
 import { JobsEffects } from '../src/app/job/jobs.effects';
 import { queued } from '../src/app/outbox/outbox-item';
 import { OutboxActions } from '../src/app/outbox/outbox.actions';
-import { Api } from '../src/app/state/api';
+import { Api } from '../src/app/api/api';
 import { SessionActions } from '../src/app/state/session/session.feature';
 import { rest, signedIn, standingBed, subject, view } from './bench-fixtures';
 import { apiThat } from './fake-api';

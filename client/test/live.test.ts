@@ -5,7 +5,7 @@ import { Store } from '@ngrx/store';
 import { delay, map, timer } from 'rxjs';
 import { Clock } from '../src/app/device/clock';
 import { JobActions, selectJobs } from '../src/app/job/jobs.feature';
-import { eventStream } from '../src/app/state/event-stream';
+import { eventStream } from '../src/app/api/event-stream';
 import { rest, standingBed, subject, view } from './bench-fixtures';
 
 describe('the clock', () => {

@@ -13,7 +13,7 @@ import { Attempts } from '../src/app/screens/bench/step/attempts';
 import { NewJobDialog } from '../src/app/screens/floor/new-job-dialog';
 import { Report } from '../src/app/screens/report/report';
 import { FloorActions, floorFeature } from '../src/app/state/floor/floor.feature';
-import { mayRetry, problemOf } from '../src/app/state/loading';
+import { mayRetry, problemOf } from '../src/app/api/loading';
 import { pick, standingBed, submit, typeInto } from './bench-fixtures';
 
 const subject = (...readings: Reading[]): Case => ({

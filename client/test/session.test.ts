@@ -8,7 +8,7 @@ import type { SessionView } from '@tetrad/contracts';
 import { of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Kept } from '../src/app/device/kept';
-import type { Api } from '../src/app/state/api';
+import type { Api } from '../src/app/api/api';
 import { SessionEffects } from '../src/app/state/session/session.effects';
 import {
   SessionActions,

@@ -7,7 +7,7 @@ import { Sound } from '../src/app/device/sound';
 import { JobStore } from '../src/app/job/job.store';
 import { WheelLink } from '../src/app/screens/bench/job/wheel-link';
 import { Wheel } from '../src/app/screens/wheel/wheel';
-import { Api } from '../src/app/state/api';
+import { Api } from '../src/app/api/api';
 import { JobActions } from '../src/app/job/jobs.feature';
 import { Store } from '@ngrx/store';
 import { SessionActions } from '../src/app/state/session/session.feature';

@@ -4,8 +4,8 @@ import type { StandIns } from './instruments/stand-ins/stand-in-addresses';
 import { DEMO_DOORS } from './people/demo';
 import type { DemoDoor } from './people/demo';
 import type { SingleSignOnConfig } from './people/single-sign-on';
-import { readClusters } from './shops/clusters-file';
-import type { Clusters } from './shops/clusters-file';
+import { readClusters } from './clusters/clusters-file';
+import type { Clusters } from './clusters/clusters-file';
 
 /** What a server process is told by its environment. */
 export interface Config {

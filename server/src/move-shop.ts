@@ -7,8 +7,8 @@ import { readConfig } from './config';
 import { Pool } from './platform/database/pool';
 import { assertUpToDate } from './platform/database/up-to-date';
 import { Primary } from './platform/database/primary';
-import { FIRST_CLUSTER } from './shops/clusters-file';
-import { moveShop } from './shops/move-shop';
+import { FIRST_CLUSTER } from './clusters/clusters-file';
+import { moveShop } from './clusters/move-shop';
 
 const { positionals, values } = parseArgs({ allowPositionals: true, options: { to: { type: 'string', default: '' } } });
 const config = readConfig(process.env);

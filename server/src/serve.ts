@@ -7,17 +7,17 @@ import { createServer as createHttpsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import type { Config } from './config';
-import { doHeavyWork, inThreads } from './workers/heavy-work';
+import { doHeavyWork, inThreads } from './platform/workers/heavy-work';
 import { createApp } from './app';
 import { InstrumentsOfFirst } from './instruments/live/across-processes';
 import { LiveInstruments } from './instruments/live/live-instruments';
-import { JobNewsFeed, together } from './jobs/job-news';
+import { JobNewsFeed, together } from './job-store/job-news';
 import { OpenStreams } from './platform/live/open-streams';
 import { appAddress } from './platform/database/app-role';
 import { Pool } from './platform/database/pool';
 import { Primary } from './platform/database/primary';
-import { WebhookSender } from './webhooks/webhook-sender';
-import { PoolOfClusters } from './shops/pool-of-clusters';
+import { WebhookSender } from './open-interface/webhook-sender';
+import { PoolOfClusters } from './clusters/pool-of-clusters';
 
 /** Requests that are still running get this long before the process ends without them. */
 const GRACE_MS = 5000;

@@ -12,7 +12,7 @@ import pino from 'pino';
 import { DEFAULT_FONTS } from '../src/config';
 import { createApp } from '../src/app';
 import type { AppOptions } from '../src/app';
-import { JobNewsFeed } from '../src/jobs/job-news';
+import { JobNewsFeed } from '../src/job-store/job-news';
 import { OpenStreams } from '../src/platform/live/open-streams';
 import { addPerson, personNamed } from '../src/people/people.sql';
 import { hashSecret } from '../src/people/secrets';

@@ -1,7 +1,7 @@
 /** Nobody waits for a thread with a job locked or a transaction open, and paper never stands before a reading. */
-import { judge } from '../src/workers/tasks';
-import { doHeavyWork, heavyWork } from '../src/workers/heavy-work';
-import type { HeavyWork } from '../src/workers/heavy-work';
+import { judge } from '../src/judgements/judge-task';
+import { doHeavyWork, heavyWork } from '../src/platform/workers/heavy-work';
+import type { HeavyWork } from '../src/platform/workers/heavy-work';
 import { jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 
@@ -12,9 +12,9 @@ class SlowJudging {
   readonly waiting: (() => void)[] = [];
   readonly work: HeavyWork = {
     ...usual,
-    judge: async (task) => {
-      await new Promise<void>((resolve) => this.waiting.push(resolve));
-      return judge(task);
+    run: async (task, given, signal) => {
+      if (task.name === 'judge') await new Promise<void>((resolve) => this.waiting.push(resolve));
+      return usual.run(task, given, signal);
     },
   };
   async letGo(): Promise<void> {

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { BALANCED, fourNoteProfile, judge, judgeSurvey, simulateCase, survey } from '@tetrad/core';
 import type { Case } from '@tetrad/core';
-import { canonical } from '../src/judgements/canonical';
+import { canonical } from '../src/platform/canonical';
 import { sharing } from '../src/judgements/sharing';
 import { packed, unpacked, written } from '../src/judgements/pack-judgement';
 import type { Packed, Said, Written } from '../src/judgements/pack-judgement';

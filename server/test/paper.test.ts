@@ -5,7 +5,7 @@ import { judge } from '@tetrad/core';
 import type { Case, Reading } from '@tetrad/core';
 import type { CaptureView, JobView } from '@tetrad/contracts';
 import { SOUND_SYSTEM as SYSTEM, caseOf as someCase, read } from '../../core/test/cases';
-import { pdf } from '../src/workers/tasks';
+import { PDF } from '../src/reports/pdf-task';
 
 const FIGURES = { decimal: 'point', temperature: 'C', smallVolts: 'mV' } as const;
 const FONTS = join(__dirname, '../../node_modules/source-sans');
@@ -65,7 +65,7 @@ const CAPTURE = {
 /** The drawing operators of every page, its points from the top left. */
 async function drawn(job: JobView, captures: readonly CaptureView[] = []) {
   const bytes = Buffer.from(
-    await pdf({ job, options: { shop: 'Yard', fontsFolder: FONTS, figures: FIGURES, captures } }),
+    await PDF.work({ job, options: { shop: 'Yard', fontsFolder: FONTS, figures: FIGURES, captures } }),
   );
   const text = bytes.toString('latin1');
   const streams = [...text.matchAll(/stream\n([\s\S]*?)\nendstream/g)].flatMap(([, body]) => {

@@ -7,7 +7,7 @@ import { networkInterfaces } from 'node:os';
 import { setTimeout as wait } from 'node:timers/promises';
 import pino from 'pino';
 import { Webhook } from 'standardwebhooks';
-import { WebhookSender } from '../src/webhooks/webhook-sender';
+import { WebhookSender } from '../src/open-interface/webhook-sender';
 import { addMember, jobBody, readingBody, startApplication } from './application';
 import type { Application } from './application';
 

@@ -55,7 +55,7 @@ export const buildServer = () =>
           move: 'server/src/move.ts',
           'move-shop': 'server/src/move-shop.ts',
           'reset-password': 'server/src/reset-password.ts',
-          worker: 'server/src/workers/worker.ts',
+          worker: 'server/src/worker.ts',
           'stand-ins': 'server/src/stand-ins.ts',
         },
         'dist/server',

@@ -16,7 +16,7 @@ import { PreloadWhenIdle } from './shell/preload-when-idle';
 import { SessionEffects } from './state/session/session.effects';
 import { sessionFeature } from './state/session/session.feature';
 import { whenSignedOut } from './state/session/when-signed-out';
-import { idempotentWrites } from './state/idempotent-writes';
+import { idempotentWrites } from './api/idempotent-writes';
 
 /** What every screen needs; what one screen needs is provided with its route. */
 export const appConfig: ApplicationConfig = {

@@ -6,7 +6,7 @@ declare const ngDevMode: boolean | undefined;
 export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'floor' },
   { path: 'floor', title: 'Floor · Tetrad', loadChildren: () => import('./screens/floor/floor.routes') },
-  { path: 'jobs/:id', data: { preload: true }, loadChildren: () => import('./job/job.routes') },
+  { path: 'jobs/:id', data: { preload: true }, loadChildren: () => import('./screens/job.routes') },
   {
     path: 'quick',
     title: 'Quick check · Tetrad',

@@ -1,8 +1,9 @@
 import type { CondemnedShare, ShopId } from '@tetrad/contracts';
 import type { CriteriaDocument } from '@tetrad/core';
 import type { Sql } from '../platform/database/pool';
-import { heavyWork } from '../workers/heavy-work';
+import { doInThread } from '../platform/workers/heavy-work';
 import { pastJobs } from './past-jobs.sql';
+import { REJUDGE } from './rejudge';
 
 /** Of so many of the newest jobs it is seen what a set condemns, before it is saved. */
 const SAMPLE = 200;
@@ -12,6 +13,6 @@ export async function condemned(sql: Sql, shop: ShopId, document: CriteriaDocume
   const { text, count } = await pastJobs(sql, shop, null, SAMPLE);
   if (count === 0) return null;
   const task = { text, criteria: document, maxTold: 0 };
-  const { outsideNow, outsideThen } = await heavyWork().rejudge(task, new AbortController().signal);
+  const { outsideNow, outsideThen } = await doInThread(REJUDGE, task);
   return { jobs: count, now: outsideNow, then: outsideThen };
 }

@@ -2,6 +2,7 @@
 import type { ChangedVerdict } from '@tetrad/contracts';
 import { CASE_FORMAT, decideCase, isSameDecision } from '@tetrad/core';
 import type { Case, CriteriaSet } from '@tetrad/core';
+import type { HeavyTask } from '../platform/workers/heavy-work';
 
 /** A past job as it is read from the database. */
 interface PastJob extends Omit<Case, 'format'> {
@@ -13,7 +14,7 @@ interface PastJob extends Omit<Case, 'format'> {
   readonly isOutside: boolean;
 }
 
-export interface RejudgeTask {
+interface RejudgeTask {
   /** A list of past jobs as JSON. */
   readonly text: string;
   readonly criteria: CriteriaSet;
@@ -28,7 +29,7 @@ export interface Rejudged {
   readonly outsideThen: number;
 }
 
-export function rejudge({ text, criteria, maxTold }: RejudgeTask): Rejudged {
+function rejudge({ text, criteria, maxTold }: RejudgeTask): Rejudged {
   const jobs = JSON.parse(text) as readonly PastJob[];
   const verdicts: ChangedVerdict[] = [];
   let [changed, outsideNow, outsideThen] = [0, 0, 0];
@@ -43,3 +44,5 @@ export function rejudge({ text, criteria, maxTold }: RejudgeTask): Rejudged {
   }
   return { changed, verdicts, outsideNow, outsideThen };
 }
+
+export const REJUDGE: HeavyTask<RejudgeTask, Rejudged> = { name: 'rejudge', lane: 'rest', work: rejudge };

@@ -8,7 +8,7 @@ import { criteriaOf } from '../criteria/criteria-of';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { judgeJob, viewOf } from '../judgements/judge-job';
 import { actor, permit, whoOf } from '../people/who';
-import { addJob, changeJob, findJob } from './jobs.sql';
+import { addJob, changeJob, findJob } from '../job-store/jobs.sql';
 import type { Pool, Sql } from '../platform/database/pool';
 import type { Handlers } from '../platform/http/handlers';
 import { addSignOff } from '../signing/sign-offs.sql';
@@ -18,7 +18,7 @@ import { isRepeat, idempotencyKey } from '../platform/http/idempotency';
 import { misfit } from '../platform/http/problem';
 import { storing } from './storing';
 import { ownJob } from './job-view';
-import { MAX_READINGS, tooManyReadings } from '../evidence/evidence-routes';
+import { MAX_READINGS, tooManyReadings } from './evidence-routes';
 import { jobOf } from './locked-job';
 
 /** Cases in the open format: out of a job, and in as a new one. */

@@ -5,8 +5,8 @@ import type { Handlers } from '../platform/http/handlers';
 import { shopParam } from '../platform/http/body';
 import type { LeftOutRows } from '../platform/left-out-rows';
 import { tellNextPage } from '../platform/http/next-page';
-import { listJobs } from './floor.sql';
-import { floorRow } from './floor-view';
+import { listJobs } from '../job-store/floor.sql';
+import { floorRow } from '../job-store/floor-view';
 
 /** The floor: the jobs of a shop, page by page. @param lists Where lists are read from. */
 export function floorRoutes(lists: Sql, leftOut: LeftOutRows): Handlers<'listJobs'> {

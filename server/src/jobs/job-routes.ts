@@ -15,8 +15,8 @@ import { changeVehicle, isHiddenVehicle } from '../vehicles/vehicles.sql';
 import { refuseTaken } from '../vehicles/taken';
 import { storing } from './storing';
 import { ownJob, storedJob, wholeJob } from './job-view';
-import { addJob, changeJob, findJob } from './jobs.sql';
-import type { JobRow } from './jobs.sql';
+import { addJob, changeJob, findJob } from '../job-store/jobs.sql';
+import type { JobRow } from '../job-store/jobs.sql';
 import { closed, withClosedJob } from './locked-job';
 
 /** What a job was closed with, and keeps until it is opened again. */

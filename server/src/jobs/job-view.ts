@@ -5,7 +5,7 @@ import { scopeOfRequest } from '../people/access';
 import type { Pool } from '../platform/database/pool';
 import { shopParam } from '../platform/http/body';
 import { Refusal, problem } from '../platform/http/problem';
-import { findJob } from './jobs.sql';
+import { findJob } from '../job-store/jobs.sql';
 import { jobOf } from './locked-job';
 
 /** The job of the address, whole. */

@@ -3,16 +3,16 @@ import { CASE_FORMAT, schoolById } from '@tetrad/core';
 import type { Case, CriteriaSet } from '@tetrad/core';
 import type { JobView } from '@tetrad/contracts';
 import { criteriaOf, findCriteria } from '../criteria/criteria-of';
-import type { Judged } from '../workers/tasks';
-import { findJob, touchJob } from '../jobs/jobs.sql';
-import type { JobRow } from '../jobs/jobs.sql';
+import type { Judged } from './judge-task';
+import { findJob, touchJob } from '../job-store/jobs.sql';
+import type { JobRow } from '../job-store/jobs.sql';
 import { judged } from './judge-outside';
 import { addJudgement, newestRow } from './judgements.sql';
 import type { NewestRow } from './judgements.sql';
 import type { Sql } from '../platform/database/pool';
 import { tellDecided } from '../webhooks/tell-decision';
-import { wholeOf } from '../jobs/whole-job.sql';
-import type { Evidence, WholeJob } from '../jobs/whole-job.sql';
+import { wholeOf } from '../job-store/whole-job.sql';
+import type { Evidence, WholeJob } from '../job-store/whole-job.sql';
 
 /** The job's case in the open format, as all its rows stand now. */
 const caseOf = (job: JobRow, { readings, observations }: Evidence): Case => ({

@@ -5,11 +5,13 @@
  */
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash } from 'node:crypto';
-import { HEAVY_FROM, heavyWork } from '../workers/heavy-work';
-import { judge } from '../workers/tasks';
-import type { JudgeTask, Judged } from '../workers/tasks';
+import { doInThread } from '../platform/workers/heavy-work';
+import { JUDGE, judge } from './judge-task';
+import type { JudgeTask, Judged } from './judge-task';
 import { Refusal, problem } from '../platform/http/problem';
 
+/** A case with fewer readings is judged faster than it is handed over. */
+const HEAVY_FROM = 200;
 /** So often it is judged again, where others change the same job meanwhile. */
 const MAX_TRIES = 5;
 const AGAIN_S = 2;
@@ -32,7 +34,7 @@ export async function judgingOutside<T>(work: () => Promise<T>): Promise<T> {
       return await known.run(said, work);
     } catch (error) {
       if (!(error instanceof ToJudge)) throw error;
-      said.set(error.digest, await heavyWork().judge(error.task));
+      said.set(error.digest, await doInThread(JUDGE, error.task));
     }
   }
   throw new Refusal(
@@ -45,7 +47,7 @@ export async function judgingOutside<T>(work: () => Promise<T>): Promise<T> {
 export async function judged(task: JudgeTask): Promise<Judged> {
   if (task.subject.readings.length < HEAVY_FROM) return judge(task);
   const said = known.getStore();
-  if (!said) return heavyWork().judge(task);
+  if (!said) return doInThread(JUDGE, task);
   const digest = createHash('sha256').update(JSON.stringify(task)).digest('base64');
   const before = said.get(digest);
   if (before) return before;

@@ -4,7 +4,7 @@ import { deflateRawSync, inflateRawSync } from 'node:zlib';
 import type { Judgement, Profile } from '@tetrad/core';
 import { create } from 'jsondiffpatch';
 import type { Delta } from 'jsondiffpatch';
-import { ordered } from './canonical';
+import { ordered } from '../platform/canonical';
 import { sharing } from './sharing';
 
 /** What was said at a time. */

@@ -1,7 +1,7 @@
 /** The shop's library of what makers say of engines and models. */
 import { randomUUID } from 'node:crypto';
 import type { ImportedFiguresView, MakerFigures, MakerFiguresView, ShopId } from '@tetrad/contracts';
-import { canonical } from '../judgements/canonical';
+import { canonical } from '../platform/canonical';
 import { isoTime } from '../platform/database/iso-time';
 import type { Sql } from '../platform/database/pool';
 

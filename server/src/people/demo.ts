@@ -1,7 +1,7 @@
 /** The demo's made-up people. They have PINs, told in the README, and no passwords; nobody else is let in without one. */
 import type { Request } from 'express';
 import type { Role } from '@tetrad/contracts';
-import { DEMO_SHOP, EMPTY_SHOP } from '../demo/demo-shops';
+import { DEMO_SHOP, EMPTY_SHOP } from '../shops/demo-shops';
 import { isFromHere } from '../platform/http/from-here';
 
 /** Where the demo lets people in without a password: nowhere, from this machine, or from anywhere. */

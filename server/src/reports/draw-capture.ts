@@ -1,8 +1,8 @@
 import type { CaptureView } from '@tetrad/contracts';
 import { captureOutline } from '@tetrad/core';
 import type { OutlinePoint } from '@tetrad/core';
-import { INK, MARGIN_PT, WIDE_PT, heading, keepTogether, paragraph, style } from './page';
-import type { Paper } from './page';
+import { INK, MARGIN_PT, WIDE_PT, heading, keepTogether, paragraph, style } from '../paper/page';
+import type { Paper } from '../paper/page';
 
 const PICTURE_PT = 96;
 /** Room for the names of the segments. */

@@ -1,7 +1,7 @@
 import { joinedLevels } from '@tetrad/core';
 import type { FigureFormat, Profile } from '@tetrad/core';
-import { GRADE_INK, INK, style } from './page';
-import type { Paper } from './page';
+import { GRADE_INK, INK, style } from '../paper/page';
+import type { Paper } from '../paper/page';
 
 /** Half the length of a level as a share of the width, as on the screen. */
 const REACH = 62 / 600;

@@ -1,7 +1,7 @@
 import { figureFormat, voltStair } from '@tetrad/core';
 import type { FigureChoice, Settled } from '@tetrad/core';
-import { GRADE_INK, INK, MARGIN_PT, WIDE_PT, gradeMark, heading, keepTogether, paragraph, style } from './page';
-import type { Paper } from './page';
+import { GRADE_INK, INK, MARGIN_PT, WIDE_PT, gradeMark, heading, keepTogether, paragraph, style } from '../paper/page';
+import type { Paper } from '../paper/page';
 
 const RULER_PT = 18;
 const STAIR_PT = 62;

@@ -6,9 +6,20 @@ import type { FigureChoice, ReportDocument } from '@tetrad/core';
 import { drawCapture } from './draw-capture';
 import { drawProfile } from './draw-profile';
 import { drawSettled } from './draw-settled';
-import { drawTable } from './draw-table';
-import { INK, MARGIN_PT, WIDE_PT, heading, keepTogether, newPaper, pageNumbers, paragraph, rule, style } from './page';
-import type { Paper } from './page';
+import { drawTable } from '../paper/draw-table';
+import {
+  INK,
+  MARGIN_PT,
+  WIDE_PT,
+  heading,
+  keepTogether,
+  newPaper,
+  pageNumbers,
+  paragraph,
+  rule,
+  style,
+} from '../paper/page';
+import type { Paper } from '../paper/page';
 
 const PROFILE_PT = 132;
 const TONE_INK = { act: '#b3311a', open: '#8a5a00', good: '#0b6e69' } as const;

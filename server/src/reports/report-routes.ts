@@ -3,7 +3,7 @@ import { figuresOf } from '@tetrad/contracts';
 import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { allCapturesOfJob, captureView } from '../captures/captures.sql';
 import { FairQueue } from '../platform/workers/fair-queue';
-import { heavyWork } from '../workers/heavy-work';
+import { doInThread } from '../platform/workers/heavy-work';
 import { actor } from '../people/who';
 import type { Pool } from '../platform/database/pool';
 import type { Handlers } from '../platform/http/handlers';
@@ -12,6 +12,7 @@ import { jobParam, shopParam } from '../platform/http/body';
 import { goneSignal, unlessGone } from '../platform/http/gone';
 import { wholeJob } from '../jobs/job-view';
 import { jobOf } from '../jobs/locked-job';
+import { PDF } from './pdf-task';
 
 /** Reports that are made, or on their way to a device, at once; and those that wait, holding nothing. */
 const AT_ONCE = 3;
@@ -30,7 +31,7 @@ export function reportRoutes(pool: Pool, fontsFolder: string): Handlers<'getRepo
     await addAuditEntry(pool, { what: 'report-exported', ...actor(request), about: job.id });
     const name = (await findShop(pool, shop))?.name ?? shop;
     const task = { job, options: { shop: name, fontsFolder, figures, captures } };
-    const paper = await unlessGone(heavyWork().pdf(task, gone), gone);
+    const paper = await unlessGone(doInThread(PDF, task, gone), gone);
     if (!paper) return;
     response.attachment(`${job.vehicle.plate ?? job.vehicle.name}-${job.openedAt.slice(0, 10)}.pdf`);
     response.type('application/pdf');

@@ -1,6 +1,7 @@
 /** When rounds are due as a calendar (iCalendar, RFC 5545): one entry a round and day. */
 import { createEvents } from 'ics';
 import type { DateArray } from 'ics';
+import type { HeavyTask } from '../platform/workers/heavy-work';
 
 /** The vehicles of a round that are due on one day. */
 export interface CalendarDay {
@@ -43,3 +44,5 @@ export function calendarOf({ days }: CalendarTask): string {
   if (error || !value) throw error ?? new Error('the calendar could not be written');
   return value;
 }
+
+export const CALENDAR: HeavyTask<CalendarTask, string> = { name: 'calendar', lane: 'rest', work: calendarOf };

@@ -4,7 +4,7 @@ import { addAuditEntry } from '../audit-log/audit-log.sql';
 import { addObservation, addReadings } from '../evidence/evidence.sql';
 import { refuseImpossible } from '../evidence/refusals';
 import { ownJob } from '../jobs/job-view';
-import { addJob, changeJob, findJob } from '../jobs/jobs.sql';
+import { addJob, changeJob, findJob } from '../job-store/jobs.sql';
 import { judgeJob, viewJob } from '../judgements/judge-job';
 import { scopeOfRequest } from '../people/access';
 import { actor, whoOf } from '../people/who';

@@ -3,8 +3,10 @@ import { sheetWords } from '@tetrad/contracts';
 import type { SheetRow, Urgency } from '@tetrad/contracts';
 import { figureFormat } from '@tetrad/core';
 import type { FigureChoice, Grade } from '@tetrad/core';
-import { drawTable } from '../reports/draw-table';
-import { INK, newPaper, pageNumbers, paragraph, rule } from '../reports/page';
+import { drawTable } from '../paper/draw-table';
+import { INK, newPaper, pageNumbers, paragraph, rule } from '../paper/page';
+import type { HeavyTask } from '../platform/workers/heavy-work';
+import { buffer } from 'node:stream/consumers';
 
 export interface SheetPaper {
   readonly shop: string;
@@ -68,3 +70,10 @@ export async function drawSheet({
   paper.end();
   return paper;
 }
+
+/** A round sheet as PDF. */
+export const SHEET: HeavyTask<SheetPaper, Uint8Array> = {
+  name: 'sheet',
+  lane: 'rest',
+  work: async (paper) => buffer(await drawSheet(paper)),
+};

@@ -10,10 +10,11 @@ import { tellNextPage } from '../platform/http/next-page';
 import { notFound } from '../platform/http/problem';
 import { goneSignal, unlessGone } from '../platform/http/gone';
 import type { FairQueue } from '../platform/workers/fair-queue';
-import { heavyWork } from '../workers/heavy-work';
+import { doInThread } from '../platform/workers/heavy-work';
 import { calendarDays } from './calendar.sql';
 import { duePage, listRounds, roundVehicles, todayOf } from './due.sql';
 import { endPlan, planOf, putPlan } from './plans.sql';
+import { CALENDAR } from './calendar';
 
 /** Rounds: which vehicles of a group are due, and the same as a calendar. @param lists Where lists are read from. */
 export function roundRoutes(
@@ -62,7 +63,7 @@ export function roundRoutes(
       const gone = goneSignal(response);
       const read = turns.do(shop, () => calendarDays(lists, shop, new Date(), gone), gone);
       const days = await unlessGone(read, gone);
-      const calendar = days && (await unlessGone(heavyWork().calendar({ days }, gone), gone));
+      const calendar = days && (await unlessGone(doInThread(CALENDAR, { days }, gone), gone));
       if (calendar !== null) response.type('text/calendar').attachment('rounds.ics').send(calendar);
     },
   };

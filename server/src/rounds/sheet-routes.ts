@@ -6,11 +6,12 @@ import { goneSignal, unlessGone } from '../platform/http/gone';
 import { tellNextPage } from '../platform/http/next-page';
 import type { FairQueue } from '../platform/workers/fair-queue';
 import { findShop } from '../shops/shops.sql';
-import { heavyWork } from '../workers/heavy-work';
+import { doInThread } from '../platform/workers/heavy-work';
 import { intervalWords } from './interval-words';
 import { todayOf } from './due.sql';
 import { planOf } from './plans.sql';
 import { sheetOrder, sheetRows } from './sheet.sql';
+import { SHEET } from './draw-sheet';
 
 /** Vehicles that stand on paper: the most urgent. */
 const MAX_ON_PAPER = 100;
@@ -64,7 +65,7 @@ export function sheetRoutes(
       const name = (await findShop(pool, shop))?.name ?? shop;
       const interval = intervalWords(plan);
       const task = { shop: name, title: plan.group, interval, madeOn: today, ...sheet, fontsFolder, figures };
-      const paper = await unlessGone(heavyWork().sheet(task, gone), gone);
+      const paper = await unlessGone(doInThread(SHEET, task, gone), gone);
       if (!paper) return;
       response.attachment(`round-${plan.group}-${today}.pdf`).type('application/pdf').end(paper);
     },

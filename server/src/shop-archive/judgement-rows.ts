@@ -3,7 +3,7 @@ import { jobId } from '@tetrad/contracts';
 import type { ShopId } from '@tetrad/contracts';
 import { unpacked, written } from '../judgements/pack-judgement';
 import type { Said } from '../judgements/pack-judgement';
-import { canonical } from '../judgements/canonical';
+import { canonical } from '../platform/canonical';
 import type { Sql } from '../platform/database/pool';
 import { storeJudgement } from '../judgements/judgements.sql';
 import type { Follows } from '../judgements/judgements.sql';

@@ -1,7 +1,7 @@
 import type { NewSignOff, ShopId } from '@tetrad/contracts';
 import { decisionWords, isSameDecision } from '@tetrad/core';
 import type { Decision } from '@tetrad/core';
-import type { JobRow } from '../jobs/jobs.sql';
+import type { JobRow } from '../job-store/jobs.sql';
 import type { Sql } from '../platform/database/pool';
 import { tellWebhooks } from './webhooks.sql';
 

@@ -3,7 +3,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import { CAPTURE_PIECE_BYTES } from '@tetrad/contracts/light';
 import type { CaptureView, Problem } from '@tetrad/contracts';
 import { firstValueFrom } from 'rxjs';
-import { mayRetry } from '../state/loading';
+import { mayRetry } from '../api/loading';
 import { CaptureKeeper } from './capture-keeper';
 import type { KeptCapture } from './capture-keeper';
 import { addressOf } from '@tetrad/contracts/addresses';

@@ -1,4 +1,4 @@
-import { newId } from '../state/new-id';
+import { newId } from './new-id';
 
 const KEY = 'tetrad.device';
 let known: string | null = null;

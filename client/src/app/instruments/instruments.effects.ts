@@ -3,8 +3,8 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { combineLatest, startWith, switchMap } from 'rxjs';
 import { Kept } from '../device/kept';
-import { Api } from '../state/api';
-import { keptAnswer } from '../state/kept-answer';
+import { Api } from '../api/api';
+import { keptAnswer } from '../api/kept-answer';
 import { chosenShop } from '../state/session/session.feature';
 import { InstrumentActions } from './instruments.feature';
 

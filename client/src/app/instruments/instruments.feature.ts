@@ -2,8 +2,8 @@ import { createEntityAdapter } from '@ngrx/entity';
 import type { EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { InstrumentView, Problem } from '@tetrad/contracts';
-import { IDLE, LOADED, LOADING } from '../state/loading';
-import type { Loading } from '../state/loading';
+import { IDLE, LOADED, LOADING } from '../api/loading';
+import type { Loading } from '../api/loading';
 
 export const InstrumentActions = createActionGroup({
   source: 'Instruments',

@@ -9,7 +9,7 @@ import { Clock } from '../device/clock';
 import { Sentences } from '../device/sentences';
 import type { Act } from '../outbox/outbox-item';
 import { Toasts } from '../kit/toasts';
-import { newId } from '../state/new-id';
+import { newId } from '../device/new-id';
 import { MAX_UNDONE, keepUndo, keptUndo } from './undo';
 import type { Done } from './undo';
 

@@ -3,8 +3,8 @@ import type { EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { JobView, PresentView, Problem } from '@tetrad/contracts';
 import { OutboxActions } from '../outbox/outbox.actions';
-import { LOADED, LOADING, mayRetry } from '../state/loading';
-import type { Loading } from '../state/loading';
+import { LOADED, LOADING, mayRetry } from '../api/loading';
+import type { Loading } from '../api/loading';
 
 export const JobActions = createActionGroup({
   source: 'Job',

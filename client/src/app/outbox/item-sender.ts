@@ -3,7 +3,7 @@ import { Injectable, inject } from '@angular/core';
 import type { JobView } from '@tetrad/contracts';
 import type { Observable } from 'rxjs';
 import { deviceId } from '../device/device-id';
-import { idempotencyHeader } from '../state/idempotent-writes';
+import { idempotencyHeader } from '../api/idempotent-writes';
 import { requestOf } from './outbox-item';
 import type { OutboxItem } from './outbox-item';
 

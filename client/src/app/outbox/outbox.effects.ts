@@ -21,7 +21,7 @@ import {
   withLatestFrom,
 } from 'rxjs';
 import type { Observable } from 'rxjs';
-import { mayRetry, problemOf } from '../state/loading';
+import { mayRetry, problemOf } from '../api/loading';
 import { OutboxActions } from './outbox.actions';
 import type { Problem } from '@tetrad/contracts';
 import type { OutboxItem } from './outbox-item';

@@ -15,7 +15,7 @@ import { Select } from '../kit/select';
 import { Toasts } from '../kit/toasts';
 import { OutboxActions } from '../outbox/outbox.actions';
 import { queued } from '../outbox/outbox-item';
-import { newId } from '../state/new-id';
+import { newId } from '../device/new-id';
 import { selectShop, selectWho } from '../state/session/session.feature';
 import { CAUSE_WORDS, COMPLAINT_WORDS } from './outcome-words';
 

@@ -6,8 +6,8 @@ import type { Exercise } from '@tetrad/core/practice';
 import { Toasts } from '../kit/toasts';
 import { queued } from '../outbox/outbox-item';
 import { OutboxActions } from '../outbox/outbox.actions';
-import { Api } from '../state/api';
-import { newId } from '../state/new-id';
+import { Api } from '../api/api';
+import { newId } from '../device/new-id';
 import { selectShop } from '../state/session/session.feature';
 import { PracticeJobs } from './practice-jobs';
 

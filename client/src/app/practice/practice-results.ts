@@ -5,8 +5,8 @@ import type { PracticeResultView } from '@tetrad/contracts';
 import type { PracticeResult } from '@tetrad/core';
 import { fromEvent } from 'rxjs';
 import { keptRecord } from '../device/kept-record';
-import { Api } from '../state/api';
-import { newId } from '../state/new-id';
+import { Api } from '../api/api';
+import { newId } from '../device/new-id';
 import { selectSession } from '../state/session/session.feature';
 
 const KEY = 'tetrad.practice-results';

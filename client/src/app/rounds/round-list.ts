@@ -3,7 +3,7 @@ import type { RoundVehicle, RoundView } from '@tetrad/contracts';
 import { EMPTY, catchError, expand, from, of, reduce, switchMap, tap, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Kept } from '../device/kept';
-import { Api } from '../state/api';
+import { Api } from '../api/api';
 
 /** The rounds of a shop and their vehicles, kept on this device: a round is walked where there is no network. */
 @Injectable({ providedIn: 'root' })

@@ -8,7 +8,7 @@ import { ReadWith } from '../instruments/read-with';
 import { controlValue } from '../kit/forms/control-value';
 import { draftOf, systemForm, systemOf } from '../label/system-draft';
 import type { SystemDraft } from '../label/typed-system';
-import { newId } from '../state/new-id';
+import { newId } from '../device/new-id';
 import { EMPTY_CHECK, understoodCheck } from './check-draft';
 import type { CheckDraft, CheckField, CheckHabits, CrankingMethod } from './check-draft';
 

@@ -10,8 +10,8 @@ import { bodyOf, focusProblem } from '../kit/forms/body-form';
 import { problem } from '../kit/forms/problem';
 import { Message } from '../kit/message';
 import { Password } from '../kit/password';
-import { Api } from '../state/api';
-import { problemOf } from '../state/loading';
+import { Api } from '../api/api';
+import { problemOf } from '../api/loading';
 import { SessionActions } from '../state/session/session.feature';
 
 const text = (): FormControl<string> => new FormControl('', { nonNullable: true });

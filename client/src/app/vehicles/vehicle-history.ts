@@ -5,7 +5,7 @@ import type { HistoryVisit, VehicleKindView } from '@tetrad/contracts';
 import { SERIES, trendsOf } from '@tetrad/core/trends';
 import type { Measure, TrendVisit } from '@tetrad/core/trends';
 import { catchError, of } from 'rxjs';
-import { Api } from '../state/api';
+import { Api } from '../api/api';
 import { selectShop } from '../state/session/session.feature';
 
 /** One vehicle with all its visits, and what follows from them. */

@@ -7,11 +7,13 @@ import { shopParam } from '../../platform/http/body';
 import { goneSignal, unlessGone } from '../../platform/http/gone';
 import { notFound } from '../../platform/http/problem';
 import { FairQueue } from '../../platform/workers/fair-queue';
-import { heavyWork } from '../../workers/heavy-work';
+import { doInThread } from '../../platform/workers/heavy-work';
 import { findVersion } from '../criteria.sql';
 import { countPastJobs, pastJobs } from '../past-jobs.sql';
 import { versionParam } from '../set-version';
 import type { CriteriaRoute } from './criteria-route';
+import { REJUDGE } from '../rejudge';
+import type { Rejudged } from '../rejudge';
 
 /** Jobs that are judged in one go. */
 const BATCH = 200;
@@ -43,7 +45,7 @@ export const judgePastJobs: CriteriaRoute<'rejudge'> = (pool, lists) => {
   };
 };
 
-type Rejudging = ReturnType<ReturnType<typeof heavyWork>['rejudge']>;
+type Rejudging = Promise<Rejudged>;
 
 /** Reads and judges side by side: while one go is judged the next is read. */
 async function* rejudged(
@@ -62,7 +64,7 @@ async function* rejudged(
       const batch: Awaited<ReturnType<typeof pastJobs>> = await pastJobs(sql, shop, place, BATCH);
       place = batch.next;
       isLast = place === null;
-      const made = heavyWork().rejudge({ text: batch.text, criteria, maxTold: MAX_TOLD }, signal);
+      const made = doInThread(REJUDGE, { text: batch.text, criteria, maxTold: MAX_TOLD }, signal);
       made.catch(() => undefined); // heard of below
       ahead.push({ count: batch.count, made });
     }

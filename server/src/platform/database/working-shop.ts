@@ -13,3 +13,7 @@ const NO_SHOP = shopId('');
 export const inShop = <T>(shop: ShopId, work: () => T): T => working.run(shop, work);
 
 export const workingShop = (): ShopId => working.getStore() ?? NO_SHOP;
+
+/** SQLSTATE of `open_shop`: the cluster keeps the shop no more, or it is just being moved. */
+const SHOP_ELSEWHERE = 'TS001';
+export const isElsewhere = (error: unknown): boolean => (error as { code?: string } | null)?.code === SHOP_ELSEWHERE;

@@ -10,7 +10,7 @@ import type { Observable } from 'rxjs';
 import { isSameSource } from './live-source';
 import type { LiveNews, LiveReading, LiveSource } from './live-source';
 import { readingsOf } from './live-stream';
-import { eventStream } from '../../state/event-stream';
+import { eventStream } from '../../api/event-stream';
 import { selectShop } from '../../state/session/session.feature';
 import { ReadWith } from '../read-with';
 import { serialReadings } from '../serial/serial-link';

@@ -3,7 +3,7 @@ import { INSTRUMENT_FUNCTIONS, LIVE_CONDITIONS, TESTS, functionOf, functionOfCon
 import type { TestName } from '@tetrad/core';
 import { Figures } from '../../device/figures';
 import { Button } from '../../kit/button';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { Store } from '@ngrx/store';
 import type { LiveReading } from './live-source';

@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import type { SimulatedHands as Hands, SimulatedVehicleView } from '@tetrad/contracts';
 import type { TestName } from '@tetrad/core';
 import { interval } from 'rxjs';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { VehicleHands } from './vehicle-hands';
 import type { HandName } from './vehicle-state';

@@ -8,7 +8,7 @@ import type { Assessment, Grade, RouteStep, SymptomName } from '@tetrad/core';
 import { comebackOf } from '@tetrad/core/outcomes';
 import { Sentences } from '../../device/sentences';
 import { JobStore } from '../../job/job.store';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { BENCH_STEPS } from './route/bench-steps';
 import { belongs, keyOf, nameOfStep } from './route/step-key';

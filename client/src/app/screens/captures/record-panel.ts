@@ -8,8 +8,8 @@ import { InstrumentActions, selectInstruments } from '../../instruments/instrume
 import { SimulatedHands } from '../../instruments/live/simulated-hands';
 import { Button } from '../../kit/button';
 import { Message } from '../../kit/message';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { selectShop } from '../../state/session/session.feature';
 
 /** A whole start: rest before it, up to 8 s of cranking, and what follows. */

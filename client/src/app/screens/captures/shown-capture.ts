@@ -4,7 +4,7 @@ import { CaptureSender } from '../../captures/capture-sender';
 import { OpenCapture } from '../../captures/open-capture';
 import type { Understanding } from '../../captures/worker-messages';
 import { JobStore } from '../../job/job.store';
-import { newId } from '../../state/new-id';
+import { newId } from '../../device/new-id';
 import { selectShop } from '../../state/session/session.feature';
 import type { Listed } from './capture-list';
 

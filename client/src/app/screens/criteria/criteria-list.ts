@@ -30,7 +30,7 @@ import { saveText } from '../../kit/save-file';
 import { Select } from '../../kit/select';
 import { Coming } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 
 interface Row {

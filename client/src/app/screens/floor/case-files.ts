@@ -3,9 +3,9 @@ import { Injectable, inject } from '@angular/core';
 import { firstValueFrom, retry, throwError, timer } from 'rxjs';
 import type { JobView } from '@tetrad/contracts';
 import { describeMisfits, readCase } from '@tetrad/core';
-import { Api } from '../../state/api';
-import { mayRetry, problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { mayRetry, problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 
 const RETRIES = 3;
 const RETRY_MS = 1000;

@@ -39,7 +39,7 @@ import { SystemFields } from '../../label/system-fields';
 import { VinField } from '../../label/vin-field';
 import { specifiedWords } from '../../maker-figures/figure-words';
 import { unfilled } from '../../maker-figures/fill-draft';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { newJobForm, newJobOf } from './new-job-form';
 

@@ -7,7 +7,7 @@ import { fitsFigure, figureOf } from '../../kit/forms/figure';
 import { systemForm, systemOf } from '../../label/system-draft';
 import { celsiusRule } from '../../label/celsius-rule';
 import { vinControl, vinOf } from '../../label/vin-field';
-import { newId } from '../../state/new-id';
+import { newId } from '../../device/new-id';
 
 const text = (): FormControl<string> => new FormControl('', { nonNullable: true });
 

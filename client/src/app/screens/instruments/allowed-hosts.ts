@@ -9,8 +9,8 @@ import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { Fold } from '../../kit/fold';
 import { Toasts } from '../../kit/toasts';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { selectShop } from '../../state/session/session.feature';
 
 /** Where the server may connect to for instruments: an administrator says so. */

@@ -5,7 +5,7 @@ import type { CheckFindings } from '@tetrad/core';
 import { Button } from '../../kit/button';
 import { Dialog } from '../../kit/dialog';
 import { Message } from '../../kit/message';
-import { findingWords } from '../bench/route/step-key';
+import { findingWords } from '../../job/finding-words';
 
 /** The daily check of an instrument, one look after the other: the answers go with what it reads today. */
 @Component({

@@ -14,8 +14,8 @@ import { countOf } from '../../kit/forms/count';
 import { Message } from '../../kit/message';
 import { Select } from '../../kit/select';
 import { Toasts } from '../../kit/toasts';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { selectShop } from '../../state/session/session.feature';
 
 const SEVERITIES = [

@@ -14,9 +14,9 @@ import { bodyOf, focusProblem } from '../../kit/forms/body-form';
 import { Message } from '../../kit/message';
 import { draftOf, systemForm, systemOf } from '../../label/system-draft';
 import { SystemFields } from '../../label/system-fields';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
 /** What a maker says of an engine or a model, and where it says so. */

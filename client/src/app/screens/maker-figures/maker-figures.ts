@@ -16,8 +16,8 @@ import { Toasts } from '../../kit/toasts';
 import { figureTable, readFigures } from '../../maker-figures/figure-table';
 import type { CellProblem } from '../../maker-figures/figure-table';
 import { specifiedWords } from '../../maker-figures/figure-words';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import { FiguresDialog } from './figures-dialog';
 

@@ -15,9 +15,9 @@ import { countOf } from '../../kit/forms/count';
 import { Figure } from '../../kit/forms/figure';
 import { Message } from '../../kit/message';
 import { Select } from '../../kit/select';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
 const USUAL_DAYS = '365';

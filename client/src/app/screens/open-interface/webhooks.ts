@@ -14,9 +14,9 @@ import { Field } from '../../kit/field';
 import { bodyOf } from '../../kit/forms/body-form';
 import { Message } from '../../kit/message';
 import { Toasts } from '../../kit/toasts';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
 const EVENT_WORDS: Readonly<Record<WebhookEvent, string>> = {

@@ -17,7 +17,7 @@ import { Coming, Empty } from '../../kit/states';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { OutcomeDialog } from '../../outcomes/outcome-dialog';
 import { outcomeWords } from '../../outcomes/outcome-words';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { CalibrationChart } from './calibration-chart';
 import { VerdictChart } from './verdict-chart';

@@ -6,7 +6,7 @@ import { TESTS, readingWords, survey } from '@tetrad/core';
 import { Sentences } from '../../device/sentences';
 import { GradeMark } from '../../kit/grade-mark';
 import { Message } from '../../kit/message';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 
 /** The readings of one job with their grades. */

@@ -10,8 +10,8 @@ import { Button } from '../../kit/button';
 import { CsvFiles } from '../../kit/csv-files';
 import { Message } from '../../kit/message';
 import { Coming, Empty } from '../../kit/states';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { backupWords } from './backup-words';
 import { selectShop, selectWho } from '../../state/session/session.feature';
 

@@ -21,9 +21,9 @@ import { Select } from '../../kit/select';
 import { Coming } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
 import { OwnSecretsForm } from '../../session/own-secrets-form';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 import { SessionActions, selectMay, selectSession, selectShop, selectWho } from '../../state/session/session.feature';
 import { SessionsDialog } from './sessions-dialog';
 

@@ -9,8 +9,8 @@ import { Button } from '../../kit/button';
 import { Dialog } from '../../kit/dialog';
 import { Message } from '../../kit/message';
 import { Coming } from '../../kit/states';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { selectShop } from '../../state/session/session.feature';
 
 const KINDS: Readonly<Record<SessionKind, string>> = {

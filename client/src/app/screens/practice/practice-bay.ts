@@ -21,8 +21,8 @@ import { BayDrawing } from './bay-drawing';
 import type { InHand } from './bay-drawing';
 import { BayInstrument } from './bay-instrument';
 import { BayVehicleHands } from './bay-vehicle';
-import { CallDialog } from './call-dialog';
-import { PracticeReview } from './practice-review';
+import { CallDialog } from '../../practice/call-dialog';
+import { PracticeReview } from '../../practice/practice-review';
 import { WrittenDown } from './written-down';
 
 const USUAL_CYLINDERS = 4;

@@ -11,7 +11,7 @@ import { CsvFiles } from '../../kit/csv-files';
 import { Message } from '../../kit/message';
 import { Coming, Empty } from '../../kit/states';
 import { proposed } from '../../practice/repetition';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import { PointsChart } from './points-chart';
 

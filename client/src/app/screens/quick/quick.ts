@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { newId } from '../../state/new-id';
+import { newId } from '../../device/new-id';
 import { queued } from '../../outbox/outbox-item';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { selectShop } from '../../state/session/session.feature';

@@ -2,7 +2,7 @@ import { HttpClient, HttpEventType } from '@angular/common/http';
 import type { HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, Injectable, inject, signal } from '@angular/core';
 import type { Subscription } from 'rxjs';
-import { problemOf } from '../../state/loading';
+import { problemOf } from '../../api/loading';
 import { saveFile } from '../../kit/save-file';
 import { Toasts } from '../../kit/toasts';
 

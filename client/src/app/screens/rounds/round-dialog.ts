@@ -13,9 +13,9 @@ import { FocusFirst } from '../../kit/focus-first';
 import { bodyOf } from '../../kit/forms/body-form';
 import { countOf } from '../../kit/forms/count';
 import { Message } from '../../kit/message';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
 const text = (value = ''): FormControl<string> => new FormControl(value, { nonNullable: true });

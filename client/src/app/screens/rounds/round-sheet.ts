@@ -16,7 +16,7 @@ import { ProfileView } from '../../kit/profile-view';
 import { Coming, Empty } from '../../kit/states';
 import { selectUnsent } from '../../outbox/outbox.feature';
 import { RoundList } from '../../rounds/round-list';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { addressOf } from '@tetrad/contracts/addresses';
 import type { Observable } from 'rxjs';

@@ -11,7 +11,7 @@ import { Coming, Empty } from '../../kit/states';
 import { Toasts } from '../../kit/toasts';
 import { intervalWords } from '../../rounds/interval-words';
 import { RoundList } from '../../rounds/round-list';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import { RoundDialog } from './round-dialog';
 import { RoundVehicles } from './round-vehicles';

@@ -11,8 +11,8 @@ import { FocusFirst } from '../../kit/focus-first';
 import { bodyOf, focusProblem } from '../../kit/forms/body-form';
 import { Message } from '../../kit/message';
 import { Password } from '../../kit/password';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
 import { SessionActions, selectSession, selectSingleSignOn } from '../../state/session/session.feature';
 import { OwnSecretsForm } from '../../session/own-secrets-form';
 

@@ -8,7 +8,7 @@ import { Button } from '../../kit/button';
 import { Dialog } from '../../kit/dialog';
 import { Field } from '../../kit/field';
 import { FocusFirst } from '../../kit/focus-first';
-import { Api } from '../../state/api';
+import { Api } from '../../api/api';
 import { selectShop } from '../../state/session/session.feature';
 import { map } from 'rxjs';
 

@@ -14,9 +14,9 @@ import { FocusFirst } from '../../kit/focus-first';
 import { bodyOf } from '../../kit/forms/body-form';
 import { countOf } from '../../kit/forms/count';
 import { Message } from '../../kit/message';
-import { Api } from '../../state/api';
-import { problemOf } from '../../state/loading';
-import { newId } from '../../state/new-id';
+import { Api } from '../../api/api';
+import { problemOf } from '../../api/loading';
+import { newId } from '../../device/new-id';
 import { selectShop } from '../../state/session/session.feature';
 
 /** What is told of a vehicle, and the group it belongs to. */

@@ -14,7 +14,7 @@ import { FileButton } from '../../kit/file-button';
 import { Message } from '../../kit/message';
 import { saveText } from '../../kit/save-file';
 import { Coming, Empty } from '../../kit/states';
-import { Api, FIRST_PAGE } from '../../state/api';
+import { Api, FIRST_PAGE } from '../../api/api';
 import { selectMay, selectShop } from '../../state/session/session.feature';
 import type { BroughtTable } from '../../vehicles/vehicle-table';
 import { ImportDialog } from './import-dialog';

@@ -2,8 +2,8 @@ import { createEntityAdapter } from '@ngrx/entity';
 import type { EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { FloorRow, JobStatus, Problem } from '@tetrad/contracts';
-import { IDLE, LOADED, LOADING } from '../loading';
-import type { Loading } from '../loading';
+import { IDLE, LOADED, LOADING } from '../../api/loading';
+import type { Loading } from '../../api/loading';
 
 export const FloorActions = createActionGroup({
   source: 'Floor',

@@ -9,9 +9,9 @@ import type { Observable } from 'rxjs';
 import type { Problem, SessionView } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { OutboxActions } from '../../outbox/outbox.actions';
-import { Api } from '../api';
-import { orKept } from '../kept-answer';
-import { problemOf } from '../loading';
+import { Api } from '../../api/api';
+import { orKept } from '../../api/kept-answer';
+import { problemOf } from '../../api/loading';
 import { SessionActions, selectSession } from './session.feature';
 
 const KEY = 'session';

@@ -4,8 +4,8 @@ import { filter } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { may } from '@tetrad/contracts/light';
 import type { PermissionName, Problem, SessionView } from '@tetrad/contracts';
-import { IDLE, LOADED, LOADING } from '../loading';
-import type { Loading } from '../loading';
+import { IDLE, LOADED, LOADING } from '../../api/loading';
+import type { Loading } from '../../api/loading';
 
 export const SessionActions = createActionGroup({
   source: 'Session',

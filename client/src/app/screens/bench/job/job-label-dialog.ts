@@ -17,7 +17,7 @@ import { focusProblem } from '../../../kit/forms/body-form';
 import { Message } from '../../../kit/message';
 import { Select } from '../../../kit/select';
 import { SystemFields } from '../../../label/system-fields';
-import { Api } from '../../../state/api';
+import { Api } from '../../../api/api';
 import { selectShop } from '../../../state/session/session.feature';
 import { VinField } from '../../../label/vin-field';
 import { jobLabelForm, labelChangesOf } from './job-label-form';

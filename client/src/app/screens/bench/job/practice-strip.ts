@@ -14,10 +14,10 @@ import type { FromPractice, ToPractice } from '../../../practice/practice-messag
 import { PracticeResults } from '../../../practice/practice-results';
 import { practiceWorker } from '../../../practice/practice-worker.factory';
 import { resultOf } from '../../../practice/result-of';
-import { Api } from '../../../state/api';
+import { Api } from '../../../api/api';
 import { selectShop } from '../../../state/session/session.feature';
-import { CallDialog } from '../../practice/call-dialog';
-import { PracticeReview } from '../../practice/practice-review';
+import { CallDialog } from '../../../practice/call-dialog';
+import { PracticeReview } from '../../../practice/practice-review';
 
 /** A practice job on the bench: what the driver says, what is found where no instrument reads it, and the call. */
 @Component({

@@ -5,7 +5,7 @@ import { InputText } from 'primeng/inputtext';
 import { Button } from '../../../kit/button';
 import { Field } from '../../../kit/field';
 import { bodyOf } from '../../../kit/forms/body-form';
-import { newId } from '../../../state/new-id';
+import { newId } from '../../../device/new-id';
 
 export interface QuickVehicle {
   readonly name: string;

@@ -5,7 +5,7 @@ import { customerWords, isReplaced, isSameDecision } from '@tetrad/core';
 import type { Judgement, Part } from '@tetrad/core';
 import { bodyOf } from '../../../kit/forms/body-form';
 import { problem } from '../../../kit/forms/problem';
-import { newId } from '../../../state/new-id';
+import { newId } from '../../../device/new-id';
 
 type Decision = Judgement['decision'] | null;
 const text = (value = ''): FormControl<string> => new FormControl(value, { nonNullable: true });

@@ -5,7 +5,7 @@ import { Button } from '../../../kit/button';
 import { Dialog } from '../../../kit/dialog';
 import { Message } from '../../../kit/message';
 import { Coming } from '../../../kit/states';
-import { Api } from '../../../state/api';
+import { Api } from '../../../api/api';
 import { selectSession, selectShop } from '../../../state/session/session.feature';
 import { Store } from '@ngrx/store';
 import { EMPTY } from 'rxjs';

@@ -17,7 +17,8 @@ import { JobStore } from '../../../job/job.store';
 import { Button } from '../../../kit/button';
 import { StepAtHand } from '../step-at-hand';
 import { BENCH_GROUPS } from './bench-steps';
-import { belongs, findStep, findingWords, keyOf, nameOfStep, stepNameOf } from './step-key';
+import { belongs, findStep, keyOf, nameOfStep, stepNameOf } from './step-key';
+import { findingWords } from '../../../job/finding-words';
 
 /** One line of the route, as it stands. */
 interface RouteLine {

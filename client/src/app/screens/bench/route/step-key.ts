@@ -1,5 +1,5 @@
 import { OBSERVATIONS, TESTS } from '@tetrad/core';
-import type { ObservationName, Reading, ReadingStep, RouteStep, StepName } from '@tetrad/core';
+import type { Reading, ReadingStep, RouteStep, StepName } from '@tetrad/core';
 import { BENCH_STEPS } from './bench-steps';
 
 /** What the judge calls a step; complaint and recording have no such name. */
@@ -43,7 +43,3 @@ export const findStep = (name: StepName, loads?: unknown): RouteStep | undefined
   const found = BENCH_STEPS.filter((step) => stepNameOf(step) === name);
   return found.find((step) => step.kind === 'reading' && step.fixed?.loads === loads) ?? found[0];
 };
-
-/** A finding for people. */
-export const findingWords = (finding: string): string => finding.replaceAll('-', ' ');
-export const findingsOf = (about: ObservationName): readonly string[] => OBSERVATIONS[about].findings;

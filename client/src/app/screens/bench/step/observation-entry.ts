@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { Case, ObservationStep, Pass } from '@tetrad/core';
 import { Button } from '../../../kit/button';
 import { FocusFirst } from '../../../kit/focus-first';
-import { findingWords, findingsOf } from '../route/step-key';
+import { findingWords, findingsOf } from '../../../job/finding-words';
 
 /** Something looked at or tried by hand: one press says what was found. */
 @Component({

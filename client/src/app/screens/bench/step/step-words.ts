@@ -2,7 +2,8 @@ import { Injectable, computed, inject } from '@angular/core';
 import { TESTS, TICKS, derivedWords, isTestName, retell, stepMinutes, stepName, stepOf } from '@tetrad/core';
 import { Sentences } from '../../../device/sentences';
 import { JobStore } from '../../../job/job.store';
-import { findingWords, nameOfStep, stepNameOf } from '../route/step-key';
+import { findingWords } from '../../../job/finding-words';
+import { nameOfStep, stepNameOf } from '../route/step-key';
 import { StepAtHand } from '../step-at-hand';
 import { StepReading } from './step-reading';
 
