@@ -19,7 +19,7 @@ export interface Cylinders {
 
 /** Rounds that must be seen before cylinders are told apart. */
 const MIN_ROUNDS = 2;
-/** Weak: below this share of the others' mean, by at least so many times what single rounds differ by. */
+/** Weak: its median below this share of the others' mean, by at least so many times what single rounds differ by. */
 const WEAK_BELOW = 0.87;
 const STANDS_OUT = 3;
 const ALWAYS_BELOW = 0.93;
@@ -40,18 +40,19 @@ export function compareCylinders(
   if (cylinders < 2 || compressions.length < MIN_ROUNDS * cylinders) return null;
   const heights: number[][] = Array.from({ length: cylinders }, () => []);
   compressions.forEach(({ height }, at) => heights[(first + at) % cylinders]!.push(height));
-  const means = heights.map((own) => mean(own));
-  const strongest = Math.max(...means);
+  // where the steady part begins one compression may be cut, and the next take what it lost
+  const usuals = heights.map((own) => median(own));
+  const strongest = Math.max(...usuals);
   if (!(strongest > 0)) return null;
-  const compared = means.map((height, at) => ({ index: at + 1, relative: height / strongest }));
+  const compared = usuals.map((height, at) => ({ index: at + 1, relative: height / strongest }));
   const lowest = compared.reduce((a, b) => (b.relative < a.relative ? b : a));
-  const others = means.filter((_, at) => at !== lowest.index - 1);
+  const others = usuals.filter((_, at) => at !== lowest.index - 1);
   const usual = mean(others);
-  const share = means[lowest.index - 1]! / usual;
+  const share = usuals[lowest.index - 1]! / usual;
   const within = median(heights.map((seen) => (seen.length > 1 ? standardDeviation(seen) : 0)));
   const between = others.length > 1 ? standardDeviation(others) : 0;
   const spread = Math.max(MIN_SPREAD * usual, between, within / Math.sqrt(heights[lowest.index - 1]!.length));
-  const stands = (usual - means[lowest.index - 1]!) / spread;
+  const stands = (usual - usuals[lowest.index - 1]!) / spread;
   // one odd compression is no cylinder: it must be low every time, or of many all but once
   const own = [...heights[lowest.index - 1]!].sort((a, b) => b - a);
   const always = own[own.length >= MANY_ROUNDS ? 1 : 0]! < ALWAYS_BELOW * usual;
