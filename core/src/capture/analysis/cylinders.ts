@@ -21,7 +21,7 @@ export interface Cylinders {
 const MIN_ROUNDS = 2;
 /** Weak: its median below this share of the others' mean, by at least so many times what single rounds differ by. */
 const WEAK_BELOW = 0.87;
-const STANDS_OUT = 3;
+const STANDS_OUT = 4;
 const ALWAYS_BELOW = 0.93;
 const MANY_ROUNDS = 4;
 /** Rounds differ by at least this share, however few were seen. */
