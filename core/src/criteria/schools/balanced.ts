@@ -14,7 +14,7 @@ import { SHARED } from './shared';
 export const BALANCED: CriteriaSet = {
   ...SHARED,
   id: 'balanced',
-  version: 1,
+  version: 2,
   name: 'Balanced',
   note: 'The default: strict where a fault hides, lenient where sound parts differ.',
   limits: [

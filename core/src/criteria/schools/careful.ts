@@ -15,7 +15,7 @@ import { SHARED } from './shared';
 export const CAREFUL: CriteriaSet = {
   ...SHARED,
   id: 'careful',
-  version: 1,
+  version: 2,
   name: 'Careful',
   note: 'For fleets that cannot afford a breakdown: tighter figures, and the sag instead of the floor.',
   costs: weighedCosts(2),

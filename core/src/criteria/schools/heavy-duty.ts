@@ -14,7 +14,7 @@ import { SHARED } from './shared';
 export const HEAVY_DUTY: CriteriaSet = {
   ...SHARED,
   id: 'heavy-duty',
-  version: 1,
+  version: 2,
   name: 'Heavy duty',
   note: 'Packs, diesels and 24 V: the maker’s cranking figure first, else the loaded floor by temperature.',
   limits: [

@@ -15,7 +15,7 @@ import { SHARED } from './shared';
 export const QUICK_CHECK: CriteriaSet = {
   ...SHARED,
   id: 'quick-check',
-  version: 1,
+  version: 2,
   name: 'Quick check',
   note: 'A first look in two minutes: few conditions, round figures.',
   costs: weighedCosts(0.6),
