@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideState, provideStore } from '@ngrx/store';
-import type { SessionView } from '@tetrad/contracts';
+import type { NobodyView, SessionState } from '@tetrad/contracts';
 import { of, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Kept } from '../src/app/device/kept';
@@ -21,7 +21,9 @@ import {
 import { signedIn } from './bench-fixtures';
 import { fakeApi } from './fake-api';
 
-let answer: () => Observable<SessionView>;
+let answer: () => Observable<SessionState>;
+const nobody = (more: Partial<NobodyView> = {}): Observable<NobodyView> =>
+  of({ kind: 'nobody', isDemo: false, singleSignOn: null, ...more });
 let kept: Map<string, unknown>;
 let went: unknown[];
 let demos: (string | null)[];
@@ -79,7 +81,7 @@ it('is known by name, shop and what the role may', async () => {
 
 it('who is not signed in is sent to where that is done, with the way back, and forgotten on the device', async () => {
   kept.set('session', signedIn());
-  answer = () => failed(401);
+  answer = () => nobody();
   const store = await load();
   expect(store.selectSignal(selectShop)()).toBeNull();
   expect(went).toEqual([[['/sign-in'], { queryParams: { to: location.pathname + location.search } }]]);
@@ -114,7 +116,7 @@ it('a session that waits for a password of one’s own may do nothing in the sho
 });
 
 it('the demo lets one in by itself, into the shop chosen last, and where that is gone into the first', async () => {
-  answer = () => failed(401, { demo: true });
+  answer = () => nobody({ isDemo: true });
   localStorage.setItem('tetrad.shop', 'gone');
   const store = await load();
   expect(demos).toEqual(['gone', null]);

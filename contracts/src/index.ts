@@ -33,6 +33,8 @@ export {
 export type {
   ActView,
   BackupsView,
+  NobodyView,
+  SessionState,
   OpenSessionView,
   OpenedPerson,
   PersonView,

@@ -199,6 +199,18 @@ export interface SessionView {
   readonly demoShops: readonly { readonly id: string; readonly name: string }[];
 }
 
+/** Nobody is signed in on a device: the ways to sign in, beside name and password. */
+export interface NobodyView {
+  readonly kind: 'nobody';
+  /** The demo lets this device in. */
+  readonly isDemo: boolean;
+  /** The shop whose people may come with accounts of its own. */
+  readonly singleSignOn: string | null;
+}
+
+/** Who is signed in on a device, or that nobody is. */
+export type SessionState = SessionView | NobodyView;
+
 /** What is known of backups. */
 export interface BackupsView {
   /** Whether this server makes them by itself. */

@@ -83,7 +83,7 @@ it('a shop goes there and back with what was read and who is signed in', async (
   ] as const) {
     const moved = await move(to);
     expect(moved).toMatchObject({ shop: 'one', from });
-    expect((await app.ask('GET', '/api/session', undefined, cookie)).status).toBe(200);
+    expect((await app.ask('GET', '/api/session', undefined, cookie)).body.kind).toBe('device');
     saved.push(await save(job));
     expect(await readingsIn(to, job)).toEqual(saved);
     const { body } = await app.ask('GET', `${PATH}/jobs/${job}`);

@@ -123,10 +123,10 @@ describe('signing in', () => {
     const { id, name, cookie } = await member('technician');
     const second = await app.signIn('one', name);
     expect((await app.ask('POST', `${SHOP}/people/${id}/end-sessions`, {}, cookie)).body).toEqual({ ended: 2 });
-    expect((await app.ask('GET', '/api/session', undefined, second)).status).toBe(401);
+    expect((await app.ask('GET', '/api/session', undefined, second)).body.kind).toBe('nobody');
     const third = await app.signIn('one', name);
     await app.ask('PATCH', `${SHOP}/people/${id}`, { active: false });
-    expect((await app.ask('GET', '/api/session', undefined, third)).status).toBe(401);
+    expect((await app.ask('GET', '/api/session', undefined, third)).body.kind).toBe('nobody');
     expect(await app.signIn('one', name)).toBe('');
   });
 });
@@ -145,8 +145,8 @@ describe('the sessions of a person', () => {
     }
     const other = open.find(({ isThis }: { isThis: boolean }) => !isThis);
     expect((await app.ask('DELETE', `${path}/${other.id}`, undefined, cookie)).status).toBe(204);
-    expect((await app.ask('GET', '/api/session', undefined, elsewhere)).status).toBe(401);
-    expect((await app.ask('GET', '/api/session', undefined, cookie)).status).toBe(200);
+    expect((await app.ask('GET', '/api/session', undefined, elsewhere)).body.kind).toBe('nobody');
+    expect((await app.ask('GET', '/api/session', undefined, cookie)).body.kind).toBe('device');
     expect((await app.ask('DELETE', `${path}/${other.id}`, undefined, cookie)).status).toBe(404);
   });
 
@@ -158,7 +158,7 @@ describe('the sessions of a person', () => {
     const { body: open } = await app.ask('GET', path); // as the administrator
     expect((await app.ask('DELETE', `${path}/${open[0].id}`, undefined, other.cookie)).status).toBe(403);
     expect((await app.ask('DELETE', `${path}/${open[0].id}`)).status).toBe(204);
-    expect((await app.ask('GET', '/api/session', undefined, cookie)).status).toBe(401);
+    expect((await app.ask('GET', '/api/session', undefined, cookie)).body.kind).toBe('nobody');
   });
 });
 
@@ -189,7 +189,7 @@ describe('a shared bench', () => {
     const after = (await app.ask('GET', '/api/session', undefined, now)).body;
     expect(after.person.name).toBe(other.name);
     expect(after.endsAt).toBe(before.endsAt);
-    expect((await app.ask('GET', '/api/session', undefined, cookie)).status).toBe(401); // rotated
+    expect((await app.ask('GET', '/api/session', undefined, cookie)).body.kind).toBe('nobody'); // rotated
     const job = await openJob();
     const { body } = await app.ask(
       'POST',
@@ -310,7 +310,11 @@ describe('the doors', () => {
   });
 
   it('do not open the demo where there is none', async () => {
-    expect((await app.ask('GET', '/api/session', undefined, '')).body.demo).toBeUndefined();
+    expect((await app.ask('GET', '/api/session', undefined, '')).body).toEqual({
+      kind: 'nobody',
+      isDemo: false,
+      singleSignOn: null,
+    });
   });
 
   it('open the demo on this machine alone, unless it was opened to all', async () => {
@@ -319,7 +323,10 @@ describe('the doors', () => {
       const [first] = DEMO_PEOPLE;
       await demo.owner.query('INSERT INTO shop VALUES ($1, $2)', [DEMO_SHOPS[0]!.id, DEMO_SHOPS[0]!.name]);
       await inShop(DEMO_SHOPS[0]!.id, () => addPerson(demo.pool, { ...first!, passwordHash: null, mustChange: false }));
-      expect((await demo.ask('GET', '/api/session', undefined, '')).body).toMatchObject({ status: 401, demo: true });
+      expect((await demo.ask('GET', '/api/session', undefined, '')).body).toMatchObject({
+        kind: 'nobody',
+        isDemo: true,
+      });
       expect((await demo.ask('POST', '/api/session/demo', {}, '')).body).toMatchObject({
         person: { name: first!.name },
       });

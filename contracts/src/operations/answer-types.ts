@@ -16,7 +16,15 @@ import type { CheckedCriteriaView, CriteriaListView, CriteriaView } from '../cri
 import type { ImportedFiguresView, MakerFiguresView } from '../maker-figures';
 import type { ApiKeyView, DeliveryView, NewApiKeyView, WebhookView } from '../open-interface';
 import type { OutcomesView } from '../outcomes';
-import type { ActView, BackupsView, OpenSessionView, OpenedPerson, PersonView, SessionView } from '../people';
+import type {
+  ActView,
+  BackupsView,
+  OpenSessionView,
+  OpenedPerson,
+  PersonView,
+  SessionState,
+  SessionView,
+} from '../people';
 import type { PracticeResultView, PracticedPerson } from '../practice';
 import type { RecordedWaveform } from '../new-recording';
 import type { RoundVehicle, RoundView, SheetRow } from '../rounds';
@@ -58,6 +66,7 @@ export interface AnswerTypes {
   readonly RoundVehicle: RoundVehicle;
   readonly RoundView: RoundView;
   readonly SessionView: SessionView;
+  readonly SessionState: SessionState;
   readonly SheetRow: SheetRow;
   readonly ShopSettingsView: ShopSettingsView;
   readonly SimulatedVehicleView: SimulatedVehicleView;

@@ -11,8 +11,8 @@ export const SESSION = {
       method: 'GET',
       path: '/api/session',
       by: AT_A_DEVICE,
-      summary: 'Who is signed in.',
-      answer: { status: 200, type: 'SessionView' },
+      summary: 'Who is signed in; where nobody is, the ways to sign in.',
+      answer: { status: 200, type: 'SessionState' },
     },
     signIn: {
       method: 'POST',

@@ -6,7 +6,7 @@ import { Store } from '@ngrx/store';
 import type { Action } from '@ngrx/store';
 import { EMPTY, catchError, filter, map, of, pairwise, switchMap, tap, timer, withLatestFrom } from 'rxjs';
 import type { Observable } from 'rxjs';
-import type { Problem, SessionView } from '@tetrad/contracts';
+import type { SessionState } from '@tetrad/contracts';
 import { Kept } from '../../device/kept';
 import { OutboxActions } from '../../outbox/outbox.actions';
 import { Api } from '../../api/api';
@@ -38,10 +38,10 @@ export class SessionEffects {
       switchMap(() =>
         this.#asked().pipe(
           // without the server, whoever was here last works on: it decides when it is back
-          orKept<SessionView>(this.#kept, KEY, {
+          orKept<SessionState>(this.#kept, KEY, {
             loaded: known,
-            failed: unknown,
-            isAway: ({ status }) => status !== 401,
+            failed: (problem) => SessionActions.failed({ problem }),
+            isAway: () => true,
           }),
         ),
       ),
@@ -121,7 +121,7 @@ export class SessionEffects {
   );
 
   /** A phone that has just photographed the code is paired first. */
-  #asked(): Observable<SessionView> {
+  #asked(): Observable<SessionState> {
     const key = PAIRING.exec(location.hash)?.[1];
     if (key === undefined) return this.#api.getSession();
     history.replaceState(history.state, '', location.pathname + location.search);
@@ -148,11 +148,9 @@ export class SessionEffects {
   }
 }
 
-const known = (session: SessionView): Action => SessionActions.known({ session });
-
-/** Nobody is signed in, or nobody knows. */
-function unknown(problem: Problem & { readonly singleSignOn?: string }): Action {
-  if (problem.status !== 401) return SessionActions.failed({ problem });
-  const { singleSignOn } = problem;
-  return SessionActions.absent({ isDemo: 'demo' in problem, ...(singleSignOn && { singleSignOn }) });
+/** Somebody is signed in, or nobody is. */
+function known(session: SessionState): Action {
+  if (session.kind !== 'nobody') return SessionActions.known({ session });
+  const { isDemo, singleSignOn } = session;
+  return SessionActions.absent({ isDemo, ...(singleSignOn !== null && { singleSignOn }) });
 }
