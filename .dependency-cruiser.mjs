@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs';
+import { existsSync, readdirSync } from 'node:fs';
 
 /**
  * The floors of core, server and client: each folder imports from floors below it and from itself, never upward, types included.
@@ -68,6 +68,7 @@ const JUDGE_STAGES = ['context', 'void', 'grade', 'derive', 'weigh', 'rank', 'pr
 const APPLICATION = ['app', 'config', 'main', 'prepare', 'register-operations', 'serve', 'serve-together', 'worker'];
 
 function foldersOf(root) {
+  if (!existsSync(root)) return [];
   const entries = readdirSync(root, { withFileTypes: true });
   return entries.filter((entry) => entry.isDirectory()).map(({ name }) => name);
 }

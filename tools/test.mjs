@@ -1,6 +1,5 @@
 /**
  * `npm test`: sets up, then lint, types, unit, server and browser tests; ends with one line of counts.
- * `npm run test:quick`: what the changed files reach, without browsers; for work, not for a submission.
  */
 import { readFile, rm } from 'node:fs/promises';
 import { availableParallelism, tmpdir } from 'node:os';
@@ -119,30 +118,19 @@ async function whole() {
     console.log(`Tests are ${((100 * tests) / all).toFixed(1)} % of the lines of code (${tests} of ${all}).`);
 }
 
-/** Types, and the unit and server tests of the files that are not committed yet, or were changed by the last commit. */
-async function quick() {
-  await phase('types beside build', inTurn(...TYPES), inTurn(BUILD));
-  const changed = (await run('git', ['diff', '--name-only', 'HEAD'], { cwd: ROOT })).trim();
-  await phase(
-    'tests of what changed',
-    jest(changed ? '--onlyChanged' : '--lastCommit', '--testPathIgnorePatterns', 'bare-clone', '--passWithNoTests'),
-  );
-}
-
 async function main() {
-  const isQuick = process.argv.includes('--quick');
   checkNode();
   await checkDisk(ROOT);
   await step(
     'Debian and npm packages',
     () => {
-      const debian = installDebianPackages(isQuick ? ['postgresql'] : ['postgresql', 'chromium-headless-shell']);
+      const debian = installDebianPackages(['postgresql', 'chromium-headless-shell']);
       // a failure of npm ends us, and must not end apt in the middle of its work
       return Promise.all([debian, installPackages().finally(() => debian)]);
     },
     ([debian, npm]) => [...debian, npm ? 'those of npm' : ''].filter(Boolean).join(', ') || 'there',
   );
-  await (isQuick ? quick() : whole());
+  await whole();
   console.log(`${counts.passed} passed, ${counts.failed} failed`);
   process.exitCode = counts.failed > 0 ? 1 : 0;
 }
