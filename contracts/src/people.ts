@@ -220,6 +220,8 @@ export interface BackupsView {
 }
 
 const BEFORE = { message: 'the number of an entry' };
+/** No log grows beyond fifteen digits. */
+const MOST_ENTRIES = 999_999_999_999_999;
 
 /** Which entries of the audit log are asked for. */
 export class AuditLogQuery {
@@ -228,7 +230,7 @@ export class AuditLogQuery {
   @Transform(({ value }) => (/^\d{1,15}$/.test(String(value)) ? Number(value) : value))
   @IsInt(BEFORE)
   @Min(1, BEFORE)
-  @Max(Number.MAX_SAFE_INTEGER, BEFORE)
+  @Max(MOST_ENTRIES, BEFORE)
   before?: number;
 }
 

@@ -34,6 +34,9 @@ it('tells who did what, when, from where, the newest first', async () => {
   const [newest, next] = acts;
   expect((await app.ask('GET', `/api/shops/one/acts?before=${newest.seq}`)).body[0]).toEqual(next);
   expect((await app.ask('GET', '/api/shops/one/acts?before=soon')).status).toBe(422);
+  // the widest that the document allows is taken, and nothing beyond it
+  expect((await app.ask('GET', '/api/shops/one/acts?before=999999999999999')).status).toBe(200);
+  expect((await app.ask('GET', '/api/shops/one/acts?before=1000000000000000')).status).toBe(422);
 });
 
 it('is unbroken, also when many write at once', async () => {
