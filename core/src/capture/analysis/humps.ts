@@ -17,7 +17,7 @@ const MIN_SAMPLES = 3;
 /** Missing: rises less than this share of the humps that are there. */
 const THERE_FROM = 0.4;
 /**
- * The humps of a turn stand out of its range at least this far: 0.27 to 0.93 were seen in 5,000 simulated turns with six humps
+ * The humps of a turn stand out of its range at least this far: 0.27 to 0.93 were seen in 6,800 simulated turns with six humps
  * or some missing, at most 0.18 where a single hump was cut in three or six.
  */
 const STAND_OUT = 0.22;
