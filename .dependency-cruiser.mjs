@@ -65,7 +65,21 @@ const SCREENS = [foldersOf('client/src/app/screens')];
 const JUDGE_STAGES = ['context', 'void', 'grade', 'derive', 'weigh', 'rank', 'prove', 'propose', 'decide', 'next'];
 
 /** Files of the server's own root: they put the floors together. */
-const APPLICATION = ['app', 'config', 'main', 'prepare', 'register-operations', 'serve', 'serve-together', 'worker'];
+const APPLICATION = [
+  'app',
+  'audit',
+  'config',
+  'main',
+  'move',
+  'move-shop',
+  'prepare',
+  'reset-password',
+  'stand-ins',
+  'register-operations',
+  'serve',
+  'serve-together',
+  'worker',
+];
 
 function foldersOf(root) {
   if (!existsSync(root)) return [];

@@ -7,6 +7,8 @@ import { existsSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { reachedTests, withinSeconds } from './setup/reached-tests.mjs';
+import { installPackages } from './setup/packages.mjs';
+import { checkNode, installDebianPackages } from './setup/requirements.mjs';
 import { ROOT } from './setup/root.mjs';
 import { run } from './setup/run.mjs';
 import { fail, step } from './setup/steps.mjs';
@@ -43,6 +45,9 @@ const check = (name, command, args) =>
 const tsc = (config) => [process.execPath, [join(ROOT, 'node_modules/typescript-7/bin/tsc'), '-p', config]];
 
 async function main() {
+  checkNode();
+  // of a checkout that has them both are done at once
+  await Promise.all([installDebianPackages(['postgresql']), installPackages()]);
   const changed = await changedFiles();
   if (changed.length === 0) return console.log('Nothing is changed.');
   console.log(`${changed.length} changed: ${changed.slice(0, 8).join(', ')}${changed.length > 8 ? ', …' : ''}`);

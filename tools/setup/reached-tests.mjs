@@ -65,7 +65,7 @@ async function ringsAround(path) {
     rings.push(next.flatMap(([, text]) => namesIn(text)));
     ring = next.map(([one]) => one);
   }
-  // what everything uses tells nothing
+  // short names stand in every text
   return rings.map((names) => [...new Set(names)].filter((name) => name.length > 3));
 }
 
